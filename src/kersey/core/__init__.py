@@ -1,0 +1,1 @@
+"""The trade and its arithmetic. No input, output, clock or framework."""

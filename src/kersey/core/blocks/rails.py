@@ -1,0 +1,57 @@
+"""The rail block: k strips side by side, cut square.
+
+    finished = k (c - 2s)        k  strips a block, 2 to 6
+    unfinished = finished + 2s   c  cut width of a strip, s seam
+
+Two ways to make it. *Segments*: each rail is cut from its strip, then sewn. *Strip sets*: k whole
+strips are sewn side by side and the set is crosscut into blocks.
+"""
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+FEWEST_RAILS = 2
+MOST_RAILS = 6
+
+
+class BadRailBlock(InvalidValue):
+    """A rail block that cannot be sewn."""
+
+
+@dataclass(frozen=True)
+class RailBlock:
+    """A square of `strips` rails cut `strip_width` wide; lengths in inches.
+
+    >>> block = RailBlock(3, Fraction(5, 2), Fraction(1, 4))
+    >>> block.finished_size, block.unfinished_size
+    (Fraction(6, 1), Fraction(13, 2))
+    """
+
+    strips: int
+    strip_width: Fraction
+    seam: Fraction
+
+    def __post_init__(self) -> None:
+        if not FEWEST_RAILS <= self.strips <= MOST_RAILS:
+            raise BadRailBlock(
+                f"A rail block has {FEWEST_RAILS} to {MOST_RAILS} strips, not {self.strips}."
+            )
+        if self.strip_width <= 2 * self.seam:
+            raise BadRailBlock("The seams take up the whole strip: use wider strips or less seam.")
+
+    @property
+    def finished_rail_width(self) -> Fraction:
+        """What shows of one rail."""
+        return self.strip_width - 2 * self.seam
+
+    @property
+    def finished_size(self) -> Fraction:
+        """The block's side as it shows in the quilt."""
+        return self.strips * self.finished_rail_width
+
+    @property
+    def unfinished_size(self) -> Fraction:
+        """The block's side before it is joined; also the length of a segment."""
+        return self.finished_size + 2 * self.seam

@@ -1,0 +1,214 @@
+"""Lengths: what people write, what a ruler reads.
+
+A length is an exact `Fraction` of an inch everywhere in Kersey. People write it as
+
+    2 1/2   2½   2-1/2   2.5   2.5"   2½″   2.5 in   6.5 cm   65mm   1 yd   1/2 yard   0.5 m
+
+and read it back as a proper fraction to the sixteenth (``2½″``, ``2 11⁄16″``), in yards to the
+eighth (``3⅛ yd``), or in centimetres to half a millimetre (``6.35 cm``).
+"""
+
+import math
+import re
+from enum import StrEnum
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+EIGHTH = Fraction(1, 8)
+# Rotary rulers are marked to the eighth, good ones to the sixteenth; nobody cuts finer.
+SIXTEENTH = Fraction(1, 16)
+
+INCH = Fraction(1)
+FOOT = Fraction(12)
+YARD = Fraction(36)
+CENTIMETRE = Fraction(50, 127)
+MILLIMETRE = CENTIMETRE / 10
+METRE = CENTIMETRE * 100
+# The finest that can be read off a metric ruler.
+HALF_MILLIMETRE = MILLIMETRE / 2
+
+_GLYPHS = {
+    Fraction(1, 8): "⅛",
+    Fraction(1, 4): "¼",
+    Fraction(3, 8): "⅜",
+    Fraction(1, 2): "½",
+    Fraction(5, 8): "⅝",
+    Fraction(3, 4): "¾",
+    Fraction(7, 8): "⅞",
+}
+_GLYPH_VALUES = {glyph: value for value, glyph in _GLYPHS.items()} | {
+    "⅓": Fraction(1, 3),
+    "⅔": Fraction(2, 3),
+}
+_UNIT_WORDS = {
+    INCH: ("inches", "inch", "in.", "in", '"', "″", "”", "''"),
+    FOOT: ("feet", "foot", "ft"),
+    YARD: ("yards", "yard", "yds", "yd"),
+    CENTIMETRE: ("centimetres", "centimetre", "centimeters", "centimeter", "cm"),
+    MILLIMETRE: ("millimetres", "millimetre", "millimeters", "millimeter", "mm"),
+    METRE: ("metres", "metre", "meters", "meter", "m"),
+}
+_UNIT_OF_WORD = {word: unit for unit, words in _UNIT_WORDS.items() for word in words}
+
+_FRACTION = r"\d{1,4}\s*[/⁄]\s*\d{1,4}"
+_GLYPH = f"[{''.join(_GLYPH_VALUES)}]"
+# A number as it is written; longest reading first, so that "2 1/2" is not read as "2".
+NUMBER_PATTERN = (
+    rf"(?:\d{{1,6}}(?:\s+|-|\s*-\s*)(?:{_FRACTION})|{_FRACTION}|\d{{1,6}}\s*-?\s*{_GLYPH}|{_GLYPH}"
+    r"|\d{1,6}[.,]\d{1,6}|[.,]\d{1,6}|\d{1,6})"
+)
+# A unit, not followed by a letter: "in" must not be read out of "into".
+UNIT_PATTERN = (
+    "(?:"
+    + "|".join(re.escape(w) for w in sorted(_UNIT_OF_WORD, key=len, reverse=True))
+    + r")(?![A-Za-z])"
+)
+_LENGTH = re.compile(rf"(?P<number>{NUMBER_PATTERN})\s*(?P<unit>{UNIT_PATTERN})?", re.IGNORECASE)
+_MIXED = re.compile(r"(?:(?P<whole>\d+)[\s-]+)?(?P<top>\d+)\s*[/⁄]\s*(?P<bottom>\d+)")
+_LONGEST_TEXT = 40
+
+
+class Units(StrEnum):
+    """How a person thinks: bare numbers are read, and lengths written, in these."""
+
+    INCHES = "in"
+    CENTIMETRES = "cm"
+
+
+class NotALength(InvalidValue):
+    """A text that cannot be read as a length."""
+
+    def __init__(self, text: str, units: Units) -> None:
+        self.text = text
+        example = "2 1/2, 2.5″ or 6.5 cm" if units is Units.INCHES else "6.5, 65 mm or 2 1/2 in"
+        shown = text if len(text) <= _LONGEST_TEXT else text[:_LONGEST_TEXT] + "…"
+        said = f"“{shown}” is not a length" if shown else "A length is missing"
+        super().__init__(f"{said}. Write it like {example}.")
+
+
+def parse_length(text: str, units: Units = Units.INCHES) -> Fraction:
+    """Read a length as people write it.
+
+    A number without a unit is taken in `units`. Returns inches, exact, zero or more.
+    Raises `NotALength` with an example for anything else.
+
+    >>> parse_length("2 1/2"), parse_length("6.5 cm"), parse_length("1/2 yard")
+    (Fraction(5, 2), Fraction(325, 127), Fraction(18, 1))
+    """
+    tidy = " ".join(text.split())
+    match = _LENGTH.fullmatch(tidy) if len(tidy) <= _LONGEST_TEXT else None
+    if match is None:
+        raise NotALength(tidy, units)
+    number = _number(match["number"])
+    if number is None:
+        raise NotALength(tidy, units)
+    return number * _unit(match["unit"], units)
+
+
+def round_up_to(step: Fraction, length: Fraction) -> Fraction:
+    """The smallest whole number of `step` that is not less than `length`.
+
+    >>> round_up_to(EIGHTH, Fraction(109, 36))
+    Fraction(25, 8)
+    """
+    return math.ceil(length / step) * step
+
+
+def round_to(step: Fraction, length: Fraction) -> Fraction:
+    """The whole number of `step` nearest to `length`, the larger one from halfway.
+
+    >>> round_to(SIXTEENTH, Fraction(325, 127))
+    Fraction(41, 16)
+    """
+    return math.floor(length / step + Fraction(1, 2)) * step
+
+
+def format_number(length: Fraction, units: Units = Units.INCHES) -> str:
+    """A length as a ruler reads it, without its unit mark.
+
+    >>> format_number(Fraction(5, 2)), format_number(Fraction(43, 16))
+    ('2½', '2 11⁄16')
+    >>> format_number(Fraction(5, 2), Units.CENTIMETRES)
+    '6.35'
+    """
+    if units is Units.CENTIMETRES:
+        return _decimal(round_to(HALF_MILLIMETRE, length) / CENTIMETRE)
+    return _mixed(round_to(SIXTEENTH, length))
+
+
+def format_length(length: Fraction, units: Units = Units.INCHES) -> str:
+    """A length as a ruler reads it, with its unit mark.
+
+    >>> format_length(Fraction(5, 2)), format_length(Fraction(5, 2), Units.CENTIMETRES)
+    ('2½″', '6.35 cm')
+    """
+    mark = "″" if units is Units.INCHES else " cm"
+    return format_number(length, units) + mark
+
+
+def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) -> str:
+    """Width by length, the unit said once.
+
+    >>> format_size(Fraction(5, 2), Fraction(42))
+    '2½ × 42″'
+    """
+    return f"{format_number(width, units)} × {format_length(length, units)}"
+
+
+def bought_length(length: Fraction, units: Units = Units.INCHES) -> Fraction:
+    """A length of cloth as shops cut it: rounded up to 1/8 yard, or to 10 cm.
+
+    Source: handbook section 6, backing.
+
+    >>> bought_length(Fraction(109))
+    Fraction(225, 2)
+    """
+    step = YARD / 8 if units is Units.INCHES else CENTIMETRE * 10
+    return round_up_to(step, length)
+
+
+def format_bought(length: Fraction, units: Units = Units.INCHES) -> str:
+    """A length of cloth as one asks for it in a shop, in yards or metres.
+
+    >>> format_bought(Fraction(109)), format_bought(Fraction(109), Units.CENTIMETRES)
+    ('3⅛ yd', '2.8 m')
+    """
+    bought = bought_length(length, units)
+    if units is Units.INCHES:
+        return f"{_mixed(bought / YARD)} yd"
+    return f"{_decimal(bought / METRE)} m"
+
+
+def _number(text: str) -> Fraction | None:
+    glyph = next((g for g in _GLYPH_VALUES if g in text), None)
+    if glyph is not None:
+        whole = text.replace(glyph, "").strip(" -")
+        return Fraction(whole or 0) + _GLYPH_VALUES[glyph]
+    mixed = _MIXED.fullmatch(text)
+    if mixed is None:
+        return Fraction(text.replace(",", "."))
+    if int(mixed["bottom"]) == 0:
+        return None
+    return Fraction(mixed["whole"] or 0) + Fraction(int(mixed["top"]), int(mixed["bottom"]))
+
+
+def _unit(word: str | None, units: Units) -> Fraction:
+    if word is None:
+        return INCH if units is Units.INCHES else CENTIMETRE
+    return _UNIT_OF_WORD[word.lower()]
+
+
+def _mixed(number: Fraction) -> str:
+    whole, part = divmod(number, 1)
+    if part == 0:
+        return str(whole)
+    glyph = _GLYPHS.get(part)
+    if glyph is not None:
+        return f"{whole}{glyph}" if whole else glyph
+    fraction = f"{part.numerator}⁄{part.denominator}"
+    return f"{whole} {fraction}" if whole else fraction
+
+
+def _decimal(number: Fraction) -> str:
+    return f"{float(number):.2f}".rstrip("0").rstrip(".")

@@ -1,0 +1,74 @@
+"""Made-up prints, so that nobody has to fill in forty forms.
+
+A name is a colour of a railway world and a motif: "lamp red stripe". Grounds run dark, light,
+medium in turn so that neighbouring swatches are told apart at a glance.
+"""
+
+from collections.abc import Iterator
+from itertools import count as counting
+from itertools import islice
+
+from kersey.core.fabric import Motif, Print, Swatch, Value, value_of
+
+# name, ground, figure
+_COLOURS = (
+    ("lamp red", "#a3342d", "#ecd6b5"),
+    ("ticket cream", "#efe7d3", "#b0603f"),
+    ("signal green", "#2f5d48", "#cfdcc0"),
+    ("brass", "#c1892f", "#70481a"),
+    ("night blue", "#27385c", "#ccb765"),
+    ("smoke", "#cdc8bc", "#726d66"),
+    ("rust", "#b7552f", "#f1dcbd"),
+    ("tarn", "#3d7276", "#cfe2dc"),
+    ("coal", "#363b42", "#98a0a8"),
+    ("lamp glass", "#afc4cd", "#557388"),
+    ("bracken", "#93643b", "#e6d2a8"),
+    ("steam", "#e6e4dc", "#7f9199"),
+    ("heather", "#6b5476", "#d0c1d6"),
+    ("fell moss", "#84976a", "#33503a"),
+    ("buffer plum", "#59303f", "#caa0a6"),
+    ("straw", "#dfbf74", "#8a5b22"),
+    ("porter blue", "#4b6884", "#d5e0e6"),
+    ("waiting room rose", "#d8a294", "#8c3b38"),
+    ("slate", "#55636b", "#bcc5c8"),
+    ("carriage brown", "#573a29", "#c69a68"),
+    ("oatmeal", "#dccfb1", "#8d6b46"),
+    ("platform gravel", "#948f85", "#e0dacd"),
+)
+# What each motif is called on the selvedge; a plain print carries the colour's name alone.
+_MOTIF_WORDS = {
+    Motif.STRIPE: "stripe",
+    Motif.DOT: "spot",
+    Motif.CHECK: "check",
+    Motif.SPRIG: "sprig",
+    Motif.FLECK: "fleck",
+    Motif.PLAIN: "",
+}
+_MOTIFS = tuple(_MOTIF_WORDS)
+
+BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
+BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
+
+
+def made_up_prints(count: int, value: Value | None = None) -> tuple[Print, ...]:
+    """The first `count` made-up prints, all of one value if one is given; names never repeat.
+
+    >>> [print.name for print in made_up_prints(3)]
+    ['lamp red stripe', 'ticket cream spot', 'signal green check']
+    """
+    fitting = (p for p in _all_prints() if value is None or p.value is value)
+    return tuple(islice(fitting, count))
+
+
+def _all_prints() -> Iterator[Print]:
+    for number in counting():
+        turn, place = divmod(number, len(_COLOURS))
+        series, shift = divmod(turn, len(_MOTIFS))
+        yield _print(place, (place + shift) % len(_MOTIFS), series)
+
+
+def _print(place: int, motif_place: int, series: int) -> Print:
+    colour, ground, figure = _COLOURS[place]
+    motif = _MOTIFS[motif_place]
+    words = [colour, _MOTIF_WORDS[motif], f"no. {series + 1}" if series else ""]
+    return Print(" ".join(words), value_of(ground), Swatch(motif, ground, figure))

@@ -1,0 +1,148 @@
+"""The whole quilt that a project comes to: yield, size, frame, finish, and what is left.
+
+body      columns x block, rows x block, finished
+finished  body + 2 x border
+top       finished + 2s, unfinished, as it is quilted
+"""
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.backing import Backing, BackingPlan, plan_backing
+from kersey.core.batting import Batting, plan_batting
+from kersey.core.binding import Binding, binding_length, plan_binding
+from kersey.core.borders import Border, plan_border
+from kersey.core.errors import Infeasible
+from kersey.core.leftovers import Leftovers, leftovers
+from kersey.core.length import Units
+from kersey.core.project import Design, Project
+from kersey.core.setting import Setting, arrange
+from kersey.core.size_search import SizeOption, SizeQuestion, size_option, size_options
+from kersey.core.strip_plan import StripPlan, plan_strips
+from kersey.core.workshop import Workshop
+from kersey.core.yields import Method, RailYield, rail_yield
+
+
+class NoQuilt(Infeasible):
+    """The strips do not give a single block."""
+
+    def __init__(self, answer: RailYield) -> None:
+        self.answer = answer
+        super().__init__(
+            "These strips give no whole block: use longer strips, more strips, or fewer a block."
+        )
+
+
+@dataclass(frozen=True)
+class Sizes:
+    """Every sensible size for a project, best first, and the one in use."""
+
+    options: tuple[SizeOption, ...]
+    current: SizeOption
+
+
+@dataclass(frozen=True)
+class Quilt:
+    """One quilt, worked out. Lengths in inches."""
+
+    project: Project
+    units: Units
+    answer: RailYield
+    size: SizeOption
+    plan: StripPlan
+    setting: Setting
+    border: Border | None
+    backing: Backing
+    batting: Batting
+    binding: Binding
+    left: Leftovers
+
+    @property
+    def top_width(self) -> Fraction:
+        """Width of the top before it is bound."""
+        return self.size.width + 2 * self.project.design.seam
+
+    @property
+    def top_length(self) -> Fraction:
+        """Length of the top before it is bound."""
+        return self.size.length + 2 * self.project.design.seam
+
+    @property
+    def blocks_short(self) -> int:
+        """Blocks that the chosen size needs and the strips do not give."""
+        return max(0, -self.size.spare)
+
+    @property
+    def backing_plan(self) -> BackingPlan:
+        """The backing as chosen, or the thriftiest."""
+        return self.backing.plan(self.project.design.backing_way)
+
+
+def yields_of(project: Project) -> dict[Method, RailYield]:
+    """The yield by each method; raises `BadRailBlock` when the block cannot be sewn."""
+    question = project.design.yield_question
+    return {method: rail_yield(project.lot, question, method) for method in Method}
+
+
+def sizes_of(project: Project, units: Units) -> Sizes:
+    """Every sensible size of a project, and the one chosen or, before that, the best.
+
+    Raises `NoQuilt` when there is not a single block.
+    """
+    answer = yields_of(project)[project.design.method]
+    if answer.blocks == 0:
+        raise NoQuilt(answer)
+    question = _size_question(project.design, answer, units)
+    options = size_options(question)
+    current = options[0]
+    if project.design.rows is not None and project.design.columns is not None:
+        current = size_option(question, project.design.rows, project.design.columns)
+    return Sizes(options, current)
+
+
+def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
+    """Work the whole quilt out. Raises `NoQuilt` when there is not a single block.
+
+    >>> from kersey.core.quick_entry import take_line
+    >>> quilt = make_quilt(Project("Throw", "", take_line("roll of 40 strips, 20 prints").lot))
+    >>> quilt.size.width, quilt.size.length, quilt.binding.strips
+    (Fraction(54, 1), Fraction(66, 1), 7)
+    """
+    design = project.design
+    answer = yields_of(project)[design.method]
+    size = sizes_of(project, units).current
+    plan = plan_strips(answer, min(size.blocks, answer.blocks))
+    left = leftovers(answer, plan)
+    shop = Workshop(design.seam, design.usable_width, units)
+    top = (size.width + 2 * design.seam, size.length + 2 * design.seam)
+    return Quilt(
+        project=project,
+        units=units,
+        answer=answer,
+        size=size,
+        plan=plan,
+        setting=arrange(plan.blocks, size.rows, size.columns),
+        border=plan_border(size.body_width, size.body_length, size.border_width, shop),
+        backing=plan_backing(*top, design.margin, design.usable_width, units),
+        batting=plan_batting(*top, design.margin),
+        binding=_binding(project, top, left),
+        left=left,
+    )
+
+
+def _size_question(design: Design, answer: RailYield, units: Units) -> SizeQuestion:
+    return SizeQuestion(
+        answer.block.finished_size, answer.blocks, design.wish, design.border_width, units
+    )
+
+
+def _binding(project: Project, top: tuple[Fraction, Fraction], left: Leftovers) -> Binding:
+    design = project.design
+    wide_enough = project.lot.width >= design.binding_width
+    return plan_binding(
+        binding_length(*top),
+        design.binding_width,
+        design.usable_width,
+        left.pieces if wide_enough else (),
+        design.binding_from_stash,
+    )
