@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from hashlib import blake2s
 
-from kersey.core.backing import BackingWay
+from kersey.core.backing import JOIN_COST, BackingWay
 from kersey.core.binding import Binding
 from kersey.core.length import format_bought, format_length, format_number, format_size
 from kersey.core.quilt import Quilt
@@ -184,7 +184,8 @@ def _backing(quilt: Quilt) -> Step:
     }[plan.way]
     if plan.panels == 1 and plan.way is not BackingWay.WIDE:
         how = f"One piece of {length}."
-    seams = "Join with ½″ seams, selvedges cut off." if plan.panels > 1 else ""
+    seam = format_length(JOIN_COST / 2, u)
+    seams = f"Join with {seam} seams, selvedges cut off." if plan.panels > 1 else ""
     sentences = (f"{how} {seams}".strip(), f"It takes {format_bought(plan.cloth, u)} of cloth.")
     return Step(StepKind.BACKING, f"Cut the backing {size}", sentences)
 

@@ -1,0 +1,92 @@
+"""The command line: ``kersey serve`` on one's own data, ``kersey demo`` on the sample world."""
+
+import logging
+import socket
+import sys
+from contextlib import suppress
+from pathlib import Path
+from typing import Annotated
+
+import typer
+import uvicorn
+
+from kersey.core.errors import KerseyError
+from kersey.demo.sample_world import load_sample_world
+from kersey.web.app import create_app
+from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
+
+app = typer.Typer(add_completion=False, no_args_is_help=True, help=__doc__)
+
+Host = Annotated[str | None, typer.Option(help="Address to listen on; 127.0.0.1 unless said.")]
+Port = Annotated[int | None, typer.Option(min=0, max=65535, help="Port; 8000 unless said.")]
+Data = Annotated[Path | None, typer.Option(help="Folder the data are kept in.")]
+
+
+@app.command()
+def serve(host: Host = None, port: Port = None, data: Data = None) -> None:
+    """Serve your own quilts."""
+    settings = _settings(host, port, data)
+    _run(settings, f"Your quilts are kept in {settings.data}")
+
+
+@app.command()
+def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
+    """Serve the sample world, in a folder of its own."""
+    settings = _settings(host, port, data or sample_folder())
+    if settings.data.resolve() == own_folder().resolve():
+        _fail(f"{settings.data} is for your own quilts. Name another folder with --data.")
+    try:
+        load_sample_world(settings.data)
+    except KerseyError as error:
+        _fail(str(error))
+    _run(settings, f"The sample world is kept in {settings.data}")
+
+
+def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSettings:
+    settings = ServerSettings()
+    said = {"host": host, "port": port, "data": data.expanduser() if data else None}
+    return settings.model_copy(update={name: v for name, v in said.items() if v is not None})
+
+
+def _run(settings: ServerSettings, kept: str) -> None:
+    """Serve until Ctrl-C, then stop cleanly."""
+    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=logging.WARNING)
+    try:
+        site = create_app(settings)
+        listener = _listen(settings)
+    except KerseyError as error:
+        _fail(str(error))
+    name = f"[{settings.host}]" if ":" in settings.host else settings.host
+    print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (Ctrl-C stops it)")
+    sys.stdout.flush()
+    server = uvicorn.Server(uvicorn.Config(site, log_level="warning", access_log=False))
+    with suppress(KeyboardInterrupt):
+        server.run(sockets=[listener])
+    print("\nStopped. Everything is kept.")
+
+
+def _listen(settings: ServerSettings) -> socket.socket:
+    family = socket.AF_INET6 if ":" in settings.host else socket.AF_INET
+    listener = socket.socket(family, socket.SOCK_STREAM)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind((settings.host, settings.port))
+    except OSError as error:
+        listener.close()
+        raise CannotListen(settings, error) from error
+    return listener
+
+
+class CannotListen(KerseyError):
+    """The address is taken, or not ours."""
+
+    def __init__(self, settings: ServerSettings, error: OSError) -> None:
+        super().__init__(
+            f"Cannot listen on {settings.host}:{settings.port} ({error.strerror}). "
+            "Is Kersey running already? Choose another port with --port."
+        )
+
+
+def _fail(words: str) -> None:
+    print(words, file=sys.stderr)
+    raise typer.Exit(1)

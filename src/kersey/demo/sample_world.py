@@ -1,0 +1,113 @@
+"""The Larkfell & Moor Railway refits a sleeping carriage and its crew hut.
+
+The volunteers sew what it needs from what they have: a throw for the crew room, berth quilts of
+28 x 74, lap quilts for the waiting room, a wall piece for the signal box, cushions.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from datetime import UTC, datetime, timedelta
+from fractions import Fraction
+from pathlib import Path
+
+from sqlalchemy.orm import Session
+
+from kersey.core.errors import KerseyError
+from kersey.core.fabric import Motif, Print, Swatch, Value
+from kersey.core.project import Design, Project
+from kersey.core.purposes import OWN_SIZE, Wish
+from kersey.core.quick_entry import take_line
+from kersey.core.quilt import make_quilt
+from kersey.core.work_order import work_order
+from kersey.core.yields import Method
+from kersey.store.database import open_database
+from kersey.store.preferences import claim_world, is_sample_world
+from kersey.store.projects import add_project, count_projects
+
+# The day the carriage was brought in; the world is made anew just the same each time.
+_BEGUN = datetime(2026, 3, 2, 19, 0, tzinfo=UTC)
+
+_TUNNEL = Print("tunnel mouth", Value.DARK, Swatch(Motif.PLAIN, "#2a3439", "#56697a"))
+_GREEN_BLIND = Print("guard's blind green", Value.DARK, Swatch(Motif.PLAIN, "#27493b", "#cfdcc0"))
+_CREAM_PANEL = Print("carriage panel", Value.LIGHT, Swatch(Motif.FLECK, "#e9dfc6", "#b7a06f"))
+_TICKET = Print("ticket stripe", Value.LIGHT, Swatch(Motif.STRIPE, "#efe7d3", "#a3342d"))
+
+
+class NotTheSampleWorld(KerseyError):
+    """The folder holds a person's own quilts."""
+
+
+def load_sample_world(folder: Path) -> None:
+    """Put the sample world into a folder, unless it is there already.
+
+    Raises `NotTheSampleWorld` for a folder with projects of one's own, and `UnusableData`.
+    """
+    engine = open_database(folder)
+    with Session(engine) as session, session.begin():
+        sample = is_sample_world(session)
+        if sample is None and count_projects(session) == 0:
+            claim_world(session, is_sample=True)
+            for days, project in enumerate(sample_projects()):
+                add_project(session, project, _BEGUN + timedelta(days=days))
+        elif not sample:
+            raise NotTheSampleWorld(
+                f"{folder} holds your own quilts. Name another folder with --data."
+            )
+    engine.dispose()
+
+
+def sample_projects() -> Iterator[Project]:
+    """The projects, the one begun first first."""
+    yield _tender_cushion()
+    yield _signal_box_wall_piece()
+    yield _waiting_room_lap_quilt()
+    yield _lower_berth_quilt()
+    yield _crew_room_throw()
+
+
+def _crew_room_throw() -> Project:
+    design = Design(rows=10, columns=8)
+    project = _begin("Crew room throw", "roll of 40 strips, 20 prints", design, _TUNNEL)
+    steps = work_order(make_quilt(project))
+    return replace(project, done=frozenset(step.key for step in steps[:1]))
+
+
+def _lower_berth_quilt() -> Project:
+    wish = Wish(OWN_SIZE, own_width=Fraction(28), own_length=Fraction(74))
+    design = Design(method=Method.SETS, wish=wish, rows=12, columns=4)
+    line = "34 strips 2 1/2 x 41 1/4, 17 prints"
+    return _begin("Lower berth quilt", line, design, _GREEN_BLIND, _TICKET)
+
+
+def _waiting_room_lap_quilt() -> Project:
+    return _begin("Waiting room lap quilt", "roll 40 x 6.5 cm x 107cm", Design(strips_per_block=4))
+
+
+def _signal_box_wall_piece() -> Project:
+    design = Design(strips_per_block=5, method=Method.SETS, rows=4, columns=4)
+    return _begin("Signal box wall piece", "30 strips 1 1/2 x 42, 15 prints", design, _CREAM_PANEL)
+
+
+def _tender_cushion() -> Project:
+    wish = Wish(OWN_SIZE, own_width=Fraction(18), own_length=Fraction(18))
+    design = Design(strips_per_block=2, wish=wish, rows=4, columns=4, border_width=Fraction(1))
+    project = _begin("Cushion for the tender", "6 strips, 6 prints", design, _GREEN_BLIND)
+    steps = work_order(make_quilt(project))
+    return replace(project, done=frozenset(step.key for step in steps))
+
+
+def _begin(
+    name: str,
+    line: str,
+    design: Design,
+    border: Print | None = None,
+    binding: Print | None = None,
+) -> Project:
+    lot = take_line(line).lot
+    assert lot is not None
+    project = Project(name, line, lot, design)
+    return replace(
+        project,
+        border_print=border or project.border_print,
+        binding_print=binding or project.binding_print,
+    )

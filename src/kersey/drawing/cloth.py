@@ -1,0 +1,93 @@
+"""Prints as fills: a pattern tile for each swatch, drawn in inches.
+
+Tiles are over an inch wide and few-coloured, so that a whole quilt on a screen does not shimmer;
+smaller pictures take the flat colour that the eye sees from afar.
+"""
+
+from hashlib import blake2s
+
+from kersey.core.fabric import Motif, Print, Swatch
+from kersey.drawing.svg import element, number
+
+# Share of the cloth that the figure covers, for the flat colour.
+_COVER = {
+    Motif.PLAIN: 0.0,
+    Motif.DOT: 0.16,
+    Motif.STRIPE: 0.34,
+    Motif.CHECK: 0.5,
+    Motif.SPRIG: 0.18,
+    Motif.FLECK: 0.14,
+}
+_TILE = {
+    Motif.DOT: 1.3,
+    Motif.STRIPE: 1.1,
+    Motif.CHECK: 1.25,
+    Motif.SPRIG: 1.7,
+    Motif.FLECK: 1.5,
+}
+_FIGURE = {
+    Motif.DOT: "M.32 .13a.2 .2 0 1 0 .01 0zM.97 .78a.2 .2 0 1 0 .01 0z",
+    Motif.STRIPE: "M.2 0h.28v1.1h-.28zM.68 0h.1v1.1h-.1z",
+    Motif.CHECK: "M0 0h.625v.625h-.625zM.625 .625h.625v.625h-.625z",
+    Motif.SPRIG: (
+        "M.42 .72C.2 .6 .16 .34 .42 .14C.68 .34 .64 .6 .42 .72z"
+        "M1.27 1.57C1.05 1.45 1.01 1.19 1.27 .99C1.53 1.19 1.49 1.45 1.27 1.57z"
+    ),
+    Motif.FLECK: (
+        "M.2 .25l.34 -.14l.05 .12l-.34 .14zM.9 .45l.3 .2l-.07 .11l-.3 -.2z"
+        "M.3 1l.14 .34l-.12 .05l-.14 -.34zM1.05 1.15l.32 -.12l.05 .12l-.32 .12z"
+    ),
+}
+
+
+class Cloths:
+    """The fills that one picture uses; `definitions` holds their patterns."""
+
+    def __init__(self, flat: bool = False) -> None:
+        self.flat = flat
+        self._patterns: dict[str, str] = {}
+
+    def fill(self, cloth: Print, upright: bool = False) -> str:
+        """The fill of a print; `upright` when the strip stands, so that the print turns with it."""
+        swatch = cloth.swatch
+        if self.flat:
+            return flat_colour(swatch)
+        if swatch.motif is Motif.PLAIN:
+            return swatch.ground
+        key = _key(swatch, upright)
+        self._patterns.setdefault(key, _pattern(key, swatch, upright))
+        return f"url(#{key})"
+
+    @property
+    def definitions(self) -> str:
+        """The patterns asked for so far."""
+        return element("defs", *self._patterns.values()) if self._patterns else ""
+
+
+def flat_colour(swatch: Swatch) -> str:
+    """The colour a print blends to from afar."""
+    cover = _COVER[swatch.motif]
+    pairs = (
+        (int(swatch.ground[i : i + 2], 16), int(swatch.figure[i : i + 2], 16)) for i in (1, 3, 5)
+    )
+    return "#" + "".join(f"{round(g + (f - g) * cover):02x}" for g, f in pairs)
+
+
+def _key(swatch: Swatch, upright: bool) -> str:
+    facts = f"{swatch.motif}{swatch.ground}{swatch.figure}{upright}"
+    return "cloth-" + blake2s(facts.encode(), digest_size=5).hexdigest()
+
+
+def _pattern(key: str, swatch: Swatch, upright: bool) -> str:
+    tile = _TILE[swatch.motif]
+    side = number(tile)
+    return element(
+        "pattern",
+        element("path", d=f"M0 0h{side}v{side}h-{side}z", fill=swatch.ground),
+        element("path", d=_FIGURE[swatch.motif], fill=swatch.figure),
+        id=key,
+        width=tile,
+        height=tile,
+        patternUnits="userSpaceOnUse",
+        patternTransform="rotate(90)" if upright else None,
+    )

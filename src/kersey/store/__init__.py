@@ -1,0 +1,1 @@
+"""Projects and settings kept in one SQLite file; nothing else is written."""

@@ -1,0 +1,88 @@
+"""What a person has settled for all their work, and whether the data are the sample world."""
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+
+from sqlalchemy.orm import Session
+
+from kersey.core.errors import KerseyError
+from kersey.core.length import Units
+from kersey.core.workshop import Workshop
+from kersey.store.tables import PreferencesRow, WorldRow
+
+_THE_ROW = 1
+
+
+class Theme(StrEnum):
+    """Light or dark; by default as the device is set."""
+
+    DEVICE = "device"
+    LIGHT = "light"
+    DARK = "dark"
+
+
+class Paper(StrEnum):
+    """What the cutting sheet is printed on."""
+
+    LETTER = "letter"
+    A4 = "a4"
+
+
+@dataclass(frozen=True)
+class Preferences:
+    """The settings. `revision` counts their changes."""
+
+    workshop: Workshop = field(default_factory=Workshop)
+    theme: Theme = Theme.DEVICE
+    paper: Paper = Paper.LETTER
+    revision: int = 0
+
+
+class PreferencesChanged(KerseyError):
+    """The settings were changed elsewhere since they were shown."""
+
+    def __init__(self, current: Preferences) -> None:
+        self.current = current
+        super().__init__("The settings were changed in another window meanwhile.")
+
+
+def load_preferences(session: Session) -> Preferences:
+    """The settings, or the usual ones when none were ever saved."""
+    row = session.get(PreferencesRow, _THE_ROW)
+    if row is None:
+        return Preferences()
+    return Preferences(
+        workshop=Workshop(row.seam, row.usable_width, Units(row.units)),
+        theme=Theme(row.theme),
+        paper=Paper(row.paper),
+        revision=row.revision,
+    )
+
+
+def save_preferences(session: Session, preferences: Preferences) -> None:
+    """Keep these settings; raises `PreferencesChanged` if `revision` is no longer the newest."""
+    current = load_preferences(session)
+    if current.revision != preferences.revision:
+        raise PreferencesChanged(current)
+    session.merge(
+        PreferencesRow(
+            id=_THE_ROW,
+            revision=preferences.revision + 1,
+            seam=preferences.workshop.seam,
+            usable_width=preferences.workshop.usable_width,
+            units=preferences.workshop.units,
+            theme=preferences.theme,
+            paper=preferences.paper,
+        )
+    )
+
+
+def is_sample_world(session: Session) -> bool | None:
+    """Whether the data are the sample world; None for data that nobody has claimed yet."""
+    row = session.get(WorldRow, _THE_ROW)
+    return None if row is None else row.is_sample
+
+
+def claim_world(session: Session, is_sample: bool) -> None:
+    """Note whose data these are."""
+    session.merge(WorldRow(id=_THE_ROW, is_sample=is_sample))

@@ -1,0 +1,143 @@
+"""The tables. Column names are the core's own words; lengths are exact inches."""
+
+from datetime import datetime
+from fractions import Fraction
+
+from sqlalchemy import ForeignKey, Index
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+
+from kersey.store.column_types import ExactLength, Moment
+
+
+class Table(DeclarativeBase):
+    """Base of all tables."""
+
+    type_annotation_map = {Fraction: ExactLength, datetime: Moment}  # noqa: RUF012
+
+
+class ProjectRow(Table):
+    """A project and the choices of its design. `revision` counts its changes."""
+
+    __tablename__ = "project"
+    __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    revision: Mapped[int]
+    name: Mapped[str]
+    said: Mapped[str]
+    created_at: Mapped[datetime]
+    updated_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]
+
+    strips_per_block: Mapped[int]
+    method: Mapped[str]
+    different_prints: Mapped[bool | None]
+    purpose: Mapped[str]
+    drop: Mapped[Fraction]
+    tuck: Mapped[Fraction]
+    own_width: Mapped[Fraction | None]
+    own_length: Mapped[Fraction | None]
+    rows: Mapped[int | None]
+    columns: Mapped[int | None]
+    border_width: Mapped[Fraction | None]
+    binding_width: Mapped[Fraction]
+    binding_from_stash: Mapped[bool]
+    margin: Mapped[Fraction]
+    backing_way: Mapped[str | None]
+    seam: Mapped[Fraction]
+    usable_width: Mapped[Fraction]
+
+    lots: Mapped[list["LotRow"]] = relationship(
+        cascade="all, delete-orphan", lazy="selectin", order_by="LotRow.position"
+    )
+    bought: Mapped[list["BoughtRow"]] = relationship(
+        cascade="all, delete-orphan", lazy="selectin", order_by="BoughtRow.part"
+    )
+    done_steps: Mapped[list["DoneStepRow"]] = relationship(
+        cascade="all, delete-orphan", lazy="selectin", order_by="DoneStepRow.key"
+    )
+
+
+class LotRow(Table):
+    """A lot of strips in a project."""
+
+    __tablename__ = "lot"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), index=True
+    )
+    position: Mapped[int]
+    form: Mapped[str]
+    width: Mapped[Fraction]
+    length: Mapped[Fraction]
+    measured_length: Mapped[Fraction | None]
+
+    stacks: Mapped[list["StackRow"]] = relationship(
+        cascade="all, delete-orphan", lazy="selectin", order_by="StackRow.position"
+    )
+
+
+class StackRow(Table):
+    """A print in a lot, and how many pieces of it there are."""
+
+    __tablename__ = "stack"
+
+    lot_id: Mapped[int] = mapped_column(ForeignKey("lot.id", ondelete="CASCADE"), primary_key=True)
+    position: Mapped[int] = mapped_column(primary_key=True)
+    count: Mapped[int]
+    name: Mapped[str]
+    value: Mapped[str]
+    motif: Mapped[str]
+    ground: Mapped[str]
+    figure: Mapped[str]
+
+
+class BoughtRow(Table):
+    """The print that is bought for a part of the quilt: border or binding."""
+
+    __tablename__ = "bought"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    part: Mapped[str] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    value: Mapped[str]
+    motif: Mapped[str]
+    ground: Mapped[str]
+    figure: Mapped[str]
+
+
+class DoneStepRow(Table):
+    """A step of the work order that was ticked off."""
+
+    __tablename__ = "done_step"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    key: Mapped[str] = mapped_column(primary_key=True)
+
+
+class PreferencesRow(Table):
+    """The one row of settings."""
+
+    __tablename__ = "preferences"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    revision: Mapped[int]
+    seam: Mapped[Fraction]
+    usable_width: Mapped[Fraction]
+    units: Mapped[str]
+    theme: Mapped[str]
+    paper: Mapped[str]
+
+
+class WorldRow(Table):
+    """The one row that says whether these are a person's own data or the sample world."""
+
+    __tablename__ = "world"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    is_sample: Mapped[bool]

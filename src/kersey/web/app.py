@@ -1,0 +1,52 @@
+"""The site, as a map."""
+
+from collections.abc import MutableMapping
+from typing import Any
+
+from fastapi import FastAPI
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.responses import Response
+from starlette.staticfiles import StaticFiles
+
+from kersey.store.database import open_database
+from kersey.web.cut import routes as cut
+from kersey.web.error_pages import install_error_pages
+from kersey.web.first_page import routes as first_page
+from kersey.web.guard import Guard
+from kersey.web.preferences import routes as preferences
+from kersey.web.pull import routes as pull
+from kersey.web.server_settings import ServerSettings
+from kersey.web.size import routes as size
+from kersey.web.templating import STATIC
+from kersey.web.workroom import Workroom
+from kersey.web.yield_page import routes as yield_page
+
+
+def create_app(settings: ServerSettings) -> FastAPI:
+    """Kersey's pages over the data in one folder; raises `UnusableData`."""
+    app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url=None)
+    app.state.workroom = Workroom(open_database(settings.data))
+
+    app.include_router(first_page.router)
+    app.include_router(pull.router)
+    app.include_router(yield_page.router)
+    app.include_router(size.router)
+    app.include_router(cut.router)
+    app.include_router(preferences.router)
+    app.mount("/static", _KeptFiles(directory=STATIC), name="static")
+
+    install_error_pages(app)
+    app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
+    app.add_middleware(
+        Guard, hosts=settings.own_names, any_address=settings.listens_beyond_this_machine
+    )
+    return app
+
+
+class _KeptFiles(StaticFiles):
+    """Shipped files; their addresses change with their contents, so a browser may keep them."""
+
+    async def get_response(self, path: str, scope: MutableMapping[str, Any]) -> Response:
+        response = await super().get_response(path, scope)
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+        return response

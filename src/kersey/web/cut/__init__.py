@@ -1,0 +1,1 @@
+"""Cut: the sheet that lies beside the mat."""

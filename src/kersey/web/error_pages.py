@@ -1,0 +1,128 @@
+"""What is shown when something is refused or fails: one plain page, what was typed still on it."""
+
+import logging
+from urllib.parse import parse_qsl, urlsplit
+from uuid import uuid4
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from starlette.exceptions import HTTPException
+from starlette.responses import Response
+from starlette.types import Message, Scope, Send
+
+from kersey.core.errors import Infeasible, InvalidValue, KerseyError
+from kersey.store.preferences import PreferencesChanged, Theme
+from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
+from kersey.web.templating import is_fragment_request, render
+
+_log = logging.getLogger("kersey")
+# Kinds of errors that may reach the top, and what they are to a browser.
+_STATUS: dict[type[KerseyError], int] = {
+    NoSuchProject: 404,
+    ProjectGone: 410,
+    InvalidValue: 422,
+    Infeasible: 422,
+}
+_TITLES = {
+    400: "Not here",
+    403: "Refused",
+    404: "No such page",
+    405: "Not like this",
+    410: "Deleted",
+    413: "Too much at once",
+    422: "That will not do",
+    500: "A fault",
+}
+_LONGEST_ECHO = 2000
+
+
+def install_error_pages(app: FastAPI) -> None:
+    """Give every kind of error its page."""
+    app.add_exception_handler(HTTPException, _http_page)
+    app.add_exception_handler(RequestValidationError, _no_page)
+    app.add_exception_handler(ProjectChanged, _conflict_page)
+    app.add_exception_handler(PreferencesChanged, _conflict_page)
+    app.add_exception_handler(KerseyError, _refusal_page)
+    app.add_exception_handler(Exception, _fault_page)
+
+
+async def refuse(status: int, words: str, scope: Scope, send: Send) -> None:
+    """Answer a request that was stopped at the door, without reading it."""
+
+    async def nothing_more() -> Message:
+        return {"type": "http.disconnect"}
+
+    await _page(Request(scope), status, words)(scope, nothing_more, send)
+
+
+def _http_page(request: Request, error: Exception) -> Response:
+    assert isinstance(error, HTTPException)
+    words = {
+        404: "There is no page at this address.",
+        405: "This address is not made for that.",
+    }.get(error.status_code, "Kersey cannot answer this.")
+    return _page(request, error.status_code, words)
+
+
+def _no_page(request: Request, _error: Exception) -> Response:
+    """A project number that is no number."""
+    return _page(request, 404, "There is no page at this address.")
+
+
+def _conflict_page(request: Request, error: Exception) -> Response:
+    """Two windows, one thing: show both, overwrite nothing, let the person decide."""
+    assert isinstance(error, ProjectChanged | PreferencesChanged)
+    context = {
+        "title": "Changed elsewhere",
+        "words": str(error),
+        "typed": _typed_fields(request),
+        "action": request.url.path,
+        "revision": error.current.revision,
+        "back": _back(request),
+        "theme": Theme.DEVICE,
+    }
+    if is_fragment_request(request):
+        headers = {"HX-Retarget": "#notice", "HX-Reswap": "innerHTML"}
+        return render(request, "layout/conflict.html", context, 409, headers)
+    return render(request, "layout/conflict_page.html", context, 409)
+
+
+def _back(request: Request) -> str:
+    """The page that the form stands on, if it is one of ours."""
+    return urlsplit(request.headers.get("referer", "/")).path
+
+
+def _refusal_page(request: Request, error: Exception) -> Response:
+    status = next((s for kind, s in _STATUS.items() if isinstance(error, kind)), 400)
+    gone = error.line if isinstance(error, ProjectGone) else None
+    return _page(request, status, str(error), gone)
+
+
+def _fault_page(request: Request, error: Exception) -> Response:
+    fault = uuid4().hex[:8]
+    _log.error("fault %s at %s", fault, request.url.path, exc_info=error)
+    words = (
+        f"Kersey made a mistake here (fault {fault}, written to its log). "
+        "What was kept before is untouched."
+    )
+    return _page(request, 500, words)
+
+
+def _page(request: Request, status: int, words: str, gone: object = None) -> Response:
+    if is_fragment_request(request):
+        return Response(words, status_code=status, media_type="text/plain; charset=utf-8")
+    context = {
+        "title": _TITLES.get(status, "That did not work"),
+        "words": words,
+        "gone": gone,
+        "typed": _typed_fields(request),
+        "theme": Theme.DEVICE,
+    }
+    return render(request, "layout/error.html", context, status)
+
+
+def _typed_fields(request: Request) -> list[tuple[str, str]]:
+    """The fields of the form that was sent, so that nothing typed is lost."""
+    body = request.scope.get("kersey.body", b"")
+    pairs = parse_qsl(body[:_LONGEST_ECHO].decode("utf-8", "replace"), keep_blank_values=True)
+    return [(name, value) for name, value in pairs if name != "revision"]

@@ -1,0 +1,243 @@
+"""The wall of quilts; projects begun, renamed, copied, thrown away and brought back."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query, Request
+from pydantic import AfterValidator
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.fabric import checked_name
+from kersey.core.length import format_size
+from kersey.core.project import Design, Project
+from kersey.core.quick_entry import NotTaken, read_line, take_line
+from kersey.core.quilt import Quilt
+from kersey.core.stages import NEXT_ACT, Stage, next_stage
+from kersey.core.work_order import work_order
+from kersey.drawing.quilt import draw_miniature
+from kersey.store.preferences import Preferences, is_sample_world, load_preferences
+from kersey.store.projects import (
+    ProjectLine,
+    StoredProject,
+    add_project,
+    count_projects,
+    delete_project,
+    duplicate_project,
+    get_project,
+    list_deleted,
+    list_projects,
+    restore_project,
+)
+from kersey.web.forms import BadForm, Form, TypedForm, read_form
+from kersey.web.project_page import (
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    change,
+    open_project,
+    with_quilt,
+)
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+_ON_THE_WALL = 24
+_DELETED_SHOWN = 12
+# All quilts on the wall are drawn to one scale: this many pixels to the inch.
+_PX_PER_INCH = 2.7
+_LONGEST_HANGER_PX = 330
+
+
+@dataclass(frozen=True)
+class Hanger:
+    """A quilt on the wall."""
+
+    id: int
+    revision: int
+    name: str
+    size: str
+    next_act: str
+    next_page: str
+    width_px: int
+    length_px: int
+
+
+class NewProject(Form):
+    """A line of fabric, as it was typed."""
+
+    line: str = ""
+
+
+class NewName(RevisedForm):
+    """Another name for a project."""
+
+    name: Annotated[str, AfterValidator(checked_name)]
+
+
+@router.get("/", name="first_page")
+def first_page(
+    request: Request,
+    room: Room,
+    wall: Annotated[int, Query(ge=1, le=100_000)] = 1,
+    deleted: Annotated[int | None, Query()] = None,
+) -> Response:
+    return _page(request, room, wall=wall, just_deleted=deleted)
+
+
+@router.get("/quick-entry", name="quick_entry")
+def quick_entry(request: Request, room: Room, line: str = "") -> Response:
+    """The line read back, as it is typed."""
+    workshop = _preferences(room).workshop
+    context = {"reading": read_line(line, workshop) if line.strip() else None}
+    return render(request, "first_page/reading.html", context)
+
+
+@router.post("/projects", name="start_project")
+def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
+    """Begin a project with a line of fabric."""
+    preferences = _preferences(room)
+    form = read_form(NewProject, typed, preferences.workshop.units)
+    try:
+        reading = take_line(form.line, preferences.workshop)
+    except NotTaken:
+        return _page(request, room, line=form.line, status=422)
+    assert reading.lot is not None
+    shop = preferences.workshop
+    design = Design(seam=shop.seam, usable_width=shop.usable_width)
+    with room.transaction() as session:
+        project = Project(reading.name, form.line, reading.lot, design)
+        project_id = add_project(session, project, room.clock())
+    return _see(request, "yield_page", project_id=project_id)
+
+
+@router.post("/projects/{project_id}/name", name="rename_project")
+def rename_project(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Give a project another name."""
+    try:
+        form = read_form(NewName, typed, _preferences(room).workshop.units)
+    except BadForm as bad:
+        return _page(request, room, status=422, naming=project_id, bad=bad)
+    opened = change(room, project_id, form.revision, lambda p: replace(p, name=form.name))
+    if is_fragment_request(request):
+        news = f'{{"kersey:revision": {{"revision": {opened.stored.revision}}}}}'
+        return Response(status_code=204, headers={"HX-Trigger": news})
+    return _see(request, "first_page")
+
+
+@router.post("/projects/{project_id}/copy", name="duplicate_project")
+def duplicate(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """Copy a project and open the wall, the copy first."""
+    with room.transaction() as session:
+        duplicate_project(session, project_id, room.clock())
+    return _see(request, "first_page")
+
+
+@router.post("/projects/{project_id}/delete", name="delete_project")
+def delete(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """Take a project off the wall; it can be brought back."""
+    with room.transaction() as session:
+        delete_project(session, project_id, room.clock())
+    address = request.app.url_path_for("first_page")
+    return RedirectResponse(f"{address}?deleted={project_id}", status_code=303)
+
+
+@router.post("/projects/{project_id}/restore", name="restore_project")
+def restore(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """Bring a deleted project back."""
+    with room.transaction() as session:
+        restore_project(session, project_id)
+    return _see(request, "first_page")
+
+
+@router.get("/projects/{project_id}/picture.svg", name="picture")
+def picture(room: Room, project_id: ProjectId) -> Response:
+    """The quilt alone, for the wall; its address carries the revision, so it may be kept."""
+    opened = open_project(room, project_id)
+    if opened.quilt is None:
+        empty = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
+        return Response(empty, media_type="image/svg+xml")
+    return Response(
+        draw_miniature(opened.quilt),
+        media_type="image/svg+xml",
+        headers={"Cache-Control": "private, max-age=31536000, immutable"},
+    )
+
+
+def _page(
+    request: Request,
+    room: Workroom,
+    *,
+    wall: int = 1,
+    just_deleted: int | None = None,
+    line: str = "",
+    status: int = 200,
+    naming: int | None = None,
+    bad: BadForm | None = None,
+) -> Response:
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+        lines = list_projects(session, (wall - 1) * _ON_THE_WALL, _ON_THE_WALL)
+        opened = [_open(room, session, li, preferences) for li in lines]
+        total = count_projects(session)
+        deleted = list_deleted(session, _DELETED_SHOWN)
+        sample = is_sample_world(session)
+    context: dict[str, Any] = {
+        "theme": preferences.theme,
+        "units": preferences.workshop.units,
+        "preferences": preferences,
+        "is_sample": bool(sample),
+        "hangers": _hangers(opened),
+        "total": total,
+        "wall": wall,
+        "walls": max(1, -(-total // _ON_THE_WALL)),
+        "deleted": deleted,
+        "just_deleted": next((d for d in deleted if d.id == just_deleted), None),
+        "line": line,
+        "reading": read_line(line, preferences.workshop) if line else None,
+        "naming": naming,
+        "naming_error": bad.errors.get("name", "") if bad else "",
+        "named": bad.typed.get("name", "") if bad else "",
+    }
+    return render(request, "first_page/page.html", context, status)
+
+
+def _open(room: Workroom, session: Any, line: ProjectLine, preferences: Preferences) -> OpenProject:
+    return with_quilt(room, get_project(session, line.id), preferences)
+
+
+def _hangers(opened: Sequence[OpenProject]) -> list[Hanger]:
+    """The quilts at one scale, small enough that the longest still hangs on the wall."""
+    longest = max((float(o.quilt.size.length) for o in opened if o.quilt), default=1.0)
+    scale = min(_PX_PER_INCH, _LONGEST_HANGER_PX / longest)
+    return [_hanger(o.stored, o.quilt, scale) for o in opened]
+
+
+def _hanger(stored: StoredProject, quilt: Quilt | None, scale: float) -> Hanger:
+    name = stored.project.name
+    if quilt is None:
+        act = NEXT_ACT[Stage.YIELD]
+        return Hanger(stored.id, stored.revision, name, "no block yet", act, "yield_page", 120, 120)
+    stage = next_stage(stored.project, work_order(quilt))
+    return Hanger(
+        stored.id,
+        stored.revision,
+        name,
+        format_size(quilt.size.width, quilt.size.length, quilt.units),
+        NEXT_ACT[stage] if stage else "All cut and sewn",
+        f"{stage or Stage.CUT}_page",
+        round(float(quilt.size.width) * scale),
+        round(float(quilt.size.length) * scale),
+    )
+
+
+def _preferences(room: Workroom) -> Preferences:
+    with room.transaction() as session:
+        return load_preferences(session)
+
+
+def _see(request: Request, page: str, **parts: int) -> Response:
+    return RedirectResponse(request.app.url_path_for(page, **parts), status_code=303)

@@ -1,0 +1,98 @@
+"""Forms: what was typed -> checked values, or every error at once, each at its field."""
+
+from collections.abc import Callable, Mapping
+from fractions import Fraction
+from typing import Annotated, Any, TypeVar
+
+from fastapi import Depends, Request
+from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationError, ValidationInfo
+
+from kersey.core.errors import InvalidValue
+from kersey.core.length import Units, parse_length
+
+Typed = Mapping[str, str]
+_Form = TypeVar("_Form", bound=BaseModel)
+
+# Pydantic's kinds of errors -> sentences with an example.
+_SENTENCES = {
+    "missing": "This is missing.",
+    "int_parsing": "Write a whole number, like 3.",
+    "int_from_float": "Write a whole number, like 3.",
+    "int_parsing_size": "This number is too large.",
+    "greater_than_equal": "It must be at least {ge}.",
+    "less_than_equal": "It can be at most {le}.",
+    "enum": "Choose one of the list.",
+    "literal_error": "Choose one of the list.",
+    "string_too_long": "At most {max_length} letters.",
+    "bool_parsing": "Choose yes or no.",
+}
+
+
+class BadForm(InvalidValue):
+    """A form that cannot be taken: `errors` by field, `typed` as it was sent."""
+
+    def __init__(self, errors: Mapping[str, str], typed: Typed) -> None:
+        self.errors, self.typed = dict(errors), dict(typed)
+        super().__init__(" ".join(self.errors.values()))
+
+
+class Form(BaseModel):
+    """Base of all forms. Empty fields count as not filled in."""
+
+    model_config = ConfigDict(frozen=True, extra="ignore")
+
+
+def _length(value: Any, info: ValidationInfo) -> Any:
+    if not isinstance(value, str):
+        return value
+    return parse_length(value, info.context["units"] if info.context else Units.INCHES)
+
+
+Length = Annotated[Fraction, BeforeValidator(_length)]
+
+
+def read_form(form: type[_Form], typed: Typed, units: Units) -> _Form:
+    """The form filled in from what was typed; raises `BadForm` with every error at once."""
+    filled = {name: value for name, value in typed.items() if value.strip()}
+    try:
+        return form.model_validate(filled, context={"units": units})
+    except ValidationError as error:
+        raise BadForm(_by_field(error), typed) from None
+
+
+def field_error(field: str, error: InvalidValue, typed: Typed) -> BadForm:
+    """An error of the core, put beside a field."""
+    return BadForm({field: str(error)}, typed)
+
+
+def _by_field(error: ValidationError) -> dict[str, str]:
+    found: dict[str, str] = {}
+    for detail in error.errors(include_url=False):
+        field = str(detail["loc"][0]) if detail["loc"] else "form"
+        found.setdefault(field, _sentence(detail["type"], detail.get("ctx", {}), detail["msg"]))
+    return found
+
+
+def _sentence(kind: str, facts: Mapping[str, Any], message: str) -> str:
+    if kind == "value_error":
+        return str(facts["error"])
+    return _SENTENCES.get(kind, message).format(**facts)
+
+
+async def _typed_form(request: Request) -> Typed:
+    form = await request.form()
+    return {name: value for name, value in form.items() if isinstance(value, str)}
+
+
+TypedForm = Annotated[Typed, Depends(_typed_form)]
+
+
+def checked(check: Callable[[Any], None]) -> Callable[[Any], Any]:
+    """A check of the core as a validator: the value passes through, or its error is kept."""
+
+    def validate(value: Any) -> Any:
+        if value is not None:
+            check(value)
+        return value
+
+    return validate

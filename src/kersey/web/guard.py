@@ -1,0 +1,129 @@
+"""The door: who may ask, how much at once, and what a browser may do with the answer.
+
+Foreign Host headers are refused (a web page elsewhere could otherwise reach this server by
+rebinding its own name), and so are posts that come from another site. The body of a request is
+read here, up to a limit, so that a page that fails can still show what was typed.
+"""
+
+import ipaddress
+from collections.abc import Iterable
+from urllib.parse import urlsplit
+
+from starlette.datastructures import Headers, MutableHeaders
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from kersey.web.error_pages import refuse
+
+# The longest form has some 20 short fields.
+LARGEST_BODY = 256 * 1024
+_READING = frozenset({"GET", "HEAD", "OPTIONS"})
+_POLICY = (
+    "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
+    "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; "
+    "frame-ancestors 'none'"
+)
+_HEADERS = {
+    "content-security-policy": _POLICY,
+    "x-content-type-options": "nosniff",
+    "referrer-policy": "same-origin",
+    "cross-origin-opener-policy": "same-origin",
+    "cross-origin-resource-policy": "same-origin",
+}
+
+
+class Guard:
+    """ASGI middleware that stands before everything else."""
+
+    def __init__(self, app: ASGIApp, hosts: Iterable[str], any_address: bool) -> None:
+        self.app = app
+        self.hosts = frozenset(host.lower() for host in hosts)
+        self.any_address = any_address
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+
+        async def send_guarded(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                headers = MutableHeaders(scope=message)
+                for name, value in _HEADERS.items():
+                    headers.setdefault(name, value)
+            await send(message)
+
+        headers = Headers(scope=scope)
+        if not self._is_ours(headers.get("host", "")):
+            await refuse(400, "This address does not belong to Kersey.", scope, send_guarded)
+        elif scope["method"] not in _READING and self._is_cross_site(headers):
+            await refuse(
+                403,
+                "This form was sent from another site. Nothing was changed.",
+                scope,
+                send_guarded,
+            )
+        else:
+            await self._pass_on(scope, receive, send_guarded, headers)
+
+    async def _pass_on(self, scope: Scope, receive: Receive, send: Send, headers: Headers) -> None:
+        if scope["method"] in _READING:
+            await self.app(scope, receive, send)
+            return
+        body = await _read(receive, headers)
+        if body is None:
+            words = f"This is more than Kersey takes at once ({LARGEST_BODY // 1024} KB)."
+            await refuse(413, words, scope, send)
+            return
+        scope["kersey.body"] = body
+        await self.app(scope, _replay(body, receive), send)
+
+    def _is_ours(self, host: str) -> bool:
+        name = urlsplit(f"//{host}").hostname or ""
+        if name in self.hosts:
+            return True
+        return self.any_address and _is_address(name)
+
+    def _is_cross_site(self, headers: Headers) -> bool:
+        site = headers.get("sec-fetch-site")
+        if site is not None and site not in {"same-origin", "none"}:
+            return True
+        origin = headers.get("origin")
+        return origin is not None and urlsplit(origin).netloc != headers.get("host")
+
+
+def _is_address(name: str) -> bool:
+    try:
+        ipaddress.ip_address(name)
+    except ValueError:
+        return False
+    return True
+
+
+async def _read(receive: Receive, headers: Headers) -> bytes | None:
+    """The whole body, or None if it is too large."""
+    announced = headers.get("content-length", "0")
+    if not announced.isdigit() or int(announced) > LARGEST_BODY:
+        return None
+    body = bytearray()
+    more = True
+    while more:
+        message = await receive()
+        if message["type"] == "http.disconnect":
+            return bytes(body)
+        body += message.get("body", b"")
+        if len(body) > LARGEST_BODY:
+            return None
+        more = message.get("more_body", False)
+    return bytes(body)
+
+
+def _replay(body: bytes, receive: Receive) -> Receive:
+    told = False
+
+    async def replay() -> Message:
+        nonlocal told
+        if told:
+            return await receive()
+        told = True
+        return {"type": "http.request", "body": body, "more_body": False}
+
+    return replay

@@ -1,0 +1,73 @@
+"""Seam, usable width, units, theme and paper."""
+
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Request
+from pydantic import AfterValidator
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.length import Units
+from kersey.core.workshop import Workshop, check_seam, check_usable_width
+from kersey.store.preferences import (
+    Paper,
+    Preferences,
+    Theme,
+    load_preferences,
+    save_preferences,
+)
+from kersey.web.forms import BadForm, Form, Length, TypedForm, checked, read_form
+from kersey.web.templating import render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+
+class PreferencesForm(Form):
+    """The settings, all of them."""
+
+    revision: int
+    seam: Annotated[Length, AfterValidator(checked(check_seam))]
+    usable_width: Annotated[Length, AfterValidator(checked(check_usable_width))]
+    units: Units
+    theme: Theme
+    paper: Paper
+
+
+@router.get("/settings", name="preferences_page")
+def preferences_page(request: Request, room: Room, saved: bool = False) -> Response:
+    return _page(request, room, saved=saved)
+
+
+@router.post("/settings", name="change_preferences")
+def change_preferences(request: Request, room: Room, typed: TypedForm) -> Response:
+    """Keep the settings. Lengths are read in the units that the form was shown in."""
+    with room.transaction() as session:
+        shown_in = load_preferences(session).workshop.units
+    try:
+        form = read_form(PreferencesForm, typed, shown_in)
+    except BadForm as bad:
+        return _page(request, room, bad=bad)
+    workshop = Workshop(form.seam, form.usable_width, form.units)
+    with room.transaction() as session:
+        save_preferences(session, Preferences(workshop, form.theme, form.paper, form.revision))
+    address = request.app.url_path_for("preferences_page")
+    return RedirectResponse(f"{address}?saved=true", status_code=303)
+
+
+def _page(
+    request: Request, room: Workroom, *, saved: bool = False, bad: BadForm | None = None
+) -> Response:
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+    context: dict[str, Any] = {
+        "preferences": preferences,
+        "theme": preferences.theme,
+        "units": preferences.workshop.units,
+        "all_units": list(Units),
+        "themes": list(Theme),
+        "papers": list(Paper),
+        "saved": saved,
+        "errors": bad.errors if bad else {},
+        "typed": bad.typed if bad else {},
+    }
+    return render(request, "preferences/page.html", context, 422 if bad else 200)

@@ -1,0 +1,1 @@
+"""Pull: the strips on the wall, their prints named and coloured."""

@@ -1,0 +1,1 @@
+"""Size: rows, columns, border and finish; the quilt drawn."""

@@ -1,0 +1,255 @@
+"""Every sensible size over what it is for, the frame and the finish; the quilt answers at once."""
+
+import re
+from dataclasses import replace
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Request
+from pydantic import AfterValidator, Field
+from starlette.responses import Response
+
+from kersey.core.backing import BackingWay, check_margin
+from kersey.core.binding import check_binding_width
+from kersey.core.borders import check_border_width, widths_to_propose
+from kersey.core.length import Units
+from kersey.core.project import Project
+from kersey.core.purposes import (
+    ALL_BEDS,
+    ANY_PURPOSE,
+    BEDS,
+    COVERS,
+    METRIC_BEDS,
+    OWN_SIZE,
+    BadPurpose,
+    Wish,
+)
+from kersey.core.quilt import Sizes, sizes_of
+from kersey.core.size_search import MOST_ROWS, SizeOption, why
+from kersey.core.stages import Stage
+from kersey.core.workshop import check_usable_width
+from kersey.drawing.quilt import draw_quilt, view_of
+from kersey.drawing.size_outline import draw_size
+from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
+from kersey.web.project_page import (
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    answer_change,
+    change,
+    open_project,
+    project_context,
+)
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room
+
+router = APIRouter()
+
+_SIZES_SHOWN = 14
+_GRID = re.compile(r"(\d{1,2})x(\d{1,2})")
+
+
+class Source(StrEnum):
+    """Where the binding comes from."""
+
+    STASH = "stash"
+    BOUGHT = "bought"
+
+
+class GridForm(RevisedForm):
+    """A size out of the row, as "columns x rows", or any other as two numbers."""
+
+    grid: str = Field("", pattern=r"^(\d{1,2}x\d{1,2})?$")
+    columns: int | None = Field(None, ge=1, le=MOST_ROWS)
+    rows: int | None = Field(None, ge=1, le=MOST_ROWS)
+
+
+class WishForm(RevisedForm):
+    """What the quilt is for."""
+
+    purpose: str = ANY_PURPOSE
+    own_width: Length | None = None
+    own_length: Length | None = None
+    drop: Length | None = None
+    tuck: Length | None = None
+
+
+class FinishForm(RevisedForm):
+    """Frame and finish. A border left empty is proposed by Kersey."""
+
+    border_width: Annotated[Length | None, AfterValidator(checked(check_border_width))] = None
+    binding_width: Annotated[Length, AfterValidator(checked(check_binding_width))]
+    binding_source: Source
+    margin: Annotated[Length, AfterValidator(checked(check_margin))]
+    backing_way: BackingWay | None = None
+    usable_width: Annotated[Length, AfterValidator(checked(check_usable_width))]
+
+
+@router.get("/projects/{project_id}/size", name="size_page")
+def size_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    return render(request, "size/page.html", _context(open_project(room, project_id)))
+
+
+@router.post("/projects/{project_id}/grid", name="choose_grid")
+def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Settle on rows and columns."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(GridForm, typed, opened.units)
+        opened = change(room, project_id, form.revision, lambda p: _with_grid(p, form))
+    except BadForm as bad:
+        return _again(request, opened, bad)
+    page = "cut_page" if typed.get("then") == "cut" else "size_page"
+    return answer_change(request, opened, "size/answer.html", _context(opened), page)
+
+
+@router.post("/projects/{project_id}/wish", name="change_wish")
+def change_wish(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Say what the quilt is for; the sizes are ranked anew."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(WishForm, typed, opened.units)
+        opened = change(room, project_id, form.revision, lambda p: _with_wish(p, form))
+    except BadForm as bad:
+        return _again(request, opened, bad)
+    except BadPurpose as error:
+        return _again(request, opened, field_error(_wrong_field(typed), error, typed))
+    return answer_change(request, opened, "size/answer.html", _context(opened), "size_page")
+
+
+@router.post("/projects/{project_id}/finish", name="change_finish")
+def change_finish(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Border, binding, backing."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(FinishForm, typed, opened.units)
+        opened = change(room, project_id, form.revision, lambda p: _with_finish(p, form))
+    except BadForm as bad:
+        return _again(request, opened, bad)
+    return answer_change(request, opened, "size/answer.html", _context(opened), "size_page")
+
+
+def _with_grid(project: Project, form: GridForm) -> Project:
+    columns, rows = form.columns, form.rows
+    match = _GRID.fullmatch(form.grid)
+    if match is not None and columns is None and rows is None:
+        columns, rows = int(match[1]), int(match[2])
+    return replace(project, design=replace(project.design, rows=rows, columns=columns))
+
+
+def _with_wish(project: Project, form: WishForm) -> Project:
+    usual = Wish()
+    wish = Wish(
+        form.purpose,
+        usual.drop if form.drop is None else form.drop,
+        usual.tuck if form.tuck is None else form.tuck,
+        form.own_width,
+        form.own_length,
+    )
+    return replace(project, design=replace(project.design, wish=wish))
+
+
+def _wrong_field(typed: Any) -> str:
+    """Where a purpose's error belongs."""
+    purpose = typed.get("purpose")
+    if purpose == OWN_SIZE:
+        return "own_width"
+    return "drop" if purpose in ALL_BEDS else "purpose"
+
+
+def _with_finish(project: Project, form: FinishForm) -> Project:
+    design = replace(
+        project.design,
+        border_width=form.border_width,
+        binding_width=form.binding_width,
+        binding_from_stash=form.binding_source is Source.STASH,
+        margin=form.margin,
+        backing_way=form.backing_way,
+        usable_width=form.usable_width,
+    )
+    return replace(project, design=design)
+
+
+def _again(request: Request, opened: OpenProject, bad: BadForm) -> Response:
+    context = _context(opened) | {"errors": bad.errors, "typed": bad.typed}
+    if is_fragment_request(request):
+        return render(request, "size/answer.html", context | {"oob": True}, 422)
+    return render(request, "size/page.html", context, 422)
+
+
+def _context(opened: OpenProject) -> dict[str, Any]:
+    context = project_context(opened, Stage.SIZE) | {
+        "wish": opened.project.design.wish,
+        "purposes": _purposes(opened.units),
+        "beds": ALL_BEDS,
+        "border_widths": _border_widths(opened),
+        "ways": _WAYS,
+        "sources": list(Source),
+    }
+    if opened.quilt is None:
+        return context
+    sizes = sizes_of(opened.project, opened.units)
+    return context | _sizes_context(opened, sizes)
+
+
+_WAYS = {
+    BackingWay.UPRIGHT: "seams upright",
+    BackingWay.ACROSS: "seams across",
+    BackingWay.WIDE: "extra-wide, one piece",
+}
+
+
+def _sizes_context(opened: OpenProject, sizes: Sizes) -> dict[str, Any]:
+    quilt = opened.quilt
+    assert quilt is not None
+    shown = _shown(sizes)
+    view = view_of(shown)
+    return {
+        "drawing": draw_quilt(quilt, view),
+        "sizes": [
+            {
+                "grid": f"{option.columns}x{option.rows}",
+                "option": option,
+                "chosen": _same_grid(option, sizes.current),
+                "drawing": draw_size(option, view, opened.units),
+            }
+            for option in shown
+        ],
+        "all_sizes": len(sizes.options),
+        "why": why(sizes.current, opened.units),
+        "is_best": _same_grid(sizes.current, sizes.options[0]),
+        "best": sizes.options[0],
+        "backing_plan": quilt.backing_plan,
+    }
+
+
+def _shown(sizes: Sizes) -> tuple[SizeOption, ...]:
+    """The best sizes, and the chosen one wherever it ranks."""
+    best = sizes.options[:_SIZES_SHOWN]
+    if any(_same_grid(option, sizes.current) for option in best):
+        return best
+    return (*best, sizes.current)
+
+
+def _same_grid(one: SizeOption, other: SizeOption) -> bool:
+    return (one.rows, one.columns) == (other.rows, other.columns)
+
+
+def _purposes(units: Units) -> list[tuple[str, str]]:
+    beds = (*BEDS, *METRIC_BEDS) if units is Units.INCHES else (*METRIC_BEDS, *BEDS)
+    return [
+        (ANY_PURPOSE, "anything"),
+        *((cover.key, cover.name) for cover in COVERS),
+        *((bed.key, bed.name) for bed in beds),
+        (OWN_SIZE, "a size of my own"),
+    ]
+
+
+def _border_widths(opened: OpenProject) -> list[Fraction]:
+    """Widths to choose from, with the one in use whatever it is."""
+    asked = opened.project.design.border_width
+    widths = set(widths_to_propose(opened.units)) | ({asked} if asked is not None else set())
+    return sorted(widths)

@@ -1,0 +1,104 @@
+"""Templates, and how lengths are written in them."""
+
+from collections.abc import Mapping
+from fractions import Fraction
+from functools import cache
+from hashlib import blake2s
+from pathlib import Path
+from typing import Any
+
+from fastapi import Request
+from jinja2 import Environment, FileSystemLoader, StrictUndefined, pass_context
+from jinja2.runtime import Context
+from markupsafe import Markup
+from starlette.responses import HTMLResponse
+
+from kersey.core.length import (
+    Units,
+    format_bought,
+    format_length,
+    format_number,
+    format_size,
+)
+
+_WEB = Path(__file__).parent
+STATIC = _WEB / "static"
+
+
+def render(
+    request: Request,
+    template: str,
+    context: Mapping[str, Any],
+    status: int = 200,
+    headers: Mapping[str, str] | None = None,
+) -> HTMLResponse:
+    """A page or fragment; `context` holds what is particular to it."""
+    body = (
+        _environment()
+        .get_template(template)
+        .render({**context, "url": _url_maker(request), "static": _static_url})
+    )
+    return HTMLResponse(body, status_code=status, headers=dict(headers or {}))
+
+
+def is_fragment_request(request: Request) -> bool:
+    """Whether htmx asks, and only a part of the page is to be answered."""
+    return request.headers.get("hx-request") == "true"
+
+
+@cache
+def _environment() -> Environment:
+    environment = Environment(
+        loader=FileSystemLoader(_WEB),
+        autoescape=True,
+        undefined=StrictUndefined,
+        trim_blocks=True,
+        lstrip_blocks=True,
+    )
+    environment.filters |= {
+        "as_length": _with_units(format_length),
+        "as_number": _with_units(format_number),
+        "as_cloth": _with_units(format_bought),
+        "as_size": _as_size,
+        "counted": counted,
+        "drawn": Markup,
+        "zip_self": lambda words: [(word, word) for word in words],
+    }
+    return environment
+
+
+def counted(number: int, noun: str) -> str:
+    """A number and its noun, in the plural when it must be.
+
+    >>> counted(1, "strip"), counted(2, "strip")
+    ('1 strip', '2 strips')
+    """
+    return f"{number} {noun}{'s' * (number != 1)}"
+
+
+def _with_units(write: Any) -> Any:
+    @pass_context
+    def written(context: Context, length: Fraction) -> str:
+        return str(write(length, context["units"]))
+
+    return written
+
+
+@pass_context
+def _as_size(context: Context, sides: tuple[Fraction, Fraction]) -> str:
+    units: Units = context["units"]
+    return format_size(*sides, units)
+
+
+def _url_maker(request: Request) -> Any:
+    def url(name: str, **parts: Any) -> str:
+        return str(request.app.url_path_for(name, **parts))
+
+    return url
+
+
+@cache
+def _static_url(path: str) -> str:
+    """The address of a shipped file; it changes when the file does, so it may be kept for long."""
+    digest = blake2s((STATIC / path).read_bytes(), digest_size=6).hexdigest()
+    return f"/static/{path}?v={digest}"

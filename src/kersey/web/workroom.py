@@ -1,0 +1,66 @@
+"""What the pages share while the server runs: the database, the clock, quilts worked out."""
+
+from collections import OrderedDict
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+from datetime import UTC, datetime
+from threading import Lock
+from typing import Annotated
+
+from fastapi import Depends, Request
+from sqlalchemy import Engine
+from sqlalchemy.orm import Session
+
+from kersey.core.length import Units
+from kersey.core.quilt import Quilt, make_quilt
+from kersey.store.projects import StoredProject
+
+# A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
+_KEPT_QUILTS = 400
+
+
+def _utc_now() -> datetime:
+    return datetime.now(UTC)
+
+
+@dataclass
+class Workroom:
+    """One per server."""
+
+    engine: Engine
+    clock: Callable[[], datetime] = _utc_now
+    _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)
+    _lock: Lock = field(default_factory=Lock)
+
+    @contextmanager
+    def transaction(self) -> Iterator[Session]:
+        """A session whose work is kept when the block ends well, and undone when it does not."""
+        with Session(self.engine, expire_on_commit=False) as session, session.begin():
+            yield session
+
+    def quilt(self, stored: StoredProject, units: Units) -> Quilt:
+        """The quilt of a project at its revision, worked out once.
+
+        Raises `NoQuilt` when there is not a single block.
+        """
+        key = (stored.id, stored.revision, units)
+        with self._lock:
+            kept = self._quilts.get(key)
+            if kept is not None:
+                self._quilts.move_to_end(key)
+                return kept
+        quilt = make_quilt(stored.project, units)
+        with self._lock:
+            self._quilts[key] = quilt
+            while len(self._quilts) > _KEPT_QUILTS:
+                self._quilts.popitem(last=False)
+        return quilt
+
+
+def _workroom(request: Request) -> Workroom:
+    room: Workroom = request.app.state.workroom
+    return room
+
+
+Room = Annotated[Workroom, Depends(_workroom)]
