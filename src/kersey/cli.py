@@ -43,7 +43,7 @@ def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
 
 
 def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSettings:
-    settings = ServerSettings()
+    settings = ServerSettings.model_validate({})
     said = {"host": host, "port": port, "data": data.expanduser() if data else None}
     return settings.model_copy(update={name: v for name, v in said.items() if v is not None})
 

@@ -163,7 +163,7 @@ def _stretch_at(line: str, position: int, said: _Said, units: Units) -> Stretch:
         match = pattern.match(line, position)
         if match is None:
             continue
-        meaning = understand(match, said, units)
+        meaning = _meaning(understand, match, said, units)
         if meaning is not None:
             return Stretch(match[0], meaning)
     filler = _FILLER.match(line, position)
@@ -171,6 +171,16 @@ def _stretch_at(line: str, position: int, said: _Said, units: Units) -> Stretch:
         return Stretch(filler[0], None, is_filler=True)
     unread = _ANY_WORD.match(line, position)
     return Stretch(unread[0] if unread else line[position], None)
+
+
+def _meaning(
+    understand: "_Understand", match: re.Match[str], said: _Said, units: Units
+) -> str | None:
+    """What a stretch means; None for a number that is none, such as 1/0."""
+    try:
+        return understand(match, said, units)
+    except NotALength:
+        return None
 
 
 def _understand_count(match: re.Match[str], said: _Said, _: Units) -> str | None:
@@ -226,20 +236,21 @@ def _understand_size(match: re.Match[str], said: _Said, units: Units) -> str | N
     texts = [text for text in match.groups() if text is not None]
     if said.width is not None:
         return None
-    if len(texts) == 3 or (said.count is None and _is_count_by_width(texts, units)):
-        if said.count is not None or not texts[0].strip().isdigit():
+    count = said.count
+    if len(texts) == 3 or (count is None and _is_count_by_width(texts, units)):
+        if count is not None or not texts[0].strip().isdigit():
             return None
-        said.count = int(texts.pop(0))
+        count = int(texts.pop(0))
     lengths = _lengths(texts, units)
-    if lengths is None:
-        return None
+    said.count = count
     said.width = min(lengths)
     said.length = max(lengths) if len(lengths) == 2 else said.length
     return "size"
 
 
 def _understand_width(match: re.Match[str], said: _Said, units: Units) -> str | None:
-    if said.width is not None:
+    counts_strips = match[0].lower().rstrip("s").endswith("strip") and match[1].strip().isdigit()
+    if said.width is not None or counts_strips:
         return None
     said.width = parse_length(match[1], units)
     return "width"
@@ -306,22 +317,18 @@ def _whole(text: str) -> int:
     return _NUMBER_WORDS.get(text.lower()) or int(text)
 
 
-def _lengths(texts: list[str], units: Units) -> list[Fraction] | None:
+def _lengths(texts: list[str], units: Units) -> list[Fraction]:
     """Each length; one without a unit takes the unit said last, as in "6.5 x 107 cm"."""
     last_unit = _UNIT.search(texts[-1])
     suffix = last_unit[0] if last_unit else ""
-    try:
-        return [parse_length(t if _UNIT.search(t) else t + suffix, units) for t in texts]
-    except NotALength:
-        return None
+    return [parse_length(t if _UNIT.search(t) else t + suffix, units) for t in texts]
 
 
 def _is_count_by_width(texts: list[str], units: Units) -> bool:
     """Whether "40 x 2 1/2" says how many and how wide, not how wide and how long."""
     if not texts[0].strip().isdigit():
         return False
-    lengths = _lengths(texts[1:], units)
-    return lengths is not None and lengths[0] <= _WIDTH_AT_MOST < int(texts[0])
+    return _lengths(texts[1:], units)[0] <= _WIDTH_AT_MOST < int(texts[0])
 
 
 def _length_problem(line: str) -> Iterator[str]:

@@ -210,7 +210,8 @@ class _Judge:
     def _proportion_cost(self, width: float, length: float) -> float:
         """What long and narrow costs; nothing when just that is wished for."""
         first = self.purposes[0]
-        if self.wished and first.least_length > first.most_width * LONGEST_RATIO:
+        sides = sorted((first.most_width, first.most_length))
+        if self.wished and sides[1] > sides[0] * LONGEST_RATIO:
             return 0.0
         return _proportion_cost(max(width, length) / min(width, length))
 

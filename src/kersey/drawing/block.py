@@ -50,7 +50,14 @@ def draw_block(block: RailBlock, prints: Sequence[Print], units: Units) -> str:
             stroke_width=big / 90,
             stroke_dasharray=f"{number(big / 30)} {number(big / 40)}",
         ),
-        text(finished, f / 2, big + 1.75, class_="measure", font_size=1.3, text_anchor="middle"),
+        text(
+            f"{finished} finished",
+            f / 2,
+            big + 1.75,
+            class_="measure",
+            font_size=1.3,
+            text_anchor="middle",
+        ),
         label=f"A block of {block.strips} rails, {finished} finished, "
         f"{format_length(block.unfinished_size, units)} with its seam allowance.",
         class_="block-drawing",

@@ -51,8 +51,8 @@ def draw_quilt(quilt: Quilt, view: View | None = None) -> str:
         2 * room_x,
         2 * room_y,
         cloths.definitions,
-        _outline_drawing(quilt),
         body,
+        _outline_drawing(quilt),
         tapes,
         label=describe(quilt),
         class_="quilt-drawing",
@@ -228,7 +228,7 @@ def _outline_drawing(quilt: Quilt) -> str:
     ) + text(
         words,
         width / 2,
-        float(length) / 2 + 2.1,
+        max(float(length), float(quilt.size.length)) / 2 + 2.3,
         class_="outline-name",
         font_size=1.75,
         text_anchor="end",

@@ -14,7 +14,7 @@ from kersey.core.stages import Stage, steps_done
 from kersey.core.work_order import StepKind, work_order
 from kersey.core.yields import Method
 from kersey.drawing.quilt import draw_quilt
-from kersey.drawing.strips import draw_set, draw_strip
+from kersey.drawing.strips import draw_division, draw_set, draw_strip
 from kersey.web.forms import TypedForm, read_form
 from kersey.web.project_page import (
     OpenProject,
@@ -69,6 +69,7 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "segments": _segments(quilt),
         "sets": _sets(quilt),
         "kept": _kept(quilt),
+        "division": draw_division(quilt.answer, quilt.units, quilt.project.lot.usable_length + 1),
         "by_sets": quilt.answer.method is Method.SETS,
         "drawing": draw_quilt(quilt),
     }

@@ -46,8 +46,8 @@ router = APIRouter()
 _ON_THE_WALL = 24
 _DELETED_SHOWN = 12
 # All quilts on the wall are drawn to one scale: this many pixels to the inch.
-_PX_PER_INCH = 2.7
-_LONGEST_HANGER_PX = 330
+_PX_PER_INCH = 4.4
+_LONGEST_HANGER_PX = 400
 
 
 @dataclass(frozen=True)

@@ -101,7 +101,9 @@ def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: Type
     except BadForm as bad:
         return _again(request, opened, bad)
     page = "cut_page" if typed.get("then") == "cut" else "size_page"
-    return answer_change(request, opened, "size/answer.html", _context(opened), page)
+    in_the_row = form.columns is None
+    template = "size/choice.html" if in_the_row else "size/answer.html"
+    return answer_change(request, opened, template, _context(opened), page)
 
 
 @router.post("/projects/{project_id}/wish", name="change_wish")
@@ -110,6 +112,7 @@ def change_wish(request: Request, room: Room, project_id: ProjectId, typed: Type
     opened = open_project(room, project_id)
     try:
         form = read_form(WishForm, typed, opened.units)
+        form = _with_present_size(form, opened)
         opened = change(room, project_id, form.revision, lambda p: _with_wish(p, form))
     except BadForm as bad:
         return _again(request, opened, bad)
@@ -150,6 +153,15 @@ def _with_wish(project: Project, form: WishForm) -> Project:
         form.own_length,
     )
     return replace(project, design=replace(project.design, wish=wish))
+
+
+def _with_present_size(form: WishForm, opened: OpenProject) -> WishForm:
+    """A size of one's own begins as the size the quilt has."""
+    unsaid = form.own_width is None and form.own_length is None
+    if form.purpose != OWN_SIZE or not unsaid or opened.quilt is None:
+        return form
+    size = opened.quilt.size
+    return form.model_copy(update={"own_width": size.width, "own_length": size.length})
 
 
 def _wrong_field(typed: Any) -> str:

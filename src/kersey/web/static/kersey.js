@@ -97,6 +97,11 @@ document.addEventListener("keydown", (event) => {
   }
 });
 
+const showChosen = () =>
+  document.querySelector(".size:has(input:checked)")?.scrollIntoView({ block: "nearest", inline: "center" });
+document.addEventListener("DOMContentLoaded", showChosen);
+document.addEventListener("htmx:oobAfterSwap", showChosen);
+
 document.addEventListener("click", (event) => {
   if (event.target.closest("[data-keys]")) toggleKeys();
   if (event.target.closest("[data-print]")) window.print();

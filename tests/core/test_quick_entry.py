@@ -1,0 +1,114 @@
+"""A line as people say it -> strips on the table."""
+
+from fractions import Fraction
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from kersey.core.fabric import Value
+from kersey.core.length import Units
+from kersey.core.quick_entry import NotTaken, read_line, take_line
+from kersey.core.workshop import Workshop
+
+TWO_AND_A_HALF = Fraction(5, 2)
+CM = Fraction(50, 127)
+
+
+@pytest.mark.parametrize(
+    ("line", "count", "prints", "width", "length"),
+    [
+        ("roll of 40 strips, 20 prints", 40, 20, TWO_AND_A_HALF, 42),
+        ("42 strips 2 1/2 x 41.5, light", 42, 1, TWO_AND_A_HALF, Fraction(83, 2)),
+        ("roll 40 x 6.5 cm x 107cm", 40, 20, Fraction(13, 2) * CM, 107 * CM),
+        ("40 strips 6.5 x 107 cm, 20 prints", 40, 20, Fraction(13, 2) * CM, 107 * CM),
+        ("forty strips, twenty prints", 40, 20, TWO_AND_A_HALF, 42),
+        ("2 rolls of 40 strips, 20 prints", 80, 20, TWO_AND_A_HALF, 42),
+        ("a roll of 40 2½″ strips in 20 prints", 40, 20, TWO_AND_A_HALF, 42),
+        ("20 prints, 2 of each", 40, 20, TWO_AND_A_HALF, 42),
+        ("12 strips 41 long 1 1/2 wide", 12, 1, Fraction(3, 2), 41),
+        ("ROLL OF 40 STRIPS; 20 PRINTS", 40, 20, TWO_AND_A_HALF, 42),
+        ("40 x 2 1/2", 40, 1, TWO_AND_A_HALF, 42),
+        ("24 dark strips", 24, 1, TWO_AND_A_HALF, 42),
+        ("30 strips, 1 1/2 in x 1 yd, 15 prints", 30, 15, Fraction(3, 2), 36),
+    ],
+)
+def test_lines_that_are_taken(
+    line: str, count: int, prints: int, width: Fraction, length: Fraction
+) -> None:
+    reading = take_line(line)
+    assert reading.lot is not None
+    assert (reading.lot.count, len(reading.lot.stacks)) == (count, prints)
+    assert (reading.lot.width, reading.lot.length) == (width, length)
+    assert len({cloth.name for cloth in reading.lot.prints}) == prints
+
+
+@pytest.mark.parametrize(
+    ("line", "complaint"),
+    [
+        ("", "How many strips?"),
+        ("roll", "How many strips?"),
+        ("0 strips", "From 1 to 600"),
+        ("99999 strips", "From 1 to 600"),
+        ("3 strips, 5 prints", "5 prints cannot come out of 3 strips"),
+        ("20 prints 3 each 40 strips", "60, not 40"),
+        ("12 fat quarters", "takes strips so far"),
+        ("900 g crumbs", "takes strips so far"),
+        ("40 strips 30 x 42", "A strip is from"),
+        ("40 strips 2 1/2 x 2", None),
+        ("40 strips 2 1/2 x 900", "at most 120"),
+        ("40 strips, plaid", "“plaid”"),
+        ("40 strips 41 strips", "“41”"),
+        ("40 strips, -2 wide", "“-2”"),
+        ("x" * 300, "at most 200 letters"),
+    ],
+)
+def test_lines_that_are_not(line: str, complaint: str | None) -> None:
+    if complaint is None:
+        assert take_line(line).lot is not None, "the smaller side is the width"
+        return
+    with pytest.raises(NotTaken, match=complaint.replace("?", r"\?")):
+        take_line(line)
+
+
+def test_what_was_not_said_is_assumed_aloud() -> None:
+    assumed = " ".join(read_line("roll of 40 strips").assumed)
+    assert "2½″ wide" in assumed
+    assert "42″ usable" in assumed
+    assert "20 prints" in assumed
+    assert read_line("40 strips 2 1/2 x 42, 20 prints").assumed == ()
+
+
+def test_what_was_not_understood_is_marked_where_it_stands() -> None:
+    reading = read_line('40 strips of plaid, 20 prints "attic roll"')
+    assert [s.text for s in reading.stretches if s.not_understood] == ["plaid"]
+    assert reading.name == "attic roll"
+    assert not reading.taken
+
+
+def test_a_value_said_is_a_value_had() -> None:
+    lot = take_line("30 strips, 10 prints, light").lot
+    assert lot is not None
+    assert {cloth.value for cloth in lot.prints} == {Value.LIGHT}
+
+
+def test_bare_numbers_are_in_the_persons_units() -> None:
+    lot = take_line("roll 40 x 6.5 x 107", Workshop(units=Units.CENTIMETRES)).lot
+    assert lot is not None
+    assert (lot.width, lot.length) == (Fraction(13, 2) * CM, 107 * CM)
+
+
+words = st.sampled_from(
+    ["roll", "of", "40", "strips", "20", "prints", "2 1/2", "x", "41.5", "light", "each", "cm", "½",
+     '"', "-", "1/0", "fat quarters", "0", "999999", "strip", "wide", ",", "<b>", "🧵"]
+)  # fmt: skip
+
+
+@given(st.lists(words, max_size=14).map(" ".join) | st.text(max_size=80))
+def test_any_line_is_read_whole_and_never_fails(line: str) -> None:
+    reading = read_line(line)
+    assert "".join(stretch.text for stretch in reading.stretches) == line
+    assert reading.taken or reading.problems
+    if reading.taken:
+        assert reading.lot is not None
+        assert not any(stretch.not_understood for stretch in reading.stretches)
