@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 from kersey.core.backing import BackingWay, plan_backing
 from kersey.core.batting import plan_batting
 from kersey.core.binding import StashPiece, binding_length, plan_binding
-from kersey.core.borders import fewest_strips, plan_border
+from kersey.core.borders import fewest_strips
 from kersey.core.joining import StripTooShort, strips_to_join
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
@@ -19,7 +19,6 @@ from kersey.core.quick_entry import take_line
 from kersey.core.quilt import NoQuilt, make_quilt, sizes_of
 from kersey.core.stages import Stage, next_stage
 from kersey.core.work_order import StepKind, work_order
-from kersey.core.workshop import Workshop
 from kersey.core.yields import Method
 
 U = Fraction(42)

@@ -26,9 +26,7 @@ def fewest_alike(blocks: list[Block], rows: int, columns: int) -> int:
     "picks", [(0, 0, 0, 1, 1, 2), (0, 0, 1, 1, 2, 2), (0, 0, 0, 0, 1, 2), (0, 0, 0, 0, 0, 0)]
 )
 @pytest.mark.parametrize(("rows", "columns"), [(2, 3), (3, 2), (1, 6)])
-def test_small_settings_are_as_good_as_any(
-    picks: tuple[int, ...], rows: int, columns: int
-) -> None:
+def test_small_settings_are_as_good_as_any(picks: tuple[int, ...], rows: int, columns: int) -> None:
     blocks = [KINDS[i] for i in picks]
     setting = arrange(blocks, rows, columns)
     best = fewest_alike(blocks, rows, columns)

@@ -2,8 +2,11 @@
 
 Rails alternate upright and across. Blocks of the same prints are kept from lying side by side:
 first each place takes the block that shares least with its neighbours, then pairs of blocks are
-swapped while that helps. With more than half of the blocks alike two must touch, since no more
-than half of the places (rounded up) can be chosen without two neighbours among them.
+swapped while that helps. If two alike still touch, the blocks are laid again like a checkerboard,
+whole kinds on one colour, which suits a few large kinds.
+
+With more than half of the blocks alike two must touch, since no more than half of the places
+(rounded up) can be chosen without two neighbours among them.
 """
 
 from collections import Counter
@@ -70,7 +73,12 @@ def arrange(blocks: Sequence[Block], rows: int, columns: int) -> Setting:
     wall = _Wall(blocks, rows, columns)
     wall.fill()
     wall.mend()
-    return wall.setting()
+    found = wall.setting()
+    if not found.alike_pairs or found.alike_unavoidable:
+        return found
+    wall.fill_checkered()
+    wall.mend()
+    return min(found, wall.setting(), key=lambda setting: setting.alike_pairs)
 
 
 class _Wall:
@@ -86,6 +94,7 @@ class _Wall:
         self.at: list[int] = []
         self.near = [tuple(self._near(place)) for place in range(self.filled)]
         self.shuffle = Random(_SHUFFLE)
+        self.colour = True
 
     def fill(self) -> None:
         """Place by place, the block that clashes least; of those, of the commonest kind."""
@@ -107,6 +116,20 @@ class _Wall:
             left[self.kind[block]] -= 1
             self.at.append(block)
 
+    def fill_checkered(self) -> None:
+        """Kinds, largest first, onto the colour with more room; a split one lies far apart."""
+        free: dict[bool, list[int]] = {True: [], False: []}
+        for place in range(self.filled):
+            free[Setting.is_upright(*divmod(place, self.columns))].append(place)
+        free[True].reverse()
+        by_kind: dict[int, list[int]] = {}
+        for block in range(self.filled):
+            by_kind.setdefault(self.kind[block], []).append(block)
+        for blocks in sorted(by_kind.values(), key=len, reverse=True):
+            for block in blocks:
+                colour = self._colour_for(blocks, block, free)
+                self.at[free[colour].pop()] = block
+
     def mend(self) -> None:
         """Swap blocks while that lessens the clashes, the worst places first."""
         trials = 0
@@ -127,6 +150,14 @@ class _Wall:
         blocks += [None] * (self.rows * self.columns - len(blocks))
         starts = range(0, len(blocks), self.columns)
         return Setting(tuple(tuple(blocks[s : s + self.columns]) for s in starts))
+
+    def _colour_for(self, blocks: list[int], block: int, free: dict[bool, list[int]]) -> bool:
+        """The colour on which a kind was begun, while there is room."""
+        if block == blocks[0]:
+            self.colour = len(free[True]) >= len(free[False])
+        if not free[self.colour]:
+            self.colour = not self.colour
+        return self.colour
 
     def _near(self, place: int) -> Iterator[int]:
         row, column = divmod(place, self.columns)

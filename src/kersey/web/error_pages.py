@@ -43,16 +43,22 @@ def install_error_pages(app: FastAPI) -> None:
     app.add_exception_handler(ProjectChanged, _conflict_page)
     app.add_exception_handler(PreferencesChanged, _conflict_page)
     app.add_exception_handler(KerseyError, _refusal_page)
-    app.add_exception_handler(Exception, _fault_page)
 
 
 async def refuse(status: int, words: str, scope: Scope, send: Send) -> None:
     """Answer a request that was stopped at the door, without reading it."""
+    await _page(Request(scope), status, words)(scope, _nothing_more, send)
 
-    async def nothing_more() -> Message:
-        return {"type": "http.disconnect"}
 
-    await _page(Request(scope), status, words)(scope, nothing_more, send)
+async def tell_fault(error: Exception, scope: Scope, send: Send) -> None:
+    """Answer a request on which Kersey failed; the log has the rest."""
+    fault = uuid4().hex[:8]
+    _log.error("fault %s at %s", fault, scope["path"], exc_info=error)
+    words = (
+        f"Kersey made a mistake here (fault {fault}, written to its log). "
+        "What was kept before is untouched."
+    )
+    await _page(Request(scope), 500, words)(scope, _nothing_more, send)
 
 
 def _http_page(request: Request, error: Exception) -> Response:
@@ -98,16 +104,6 @@ def _refusal_page(request: Request, error: Exception) -> Response:
     return _page(request, status, str(error), gone)
 
 
-def _fault_page(request: Request, error: Exception) -> Response:
-    fault = uuid4().hex[:8]
-    _log.error("fault %s at %s", fault, request.url.path, exc_info=error)
-    words = (
-        f"Kersey made a mistake here (fault {fault}, written to its log). "
-        "What was kept before is untouched."
-    )
-    return _page(request, 500, words)
-
-
 def _page(request: Request, status: int, words: str, gone: object = None) -> Response:
     if is_fragment_request(request):
         return Response(words, status_code=status, media_type="text/plain; charset=utf-8")
@@ -126,3 +122,7 @@ def _typed_fields(request: Request) -> list[tuple[str, str]]:
     body = request.scope.get("kersey.body", b"")
     pairs = parse_qsl(body[:_LONGEST_ECHO].decode("utf-8", "replace"), keep_blank_values=True)
     return [(name, value) for name, value in pairs if name != "revision"]
+
+
+async def _nothing_more() -> Message:
+    return {"type": "http.disconnect"}

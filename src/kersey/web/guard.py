@@ -12,7 +12,7 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from kersey.web.error_pages import refuse
+from kersey.web.error_pages import refuse, tell_fault
 
 # The longest form has some 20 short fields.
 LARGEST_BODY = 256 * 1024
@@ -66,7 +66,7 @@ class Guard:
 
     async def _pass_on(self, scope: Scope, receive: Receive, send: Send, headers: Headers) -> None:
         if scope["method"] in _READING:
-            await self.app(scope, receive, send)
+            await self._answer(scope, receive, send)
             return
         body = await _read(receive, headers)
         if body is None:
@@ -74,7 +74,23 @@ class Guard:
             await refuse(413, words, scope, send)
             return
         scope["kersey.body"] = body
-        await self.app(scope, _replay(body, receive), send)
+        await self._answer(scope, _replay(body, receive), send)
+
+    async def _answer(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Let the site answer; a fault in it is written to the log and gets its own page."""
+        begun = False
+
+        async def send_noting(message: Message) -> None:
+            nonlocal begun
+            begun = True
+            await send(message)
+
+        try:
+            await self.app(scope, receive, send_noting)
+        except Exception as error:
+            if begun:
+                raise
+            await tell_fault(error, scope, send)
 
     def _is_ours(self, host: str) -> bool:
         name = urlsplit(f"//{host}").hostname or ""

@@ -1,0 +1,42 @@
+"""The sample world: whole, repeatable, and never poured into a person's own data."""
+
+from datetime import UTC, datetime
+from pathlib import Path
+
+import pytest
+from sqlalchemy.orm import Session
+
+from kersey.core.quilt import make_quilt
+from kersey.demo.sample_world import NotTheSampleWorld, load_sample_world, sample_projects
+from kersey.store.database import open_database
+from kersey.store.projects import add_project, count_projects
+
+
+def test_every_sample_project_is_a_whole_quilt() -> None:
+    projects = list(sample_projects())
+    assert len(projects) >= 3
+    for project in projects:
+        quilt = make_quilt(project)
+        assert quilt.blocks_short == 0
+        assert quilt.setting.alike_pairs == 0
+    assert projects == list(sample_projects())
+
+
+def test_it_is_loaded_once(tmp_path: Path) -> None:
+    load_sample_world(tmp_path)
+    load_sample_world(tmp_path)
+    engine = open_database(tmp_path)
+    with Session(engine) as session:
+        assert count_projects(session) == len(list(sample_projects()))
+    engine.dispose()
+
+
+def test_it_is_not_poured_into_ones_own_data(tmp_path: Path) -> None:
+    engine = open_database(tmp_path)
+    with Session(engine) as session, session.begin():
+        add_project(session, next(sample_projects()), datetime(2026, 1, 1, tzinfo=UTC))
+    with pytest.raises(NotTheSampleWorld):
+        load_sample_world(tmp_path)
+    with Session(engine) as session:
+        assert count_projects(session) == 1
+    engine.dispose()

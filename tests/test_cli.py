@@ -1,0 +1,34 @@
+"""The command line: what is said, and what is refused in one line."""
+
+import socket
+import subprocess
+import sys
+from pathlib import Path
+
+import pytest
+
+from kersey.store.database import FILE_NAME
+
+
+def kersey(*words: str) -> subprocess.CompletedProcess[str]:
+    command = [sys.executable, "-c", "from kersey.cli import app; app()", *words]
+    return subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
+
+
+def test_a_port_that_is_taken(tmp_path: Path) -> None:
+    with socket.socket() as taken:
+        taken.bind(("127.0.0.1", 0))
+        taken.listen()
+        answer = kersey("serve", "--port", str(taken.getsockname()[1]), "--data", str(tmp_path))
+    assert answer.returncode == 1
+    assert "Choose another port" in answer.stderr
+    assert "Traceback" not in answer.stderr
+
+
+@pytest.mark.parametrize("command", ["serve", "demo"])
+def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
+    (tmp_path / FILE_NAME).write_text("no database " * 100)
+    answer = kersey(command, "--port", "0", "--data", str(tmp_path))
+    assert answer.returncode == 1
+    assert "cannot be read as Kersey's data" in answer.stderr
+    assert answer.stderr.count("\n") == 1

@@ -1,0 +1,92 @@
+"""A site over an empty folder, and a real server over it for the browser."""
+
+import re
+import signal
+import subprocess
+import sys
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from pathlib import Path
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from kersey.demo.sample_world import load_sample_world
+from kersey.web.app import create_app
+from kersey.web.server_settings import ServerSettings
+
+ADDRESS = "http://127.0.0.1:8000"
+_STARTED = re.compile(r"Kersey is at (\S+)")
+
+
+def client_for(folder: Path) -> TestClient:
+    app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))
+    return TestClient(app, base_url=ADDRESS, raise_server_exceptions=False)
+
+
+@pytest.fixture
+def client(tmp_path: Path) -> Iterator[TestClient]:
+    with client_for(tmp_path) as client:
+        yield client
+    client.app.state.workroom.engine.dispose()  # type: ignore[attr-defined]
+
+
+@dataclass
+class Server:
+    """`kersey serve` as a person starts it."""
+
+    folder: Path
+    process: subprocess.Popen[str] = field(init=False)
+    url: str = field(init=False)
+    said: list[str] = field(default_factory=list)
+
+    def start(self) -> None:
+        command = [sys.executable, "-c", "from kersey.cli import app; app()", "serve"]
+        self.process = subprocess.Popen(
+            [*command, "--port", "0", "--data", str(self.folder)],
+            stdout=subprocess.PIPE,
+            stderr=subprocess.PIPE,
+            text=True,
+        )
+        assert self.process.stdout is not None
+        for line in self.process.stdout:
+            self.said.append(line)
+            started = _STARTED.search(line)
+            if started:
+                self.url = started[1]
+                return
+        raise AssertionError(self.process.stderr and self.process.stderr.read())
+
+    def stop(self) -> tuple[int, str, str]:
+        """Ctrl-C; the exit status and what was said."""
+        self.process.send_signal(signal.SIGINT)
+        out, err = self.process.communicate(timeout=20)
+        return self.process.returncode, out, err
+
+
+@pytest.fixture
+def server(tmp_path: Path) -> Iterator[Server]:
+    server = Server(tmp_path)
+    server.start()
+    yield server
+    if server.process.poll() is None:
+        server.stop()
+
+
+@pytest.fixture(scope="session")
+def sample_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    folder = tmp_path_factory.mktemp("sample")
+    load_sample_world(folder)
+    server = Server(folder)
+    server.start()
+    yield server
+    server.stop()
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    return {
+        "executable_path": "/usr/bin/chromium",
+        "args": ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
+    }

@@ -1,0 +1,226 @@
+"""The program as its users work it: a real browser, mouse and keyboard, a real server."""
+
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from axe_playwright_python.sync_playwright import Axe
+from playwright.sync_api import Browser, Page, expect
+
+PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5/size",
+         "/projects/4/size", "/projects/4/cut", "/nowhere")  # fmt: skip
+
+
+@pytest.fixture
+def talking_page(page: Page) -> Iterator[Page]:
+    """A page on which no script may fail and no policy be broken."""
+    said: list[str] = []
+    page.on("pageerror", lambda error: said.append(str(error)))
+    page.on("console", lambda m: said.append(m.text) if "Content Security" in m.text else None)
+    yield page
+    assert said == []
+
+
+def settled(page: Page) -> None:
+    """Wait until htmx has nothing under way."""
+    page.wait_for_load_state("networkidle")
+    page.wait_for_function("!document.querySelector('.htmx-request, .htmx-swapping')")
+
+
+def start(page: Page, url: str, line: str = "roll of 40 strips, 20 prints") -> None:
+    page.goto(url)
+    page.keyboard.press("/")
+    page.keyboard.type(line)
+    expect(page.locator("#reading .words")).to_contain_text("40 strips")
+    page.keyboard.press("Enter")
+    expect(page).to_have_url(lambda address: address.endswith("/yield"))
+
+
+def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    expect(page.locator("#tally .figure")).to_have_text("80")
+    page.keyboard.press("Enter")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    page.keyboard.press("ArrowRight")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 60")
+    page.keyboard.press("ArrowRight")
+    expect(page.locator("#tally .figure")).to_have_text("48 × 66")
+    page.keyboard.press("ArrowLeft")
+    expect(page.locator("#order .here .status")).to_have_text("8 × 9, 54 × 60″")
+    page.keyboard.press("Enter")
+    expect(page.locator("h1")).to_have_text("Roll of 40")
+    expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 216 segments 2½ × 6½″")
+
+
+def test_the_slider_recomputes_while_it_moves_and_keeps_where_it_stops(
+    talking_page: Page, server: Any
+) -> None:
+    page = talking_page
+    start(page, server.url)
+    slider = page.locator("#measured_length")
+    slider.focus()
+    for _ in range(28):
+        page.keyboard.press("ArrowLeft")
+    expect(page.locator("#usable")).to_have_text("38½″")
+    expect(page.locator("#method-segments b")).to_have_text("66")
+    expect(page.locator("#method-sets b")).to_have_text("65")
+    settled(page)
+    page.reload()
+    expect(page.locator("#tally .figure")).to_have_text("66")
+    box = slider.bounding_box()
+    assert box
+    page.mouse.move(box["x"] + box["width"] * 0.84, box["y"] + box["height"] / 2)
+    page.mouse.down()
+    page.mouse.move(box["x"] + box["width"] * 0.5, box["y"] + box["height"] / 2, steps=6)
+    expect(page.locator("#tally .figure")).not_to_have_text("66")
+    page.mouse.up()
+
+
+def test_what_is_not_understood_is_shown_and_not_lost(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    page.goto(server.url)
+    page.fill("#line", "roll of 40 strips, plaid")
+    expect(page.locator("#reading .unread")).to_have_text("plaid")
+    page.click("text=Take it")
+    expect(page.locator("#line")).to_have_value("roll of 40 strips, plaid")
+    expect(page.locator("#reading .problem")).to_contain_text("Not understood: “plaid”")
+
+
+def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Pull")
+    page.click("#print-3")
+    page.fill("#name", "guard's lamp")
+    page.keyboard.press("Tab")
+    expect(page.locator("#print-3 .print-name")).to_have_text("guard's lamp")
+    page.select_option("#motif", "check")
+    expect(page.locator("#motif")).to_have_value("check")
+    page.click("#order >> text=Size")
+    page.click(".size >> nth=4")
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+    page.select_option("#border_width", "none")
+    expect(page.locator("#tally .figure")).to_have_text("42 × 54")
+    page.select_option("#purpose", "queen")
+    expect(page.locator("#drop")).to_have_value("12″")
+    page.click("#order >> text=Cut")
+    page.check(".step >> nth=0 >> input[type=checkbox]")
+    expect(page.locator("#tally .figure")).to_have_text("1")
+    page.fill("#project-name", "Guard's van quilt")
+    page.keyboard.press("Enter")
+    settled(page)
+    page.goto(server.url)
+    expect(page.locator(".hanger h2")).to_have_text("Guard's van quilt")
+
+
+def test_all_is_there_after_a_restart_and_ctrl_c_is_clean(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    page.click(".size >> nth=2")
+    expect(page.locator("#order .here .status")).to_have_text("7 × 10, 48 × 66″")
+    path = page.url.removeprefix(server.url)
+    assert str(server.folder) in server.said[0]
+    status, out, err = server.stop()
+    assert (status, err) == (0, "")
+    assert "Everything is kept." in out
+    page.click(".size >> nth=3")
+    expect(page.locator("#notice")).to_contain_text("Kersey does not answer")
+    server.start()
+    page.goto(server.url + path)
+    expect(page.locator("#tally .figure")).to_have_text("48 × 66")
+
+
+def test_two_tabs_on_one_project(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    other = page.context.new_page()
+    other.goto(page.url)
+    page.click(".size >> nth=1")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 60")
+    other.click(".size >> nth=2")
+    expect(other.locator("#notice")).to_contain_text("changed in another window")
+    other.reload()
+    expect(other.locator("#tally .figure")).to_have_text("54 × 60")
+    page.select_option("#border_width", "none")
+    expect(page.locator("#tally .figure")).to_have_text("48 × 54")
+    other.click(".size >> nth=3")
+    other.click("text=Apply mine on top")
+    expect(other.locator("#tally .figure")).to_have_text("42 × 66")
+    other.close()
+
+
+def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.goto(server.url)
+    page.click("summary")
+    page.click("text=Delete")
+    expect(page.locator(".hanger")).to_have_count(0)
+    page.locator("body").press("z")
+    expect(page.locator(".hanger")).to_have_count(1)
+    page.click("summary")
+    page.click("text=Duplicate")
+    expect(page.locator(".hanger h2").first).to_have_text("Roll of 40 (copy)")
+
+
+def test_keys_are_listed(talking_page: Page, sample_server: Any) -> None:
+    page = talking_page
+    page.goto(f"{sample_server.url}/projects/5/cut")
+    page.keyboard.press("?")
+    expect(page.locator("#keys")).to_contain_text("print the sheet")
+    page.keyboard.press("Escape")
+    expect(page.locator("#keys")).to_be_hidden()
+
+
+@pytest.mark.parametrize("theme", ["light", "dark"])
+@pytest.mark.parametrize("path", PAGES)
+def test_no_accessibility_violations(
+    browser: Browser, sample_server: Any, path: str, theme: Any
+) -> None:
+    page = browser.new_page(color_scheme=theme, viewport={"width": 1280, "height": 800})
+    page.goto(sample_server.url + path)
+    results = Axe().run(page)
+    assert results.violations_count == 0, results.generate_report()
+    page.close()
+
+
+@pytest.mark.parametrize("path", PAGES)
+def test_nothing_is_wider_than_a_phone(browser: Browser, sample_server: Any, path: str) -> None:
+    page = browser.new_page(viewport={"width": 390, "height": 844})
+    page.goto(sample_server.url + path)
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    page.close()
+
+
+@pytest.mark.parametrize("path", ["/projects/5/pull", "/projects/5/yield", "/projects/5/size"])
+def test_the_work_fits_a_screen_without_scrolling(
+    browser: Browser, sample_server: Any, path: str
+) -> None:
+    page = browser.new_page(viewport={"width": 1280, "height": 800})
+    page.goto(sample_server.url + path)
+    for part in ("html", "#work", ".tally-side"):
+        high, shown = page.evaluate(
+            f"(e => [e.scrollHeight, e.clientHeight])(document.querySelector('{part}'))"
+        )
+        assert high <= shown, part
+    page.close()
+
+
+@pytest.mark.parametrize("paper", ["letter", "a4"])
+def test_the_sheet_prints_on_the_paper_chosen(
+    browser: Browser, server: Any, paper: str, tmp_path: Path
+) -> None:
+    page = browser.new_page()
+    page.goto(f"{server.url}/settings")
+    page.select_option("#paper", paper)
+    page.click("text=Keep these settings")
+    start(page, server.url)
+    page.click("#order >> text=Cut")
+    pdf = page.pdf(prefer_css_page_size=True)
+    size = {"letter": b"612 792", "a4": b"594.95996 841.91998"}[paper]
+    assert b"/MediaBox [0 0 " + size in pdf
+    page.close()

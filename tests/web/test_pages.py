@@ -1,0 +1,240 @@
+"""Every page and form by HTTP: what works without JavaScript, what is refused, what is kept."""
+
+import re
+from html.parser import HTMLParser
+
+import pytest
+from fastapi.testclient import TestClient
+
+ROLL = "roll of 40 strips, 20 prints"
+PAGES = ("pull", "yield", "size", "cut")
+HTMX = {"hx-request": "true"}
+
+
+def start(client: TestClient, line: str = ROLL) -> int:
+    answer = client.post("/projects", data={"line": line}, follow_redirects=False)
+    assert answer.status_code == 303
+    found = re.search(r"/projects/(\d+)/yield", answer.headers["location"])
+    assert found
+    return int(found[1])
+
+
+def revision(client: TestClient, number: int) -> str:
+    found = re.search(r'name="revision" value="(\d+)"', client.get(f"/projects/{number}/size").text)
+    assert found
+    return found[1]
+
+
+class _Ids(HTMLParser):
+    def __init__(self) -> None:
+        super().__init__()
+        self.ids: list[str] = []
+        self.inline: list[str] = []
+
+    def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
+        for name, value in attrs:
+            if name == "id" and value and not value.startswith("cloth-"):
+                self.ids.append(value)
+            if name == "style" or name.startswith("on"):
+                self.inline.append(f"{tag} {name}={value}")
+
+
+def test_every_page_answers_and_asks_for_nothing_from_elsewhere(client: TestClient) -> None:
+    number = start(client)
+    for path in ("/", "/settings", *(f"/projects/{number}/{page}" for page in PAGES)):
+        answer = client.get(path)
+        assert answer.status_code == 200, path
+        assert "default-src 'none'" in answer.headers["content-security-policy"]
+        assert "unsafe" not in answer.headers["content-security-policy"]
+        loaded = re.findall(r'(?:src|href|action)="([^"#]+)"', answer.text)
+        assert all(address.startswith("/") for address in loaded), path
+        page = _Ids()
+        page.feed(answer.text)
+        assert len(page.ids) == len(set(page.ids)), path
+        assert page.inline == [], path
+
+
+def test_static_files_are_there_and_may_be_kept(client: TestClient) -> None:
+    for address in re.findall(r'(?:src|href)="(/static/[^"]+)"', client.get("/").text):
+        answer = client.get(address)
+        assert answer.status_code == 200
+        assert "immutable" in answer.headers["cache-control"]
+
+
+def test_a_line_is_read_back_and_taken(client: TestClient) -> None:
+    reading = client.get("/quick-entry", params={"line": "40 strips, plaid"}).text
+    assert '<span class="unread">plaid</span>' in reading
+    assert "40 strips" in reading
+    number = start(client)
+    assert "80</b> blocks" in client.get(f"/projects/{number}/yield").text
+
+
+def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
+    answer = client.post("/projects", data={"line": 'plaid & "tartan" <b>'})
+    assert answer.status_code == 422
+    assert "plaid &amp; &#34;tartan&#34; &lt;b&gt;" in answer.text
+    assert "How many strips?" in answer.text
+
+
+def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
+    number = start(client)
+    pages = client.get(f"/projects/{number}/yield").text
+    assert "40 strips × 6 segments of 6½″ = 240, three a block" in pages
+    assert "6 to a strip needs 39″ usable; below that 5, and 66 blocks by segments." in pages
+    size = client.get(f"/projects/{number}/size").text
+    assert "54 × 66" in size
+    assert "across 3¼ yd, upright 4 yd" in size
+    assert "252″ long: 7 strips of 2½, 6 joins" in size
+
+
+def test_sliding_tries_without_keeping_and_posting_keeps(client: TestClient) -> None:
+    number = start(client)
+    choice = {
+        "strips_per_block": "3", "method": "sets", "rule": "best", "measured_length": "38.5",
+        "seam": "1/4",
+    }  # fmt: skip
+    tried = client.get(f"/projects/{number}/yield/try", params=choice).text
+    assert ">65</span> blocks" in tried
+    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
+    kept = client.post(f"/projects/{number}/yield", data={**choice, "revision": "1"}, headers=HTMX)
+    assert '"revision": 2' in kept.headers["hx-trigger"]
+    assert 'id="tally"' in kept.text
+    assert ">65</span> blocks" in client.get(f"/projects/{number}/yield").text
+
+
+def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestClient) -> None:
+    number = start(client)
+    answer = client.post(
+        f"/projects/{number}/finish",
+        data={"revision": "1", "border_width": "99", "binding_width": "wide", "margin": "-1",
+              "binding_source": "sky", "usable_width": "3"},
+    )  # fmt: skip
+    assert answer.status_code == 422
+    for sentence in ("from 0 (none) to 20″", "“wide” is not a length", "“-1” is not a length",
+                     "Usable width is from 18″"):  # fmt: skip
+        assert sentence in answer.text
+    assert 'value="wide"' in answer.text
+    wrong = {"seam": "", "usable_width": "2/0", "units": "ells", "theme": "x", "paper": "y"}
+    settings = client.post("/settings", data={"revision": "0", **wrong})
+    assert settings.status_code == 422
+    assert settings.text.count("field-error") == 5
+    assert 'value="2/0"' in settings.text
+
+
+def test_prints_are_renamed_recoloured_counted_and_added(client: TestClient) -> None:
+    number = start(client)
+    client.post(f"/projects/{number}/prints/0", data={"revision": "1", "name": "Grandma's <b>"})
+    client.post(f"/projects/{number}/prints/0", data={"revision": "2", "ground": "#ffffff"})
+    client.post(f"/projects/{number}/prints/1", data={"revision": "3", "count": "5"})
+    client.post(f"/projects/{number}/prints/border", data={"revision": "4", "name": "blind"})
+    client.post(f"/projects/{number}/prints", data={"revision": "5"})
+    page = client.get(f"/projects/{number}/pull").text
+    assert "Grandma&#39;s &lt;b&gt;" in page
+    assert (
+        "<b>" not in page.replace("</b>", "").replace("<b>", "", 0) or "Grandma's <b>" not in page
+    )
+    assert 'value="#ffffff"' in page
+    assert "44 strips, 21 prints" in page
+    assert "blind" in page
+    wrong = {"ground": "red", "count": "x", "name": "y" * 99}
+    bad = client.post(f"/projects/{number}/prints/0", data={"revision": "6", **wrong})
+    assert bad.status_code == 422
+    assert bad.text.count('class="field-error"') == 3
+    assert client.post(f"/projects/{number}/prints/77", data={"revision": "6"}).status_code == 404
+
+
+def test_two_windows_overwrite_nothing(client: TestClient) -> None:
+    number = start(client)
+    one = client.post(f"/projects/{number}/grid", data={"revision": "1", "grid": "7x9"})
+    assert one.status_code == 200
+    other = client.post(f"/projects/{number}/grid", data={"revision": "1", "grid": "6x8"})
+    assert other.status_code == 409
+    assert "changed in another window" in other.text
+    assert "6x8" in other.text
+    assert "7 × 9" in client.get(f"/projects/{number}/size").text
+    fragment = client.post(
+        f"/projects/{number}/grid", data={"revision": "1", "grid": "6x8"}, headers=HTMX
+    )
+    assert fragment.headers["hx-retarget"] == "#notice"
+    mine = re.search(r'name="revision" value="(\d+)"', fragment.text)
+    assert mine
+    client.post(f"/projects/{number}/grid", data={"revision": mine[1], "grid": "6x8"})
+    assert "6 × 8" in client.get(f"/projects/{number}/size").text
+
+
+def test_projects_are_renamed_copied_deleted_and_brought_back(client: TestClient) -> None:
+    number = start(client)
+    client.post(f"/projects/{number}/name", data={"revision": "1", "name": "Upper berth"})
+    client.post(f"/projects/{number}/copy")
+    assert "Upper berth (copy)" in client.get("/").text
+    gone = client.post(f"/projects/{number}/delete")
+    assert "“Upper berth” is off the wall." in gone.text
+    page = client.get(f"/projects/{number}/size")
+    assert page.status_code == 410
+    assert "Bring it back" in page.text
+    client.post(f"/projects/{number}/restore")
+    assert client.get(f"/projects/{number}/size").status_code == 200
+    nameless = client.post(f"/projects/{number}/name", data={"revision": "2", "name": "  "})
+    assert nameless.status_code == 422
+    assert "This is missing." in nameless.text
+
+
+def test_ticks_are_kept(client: TestClient) -> None:
+    number = start(client)
+    step = re.search(r'name="step" value="([^"]+)"', client.get(f"/projects/{number}/cut").text)
+    assert step
+    client.post(
+        f"/projects/{number}/steps", data={"revision": "1", "step": step[1], "done": "true"}
+    )
+    assert "1 of 7 steps done" in client.get(f"/projects/{number}/cut").text
+    client.post(f"/projects/{number}/steps", data={"revision": "2", "step": step[1]})
+    assert "steps done" not in client.get(f"/projects/{number}/cut").text
+
+
+def test_centimetres_are_one_switch(client: TestClient) -> None:
+    client.post("/settings", data={"revision": "0", "seam": "0.75 cm", "usable_width": "107 cm",
+                                   "units": "cm", "theme": "dark", "paper": "a4"})  # fmt: skip
+    number = start(client, "roll 40 x 6.5 x 107, 20 prints")
+    page = client.get(f"/projects/{number}/yield").text
+    assert "40 strips × 6 segments of 16.5 cm = 240" in page
+    assert 'data-theme="dark"' in page
+    size = client.get(f"/projects/{number}/size").text
+    assert "bed 140 × 200 cm" in size
+    assert " m</dd>" in size
+    assert "paper-a4.css" in client.get(f"/projects/{number}/cut").text
+
+
+def test_strips_that_give_nothing_get_plain_words(client: TestClient) -> None:
+    number = start(client, "4 strips 2 1/2 x 6")
+    for page in PAGES:
+        assert client.get(f"/projects/{number}/{page}").status_code == 200
+    assert "no whole block" in client.get(f"/projects/{number}/size").text
+    assert client.get(f"/projects/{number}/picture.svg").status_code == 200
+    assert "no block yet" in client.get("/").text
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "status"),
+    [
+        ("GET", "/nowhere", 404),
+        ("GET", "/projects/99/size", 404),
+        ("GET", "/projects/abc/size", 404),
+        ("GET", "/projects/99999999999999999999/size", 404),
+        ("POST", "/projects/99/grid", 404),
+        ("DELETE", "/", 405),
+    ],
+)
+def test_plain_pages_for_what_is_not_there(
+    client: TestClient, method: str, path: str, status: int
+) -> None:
+    answer = client.request(method, path, data={"revision": "1"} if method == "POST" else None)
+    assert answer.status_code == status
+    assert "All projects" in answer.text
+    assert "Traceback" not in answer.text
+
+
+def test_more_quilts_than_one_wall_holds(client: TestClient) -> None:
+    for _ in range(26):
+        start(client, "6 strips, 6 prints")
+    assert client.get("/").text.count('class="hanger"') == 24
+    assert client.get("/?wall=2").text.count('class="hanger"') == 2
