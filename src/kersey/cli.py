@@ -71,6 +71,7 @@ def _listen(settings: ServerSettings) -> socket.socket:
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((settings.host, settings.port))
+        listener.listen()
     except OSError as error:
         listener.close()
         raise CannotListen(settings, error) from error

@@ -34,7 +34,7 @@ def start(page: Page, url: str, line: str = "roll of 40 strips, 20 prints") -> N
     page.keyboard.type(line)
     expect(page.locator("#reading .words")).to_contain_text("40 strips")
     page.keyboard.press("Enter")
-    expect(page).to_have_url(lambda address: address.endswith("/yield"))
+    page.wait_for_url("**/yield")
 
 
 def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, server: Any) -> None:
@@ -93,6 +93,7 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     start(page, server.url)
     page.click("#order >> text=Pull")
     page.click("#print-3")
+    expect(page.locator("#name")).to_have_value("brass sprig")
     page.fill("#name", "guard's lamp")
     page.keyboard.press("Tab")
     expect(page.locator("#print-3 .print-name")).to_have_text("guard's lamp")

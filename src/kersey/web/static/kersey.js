@@ -79,7 +79,11 @@ document.addEventListener("keydown", (event) => {
     document.getElementById("keys").hidden = true;
     return;
   }
-  if (isField(here)) return;
+  if (isField(here)) {
+    // The key that leads to an empty field is not written into it.
+    if (here.value === "" && event.key === here.dataset.key && event.key === "/") event.preventDefault();
+    return;
+  }
   if (event.key === "?") {
     toggleKeys();
     return;
