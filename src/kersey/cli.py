@@ -1,7 +1,6 @@
 """The command line: ``kersey serve`` on one's own data, ``kersey demo`` on the sample world."""
 
 import logging
-import socket
 import sys
 from contextlib import suppress
 from pathlib import Path
@@ -13,6 +12,7 @@ import uvicorn
 from kersey.core.errors import KerseyError
 from kersey.demo.sample_world import load_sample_world
 from kersey.web.app import create_app
+from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
 
 app = typer.Typer(add_completion=False, no_args_is_help=True, help=__doc__)
@@ -53,7 +53,7 @@ def _run(settings: ServerSettings, kept: str) -> None:
     logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=logging.WARNING)
     try:
         site = create_app(settings)
-        listener = _listen(settings)
+        listener = open_listener(settings.host, settings.port)
     except KerseyError as error:
         _fail(str(error))
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
@@ -63,29 +63,6 @@ def _run(settings: ServerSettings, kept: str) -> None:
     with suppress(KeyboardInterrupt):
         server.run(sockets=[listener])
     print("\nStopped. Everything is kept.")
-
-
-def _listen(settings: ServerSettings) -> socket.socket:
-    family = socket.AF_INET6 if ":" in settings.host else socket.AF_INET
-    listener = socket.socket(family, socket.SOCK_STREAM)
-    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-    try:
-        listener.bind((settings.host, settings.port))
-        listener.listen()
-    except OSError as error:
-        listener.close()
-        raise CannotListen(settings, error) from error
-    return listener
-
-
-class CannotListen(KerseyError):
-    """The address is taken, or not ours."""
-
-    def __init__(self, settings: ServerSettings, error: OSError) -> None:
-        super().__init__(
-            f"Cannot listen on {settings.host}:{settings.port} ({error.strerror}). "
-            "Is Kersey running already? Choose another port with --port."
-        )
 
 
 def _fail(words: str) -> None:

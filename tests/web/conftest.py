@@ -1,6 +1,7 @@
 """A site over an empty folder, and a real server over it for the browser."""
 
 import re
+import shutil
 import signal
 import subprocess
 import sys
@@ -16,6 +17,7 @@ from kersey.demo.sample_world import load_sample_world
 from kersey.web.app import create_app
 from kersey.web.server_settings import ServerSettings
 
+_BROWSERS = ("chromium", "chromium-browser", "google-chrome")
 ADDRESS = "http://127.0.0.1:8000"
 _STARTED = re.compile(r"Kersey is at (\S+)")
 
@@ -87,6 +89,6 @@ def sample_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
     return {
-        "executable_path": "/usr/bin/chromium",
+        "executable_path": next(filter(None, map(shutil.which, _BROWSERS))),
         "args": ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
     }

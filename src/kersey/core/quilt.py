@@ -48,7 +48,7 @@ class Quilt:
     project: Project
     units: Units
     answer: RailYield
-    size: SizeOption
+    sizes: Sizes
     plan: StripPlan
     setting: Setting
     border: Border | None
@@ -56,6 +56,11 @@ class Quilt:
     batting: Batting
     binding: Binding
     left: Leftovers
+
+    @property
+    def size(self) -> SizeOption:
+        """The size in use."""
+        return self.sizes.current
 
     @property
     def top_width(self) -> Fraction:
@@ -110,7 +115,8 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     """
     design = project.design
     answer = yields_of(project)[design.method]
-    size = sizes_of(project, units).current
+    sizes = sizes_of(project, units)
+    size = sizes.current
     plan = plan_strips(answer, min(size.blocks, answer.blocks))
     left = leftovers(answer, plan)
     shop = Workshop(design.seam, design.usable_width, units)
@@ -119,7 +125,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         project=project,
         units=units,
         answer=answer,
-        size=size,
+        sizes=sizes,
         plan=plan,
         setting=arrange(plan.blocks, size.rows, size.columns),
         border=plan_border(size.body_width, size.body_length, size.border_width, shop),

@@ -39,17 +39,23 @@ class Workroom:
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield session
 
+    def kept_quilt(self, project_id: int, revision: int, units: Units) -> Quilt | None:
+        """The quilt of a project at a revision, if it was worked out lately."""
+        key = (project_id, revision, units)
+        with self._lock:
+            if key in self._quilts:
+                self._quilts.move_to_end(key)
+            return self._quilts.get(key)
+
     def quilt(self, stored: StoredProject, units: Units) -> Quilt:
         """The quilt of a project at its revision, worked out once.
 
         Raises `NoQuilt` when there is not a single block.
         """
+        kept = self.kept_quilt(stored.id, stored.revision, units)
+        if kept is not None:
+            return kept
         key = (stored.id, stored.revision, units)
-        with self._lock:
-            kept = self._quilts.get(key)
-            if kept is not None:
-                self._quilts.move_to_end(key)
-                return kept
         quilt = make_quilt(stored.project, units)
         with self._lock:
             self._quilts[key] = quilt

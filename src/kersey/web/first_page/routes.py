@@ -6,6 +6,7 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
 from pydantic import AfterValidator
+from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.fabric import checked_name
@@ -19,7 +20,6 @@ from kersey.drawing.quilt import draw_miniature
 from kersey.store.preferences import Preferences, is_sample_world, load_preferences
 from kersey.store.projects import (
     ProjectLine,
-    StoredProject,
     add_project,
     count_projects,
     delete_project,
@@ -31,7 +31,6 @@ from kersey.store.projects import (
 )
 from kersey.web.forms import BadForm, Form, TypedForm, read_form
 from kersey.web.project_page import (
-    OpenProject,
     ProjectId,
     RevisedForm,
     change,
@@ -181,7 +180,7 @@ def _page(
     with room.transaction() as session:
         preferences = load_preferences(session)
         lines = list_projects(session, (wall - 1) * _ON_THE_WALL, _ON_THE_WALL)
-        opened = [_open(room, session, li, preferences) for li in lines]
+        hung = [(line, _quilt(room, session, line, preferences)) for line in lines]
         total = count_projects(session)
         deleted = list_deleted(session, _DELETED_SHOWN)
         sample = is_sample_world(session)
@@ -190,7 +189,7 @@ def _page(
         "units": preferences.workshop.units,
         "preferences": preferences,
         "is_sample": bool(sample),
-        "hangers": _hangers(opened),
+        "hangers": _hangers(hung),
         "total": total,
         "wall": wall,
         "walls": max(1, -(-total // _ON_THE_WALL)),
@@ -205,27 +204,33 @@ def _page(
     return render(request, "first_page/page.html", context, status)
 
 
-def _open(room: Workroom, session: Any, line: ProjectLine, preferences: Preferences) -> OpenProject:
-    return with_quilt(room, get_project(session, line.id), preferences)
+def _quilt(
+    room: Workroom, session: Session, line: ProjectLine, preferences: Preferences
+) -> Quilt | None:
+    """The quilt on a line of the list; the project is only read when it is not remembered."""
+    units = preferences.workshop.units
+    kept = room.kept_quilt(line.id, line.revision, units)
+    return kept or with_quilt(room, get_project(session, line.id), preferences).quilt
 
 
-def _hangers(opened: Sequence[OpenProject]) -> list[Hanger]:
+def _hangers(hung: Sequence[tuple[ProjectLine, Quilt | None]]) -> list[Hanger]:
     """The quilts at one scale, small enough that the longest still hangs on the wall."""
-    longest = max((float(o.quilt.size.length) for o in opened if o.quilt), default=1.0)
+    longest = max((float(quilt.size.length) for _, quilt in hung if quilt), default=1.0)
     scale = min(_PX_PER_INCH, _LONGEST_HANGER_PX / longest)
-    return [_hanger(o.stored, o.quilt, scale) for o in opened]
+    return [_hanger(line, quilt, scale) for line, quilt in hung]
 
 
-def _hanger(stored: StoredProject, quilt: Quilt | None, scale: float) -> Hanger:
-    name = stored.project.name
+def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
     if quilt is None:
         act = NEXT_ACT[Stage.YIELD]
-        return Hanger(stored.id, stored.revision, name, "no block yet", act, "yield_page", 120, 120)
-    stage = next_stage(stored.project, work_order(quilt))
+        return Hanger(
+            line.id, line.revision, line.name, "no block yet", act, "yield_page", 120, 120
+        )
+    stage = next_stage(quilt.project, work_order(quilt))
     return Hanger(
-        stored.id,
-        stored.revision,
-        name,
+        line.id,
+        line.revision,
+        line.name,
         format_size(quilt.size.width, quilt.size.length, quilt.units),
         NEXT_ACT[stage] if stage else "All cut and sewn",
         f"{stage or Stage.CUT}_page",

@@ -25,7 +25,7 @@ from kersey.core.purposes import (
     BadPurpose,
     Wish,
 )
-from kersey.core.quilt import Sizes, sizes_of
+from kersey.core.quilt import Quilt, Sizes
 from kersey.core.size_search import MOST_ROWS, SizeOption, why
 from kersey.core.stages import Stage
 from kersey.core.workshop import check_usable_width
@@ -203,8 +203,7 @@ def _context(opened: OpenProject) -> dict[str, Any]:
     }
     if opened.quilt is None:
         return context
-    sizes = sizes_of(opened.project, opened.units)
-    return context | _sizes_context(opened, sizes)
+    return context | _sizes_context(opened.quilt)
 
 
 _WAYS = {
@@ -214,9 +213,8 @@ _WAYS = {
 }
 
 
-def _sizes_context(opened: OpenProject, sizes: Sizes) -> dict[str, Any]:
-    quilt = opened.quilt
-    assert quilt is not None
+def _sizes_context(quilt: Quilt) -> dict[str, Any]:
+    sizes = quilt.sizes
     shown = _shown(sizes)
     view = view_of(shown)
     return {
@@ -226,12 +224,12 @@ def _sizes_context(opened: OpenProject, sizes: Sizes) -> dict[str, Any]:
                 "grid": f"{option.columns}x{option.rows}",
                 "option": option,
                 "chosen": _same_grid(option, sizes.current),
-                "drawing": draw_size(option, view, opened.units),
+                "drawing": draw_size(option, view, quilt.units),
             }
             for option in shown
         ],
         "all_sizes": len(sizes.options),
-        "why": why(sizes.current, opened.units),
+        "why": why(sizes.current, quilt.units),
         "is_best": _same_grid(sizes.current, sizes.options[0]),
         "best": sizes.options[0],
         "backing_plan": quilt.backing_plan,

@@ -1,0 +1,41 @@
+# make demo    set up, and serve the sample world on http://127.0.0.1:8000
+# make test    set up, and run every check and test
+# make setup   only set up: afterwards .venv/bin/kersey works
+# make bench   measure every page beside a bare one
+
+.PHONY: demo test setup bench pictures format
+BIN := .venv/bin
+
+demo: setup
+	$(BIN)/kersey demo
+
+setup: .venv/ready
+
+test: .venv/ready-for-tests
+	sh tools/find-browser.sh
+	$(BIN)/ruff check
+	$(BIN)/ruff format --check
+	$(BIN)/mypy
+	$(BIN)/lint-imports
+	$(BIN)/pytest
+
+bench: .venv/ready-for-tests
+	$(BIN)/python -m bench.pages
+
+pictures: .venv/ready-for-tests
+	sh tools/find-browser.sh
+	$(BIN)/python tools/take_pictures.py
+
+format: .venv/ready-for-tests
+	$(BIN)/ruff check --fix
+	$(BIN)/ruff format
+
+.venv/ready: requirements/run.txt pyproject.toml
+	sh tools/make-venv.sh
+	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements/run.txt
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps -e .
+	touch $@
+
+.venv/ready-for-tests: .venv/ready requirements/dev.txt
+	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements/dev.txt
+	touch $@

@@ -1,0 +1,1 @@
+"""Measurements; nothing here asserts a time."""
