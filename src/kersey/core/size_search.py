@@ -264,7 +264,7 @@ def _border_words(option: SizeOption, units: Units) -> str:
 
 
 def _ratio_reason(option: SizeOption) -> tuple[str, ...]:
-    if option.ratio > LONGEST_RATIO:
+    if option.ratio > LONGEST_RATIO and not option.purpose_wished:
         return ("Long and narrow: the sides differ by more than a half.",)
     if option.width == option.length:
         return ("Square.",)

@@ -143,14 +143,15 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
 
 def _rails(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """All rails of one print lying the same way are one path."""
-    f = quilt.answer.block.finished_size
-    rail = quilt.answer.block.finished_rail_width
+    f = float(quilt.answer.block.finished_size)
+    rail = float(quilt.answer.block.finished_rail_width)
+    first_x, first_y = float(left), float(top)
     paths: dict[tuple[int, bool], list[str]] = defaultdict(list)
     for r, row in enumerate(quilt.setting.places):
         for c, block in enumerate(row):
             upright = quilt.setting.is_upright(r, c)
             for i, index in enumerate(block or ()):
-                x, y = left + c * f, top + r * f
+                x, y = first_x + c * f, first_y + r * f
                 box = (
                     box_path(x + i * rail, y, rail, f)
                     if upright
@@ -215,21 +216,12 @@ def _outline_drawing(quilt: Quilt) -> str:
         return ""
     width, length = purpose.most_width, purpose.most_length
     words = f"{purpose.name}, {format_size(width, length, quilt.units)}"
-    return rect(
-        -width / 2,
-        -length / 2,
-        width,
-        length,
-        class_="outline",
-        fill="none",
-        stroke_width=0.3,
-        stroke_dasharray="1.3 1",
-        rx=0.8,
-    ) + text(
-        words,
-        width / 2,
-        max(float(length), float(quilt.size.length)) / 2 + 2.3,
-        class_="outline-name",
-        font_size=1.75,
-        text_anchor="end",
+    box = (-width / 2, -length / 2, width, length)
+    below = max(float(length), float(quilt.size.length)) / 2 + 2.3
+    return (
+        rect(*box, class_="outline-ground", fill="none", stroke_width=0.55, rx=0.8)
+        + rect(
+            *box, class_="outline", fill="none", stroke_width=0.3, stroke_dasharray="1.3 1", rx=0.8
+        )
+        + text(words, width / 2, below, class_="outline-name", font_size=1.75, text_anchor="end")
     )

@@ -1,0 +1,83 @@
+"""Takes the README's pictures of the sample world into docs/screenshots."""
+
+import re
+import shutil
+import subprocess
+import sys
+import tempfile
+from dataclasses import dataclass
+from pathlib import Path
+
+from playwright.sync_api import Browser, sync_playwright
+
+FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
+DESK, PHONE = (1280, 800), (390, 844)
+
+
+@dataclass(frozen=True)
+class Shot:
+    name: str
+    path: str
+    view: tuple[int, int] = DESK
+    theme: str = "light"
+    typed: str = ""
+
+
+SHOTS = (
+    Shot("first-page", "/"),
+    Shot("quick-entry", "/", typed='42 strips 2 1/2 x 41.5, 14 prints, plaid "attic roll"'),
+    Shot("pull", "/projects/5/pull"),
+    Shot("yield", "/projects/5/yield"),
+    Shot("yield-dark", "/projects/4/yield", theme="dark"),
+    Shot("size", "/projects/5/size"),
+    Shot("cut", "/projects/4/cut"),
+    Shot("size-phone", "/projects/5/size", PHONE),
+    Shot("cut-phone-dark", "/projects/5/cut", PHONE, "dark"),
+)
+
+
+def main() -> None:
+    browser_path = next(filter(None, map(shutil.which, ("chromium", "google-chrome"))))
+    with tempfile.TemporaryDirectory() as data, sync_playwright() as playwright:
+        server, url = _serve(data)
+        browser = playwright.chromium.launch(
+            executable_path=browser_path,
+            args=["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
+        )
+        for shot in SHOTS:
+            _take(browser, url, shot)
+        browser.close()
+        server.terminate()
+        server.wait()
+
+
+def _serve(data: str) -> tuple[subprocess.Popen[str], str]:
+    command = [sys.executable, "-c", "from kersey.cli import app; app()", "demo"]
+    server = subprocess.Popen(
+        [*command, "--port", "0", "--data", data], stdout=subprocess.PIPE, text=True
+    )
+    assert server.stdout is not None
+    for line in server.stdout:
+        found = re.search(r"Kersey is at (\S+)", line)
+        if found:
+            return server, found[1]
+    raise SystemExit("the server did not start")
+
+
+def _take(browser: Browser, url: str, shot: Shot) -> None:
+    width, height = shot.view
+    page = browser.new_page(
+        viewport={"width": width, "height": height},
+        color_scheme=shot.theme,  # type: ignore[arg-type]
+    )
+    page.goto(url + shot.path)
+    if shot.typed:
+        page.fill("#line", shot.typed)
+        page.locator("#reading .words").wait_for()
+    page.wait_for_load_state("networkidle")
+    page.screenshot(path=FOLDER / f"{shot.name}.png")
+    page.close()
+
+
+if __name__ == "__main__":
+    main()
