@@ -1,6 +1,7 @@
 """What is kept: whole projects come back as they were, and nothing is overwritten unseen."""
 
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from fractions import Fraction
@@ -8,6 +9,7 @@ from pathlib import Path
 
 import pytest
 from sqlalchemy import Engine
+from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 from kersey.core.backing import BackingWay
@@ -171,3 +173,26 @@ def test_settings_are_kept_and_not_overwritten_unseen(engine: Engine) -> None:
         assert load_preferences(session).theme is Theme.DARK
         with pytest.raises(PreferencesChanged):
             save_preferences(session, Preferences(paper=Paper.A4, revision=0))
+
+
+def test_of_many_writers_at_once_one_succeeds(engine: Engine) -> None:
+    with Session(engine) as session, session.begin():
+        number = add_project(session, roll(), NOON)
+
+    def write(writer: int) -> bool:
+        try:
+            with Session(engine) as session, session.begin():
+                change_project(
+                    session, number, 1, lambda p: replace(p, name=f"Writer {writer}"), NOON
+                )
+        except (ProjectChanged, OperationalError):
+            return False
+        return True
+
+    with ThreadPoolExecutor(8) as pool:
+        written = list(pool.map(write, range(8)))
+    assert sum(written) == 1
+    with Session(engine) as session:
+        stored = get_project(session, number)
+        assert stored.revision == 2
+        assert stored.project.name == f"Writer {written.index(True)}"

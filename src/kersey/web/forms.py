@@ -24,6 +24,7 @@ _SENTENCES = {
     "enum": "Choose one of the list.",
     "literal_error": "Choose one of the list.",
     "string_too_long": "At most {max_length} letters.",
+    "string_pattern_mismatch": "Write it like 8x10.",
     "bool_parsing": "Choose yes or no.",
 }
 
@@ -76,7 +77,8 @@ def _by_field(error: ValidationError) -> dict[str, str]:
 def _sentence(kind: str, facts: Mapping[str, Any], message: str) -> str:
     if kind == "value_error":
         return str(facts["error"])
-    return _SENTENCES.get(kind, message).format(**facts)
+    sentence = _SENTENCES.get(kind)
+    return message if sentence is None else sentence.format(**facts)
 
 
 async def _typed_form(request: Request) -> Typed:

@@ -1,0 +1,109 @@
+"""Whatever is typed into any field: an answer, never a fault, and nothing stored that breaks."""
+
+import string
+
+import pytest
+from fastapi.testclient import TestClient
+from hypothesis import given, settings
+from hypothesis import strategies as st
+from tests.web.conftest import client_for
+
+FORMS = {
+    "/projects": ["line"],
+    "/settings": ["seam", "usable_width", "units", "theme", "paper"],
+    "/projects/1/name": ["name"],
+    "/projects/1/prints": [],
+    "/projects/1/prints/0": ["name", "value", "motif", "ground", "figure", "count"],
+    "/projects/1/prints/border": ["name", "ground"],
+    "/projects/1/lot": ["width", "length", "measured_length"],
+    "/projects/1/yield": ["strips_per_block", "method", "rule", "measured_length", "seam"],
+    "/projects/1/grid": ["grid", "columns", "rows"],
+    "/projects/1/wish": ["purpose", "own_width", "own_length", "drop", "tuck"],
+    "/projects/1/finish": ["border_width", "binding_width", "binding_source", "margin",
+                           "backing_way", "usable_width"],
+    "/projects/1/steps": ["step", "done"],
+}  # fmt: skip
+SENSIBLE = (
+    "2 1/2",
+    "0",
+    "-1",
+    "1/0",
+    "42",
+    "6.5 cm",
+    "999999",
+    "8x10",
+    "60x60",
+    "99x99",
+    "own",
+    "queen",
+    "segments",
+    "sets",
+    "best",
+    "any",
+    "different",
+    "stash",
+    "bought",
+    "across",
+    "wide",
+    "dark",
+    "dot",
+    "#a3342d",
+    "cm",
+    "in",
+    "letter",
+    "true",
+    "",
+    "½",
+    "12 strips",
+)
+typed = (
+    st.sampled_from(SENSIBLE) | st.text(max_size=30) | st.text(string.digits + "./ x", max_size=8)
+)
+ANSWERS = {200, 204, 303, 404, 409, 422}
+
+
+@st.composite
+def posts(draw: st.DrawFn) -> tuple[str, dict[str, str]]:
+    path = draw(st.sampled_from(sorted(FORMS)))
+    fields = {name: draw(typed) for name in FORMS[path] if draw(st.integers(0, 5))}
+    return path, fields
+
+
+@pytest.fixture(scope="module")
+def site(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
+    client = client_for(tmp_path_factory.mktemp("fuzz"))
+    client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
+    return client
+
+
+@settings(max_examples=300)
+@given(post=posts(), htmx=st.booleans())
+def test_no_form_can_make_it_fail(
+    site: TestClient, post: tuple[str, dict[str, str]], htmx: bool
+) -> None:
+    path, fields = post
+    stored = site.app.state.workroom  # type: ignore[attr-defined]
+    with stored.engine.connect() as connection:
+        now = connection.exec_driver_sql("SELECT revision FROM project WHERE id = 1").scalar()
+        shown = connection.exec_driver_sql("SELECT max(revision) FROM preferences").scalar() or 0
+    revision = str(shown if path == "/settings" else now)
+    answer = site.post(
+        path,
+        data={**fields, "revision": revision},
+        headers={"hx-request": "true"} if htmx else {},
+        follow_redirects=False,
+    )
+    assert answer.status_code in ANSWERS, (path, fields, answer.text[:400])
+    for page in ("pull", "yield", "size", "cut"):
+        assert site.get(f"/projects/1/{page}").status_code == 200, (path, fields, page)
+
+
+@given(st.text(max_size=250))
+def test_no_line_can_make_quick_entry_fail(site: TestClient, line: str) -> None:
+    assert site.get("/quick-entry", params={"line": line}).status_code == 200
+
+
+@given(st.dictionaries(st.sampled_from(FORMS["/projects/1/yield"]), typed))
+def test_no_slider_can_make_the_yield_fail(site: TestClient, choices: dict[str, str]) -> None:
+    answer = site.get("/projects/1/yield/try", params=choices)
+    assert answer.status_code in {200, 422}
