@@ -9,15 +9,16 @@ from hypothesis import strategies as st
 from kersey.core.colour import NotAColour, checked_colour, lightness
 from kersey.core.fabric import (
     BadFabric,
+    Lot,
     Motif,
     Print,
     Stack,
-    StripLot,
     Swatch,
     Value,
     spread,
     value_of,
 )
+from kersey.core.forms import BadPiece
 from kersey.core.print_names import made_up_prints
 
 WIDTH, LENGTH = Fraction(5, 2), Fraction(42)
@@ -80,21 +81,21 @@ def test_strips_are_spread_evenly(count: int, kinds: int) -> None:
     ("width", "length"), [("1/2", "42"), ("13", "42"), ("5/2", "2"), ("5/2", "121"), ("0", "0")]
 )
 def test_strips_that_cannot_be(width: str, length: str) -> None:
-    with pytest.raises(BadFabric):
-        StripLot(Fraction(width), Fraction(length), spread(4, made_up_prints(2)))
+    with pytest.raises(BadPiece):
+        Lot(Fraction(width), Fraction(length), spread(4, made_up_prints(2)))
 
 
 def test_a_lot_has_a_strip_at_least_and_not_too_many() -> None:
     cloth = made_up_prints(1)[0]
     for stacks in ((Stack(cloth, 0),), (Stack(cloth, 400), Stack(cloth, 400))):
-        with pytest.raises(BadFabric, match="from 1 to 600"):
-            StripLot(WIDTH, LENGTH, stacks)
+        with pytest.raises(BadFabric, match="From 1 to 600"):
+            Lot(WIDTH, LENGTH, stacks)
     with pytest.raises(BadFabric):
         Stack(cloth, -1)
 
 
 def test_a_measured_strip_is_believed_over_its_label() -> None:
-    lot = StripLot(WIDTH, LENGTH, spread(4, made_up_prints(2)))
+    lot = Lot(WIDTH, LENGTH, spread(4, made_up_prints(2)))
     assert lot.usable_length == 42
     assert lot.measured(Fraction(165, 4)).usable_length == Fraction(165, 4)
     assert lot.measured(Fraction(165, 4)).measured(None) == lot

@@ -7,8 +7,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.fabric import Value
+from kersey.core.forms import Form
 from kersey.core.length import Units
-from kersey.core.quick_entry import NotTaken, read_line, take_line
+from kersey.core.quick_entry import NotTaken, read_line, read_lines, take_line
 from kersey.core.workshop import Workshop
 
 TWO_AND_A_HALF = Fraction(5, 2)
@@ -52,8 +53,14 @@ def test_lines_that_are_taken(
         ("99999 strips", "From 1 to 600"),
         ("3 strips, 5 prints", "5 prints cannot come out of 3 strips"),
         ("20 prints 3 each 40 strips", "60, not 40"),
-        ("12 fat quarters", "takes strips so far"),
-        ("900 g crumbs", "takes strips so far"),
+        ("squares", "How many squares?"),
+        ("crumbs", "How much? Say it like 900 g"),
+        ("60 pieces", "How large? Say it like 9 x 12"),
+        ("200 kg crumbs", "from 1 g to 100 kg"),
+        ("42 squares 30 x 30", "A square is from 1″ to 24″"),
+        ("9 strings 1 1/2 x 300", "at most 120″ long"),
+        ("12 fat quarters, 40 strips", "“40”"),
+        ("2 1/4 yd charcoal and 3 yd rust", "“3”"),
         ("40 strips 30 x 42", "A strip is from"),
         ("40 strips 2 1/2 x 2", None),
         ("40 strips 2 1/2 x 900", "at most 120"),
@@ -69,6 +76,64 @@ def test_lines_that_are_not(line: str, complaint: str | None) -> None:
         return
     with pytest.raises(NotTaken, match=complaint.replace("?", r"\?")):
         take_line(line)
+
+
+@pytest.mark.parametrize(
+    ("line", "form", "count", "prints", "width", "length"),
+    [
+        ("12 light fat quarters", Form.FAT_QUARTER, 12, 12, "35/2", "21"),
+        ("12 fat quarters 17 x 20 1/2", Form.FAT_QUARTER, 12, 12, "17", "41/2"),
+        ("bundle of 6 fat eighths", Form.FAT_EIGHTH, 6, 6, "17/2", "21"),
+        ("42 charm squares, 21 prints", Form.SQUARE, 42, 21, "5", "5"),
+        ("stack of 42 ten-inch squares", Form.SQUARE, 42, 42, "10", "10"),
+        ("40 mini squares, 20 prints, 2 of each", Form.SQUARE, 40, 20, "5/2", "5/2"),
+        ("100 2 1/2 inch squares, 4 prints", Form.SQUARE, 100, 4, "5/2", "5/2"),
+        ("2 1/4 yd charcoal", Form.YARDAGE, 1, 1, "42", "81"),
+        ("0.5 m x 110 cm steam", Form.YARDAGE, 1, 1, "5500/127", "2500/127"),
+        ("9 strings 1 1/2 x 30", Form.STRING, 9, 1, "3/2", "30"),
+        ("3 pieces 9 x 12 rust plaid", Form.PIECE, 3, 1, "9", "12"),
+        ("60 triangles 2 1/2 x 2 1/2", Form.TRIANGLE, 60, 1, "5/2", "5/2"),
+        ("5 yd backing 108 wide", Form.BACKING, 1, 1, "108", "180"),
+        ("batting 72 x 90", Form.BATTING, 1, 1, "72", "90"),
+        ("fat quarter lamp red", Form.FAT_QUARTER, 1, 1, "35/2", "21"),
+    ],
+)
+def test_every_form_is_understood(
+    line: str, form: Form, count: int, prints: int, width: str, length: str
+) -> None:
+    lot = take_line(line).lot
+    assert lot is not None
+    assert (lot.form, lot.count, len(lot.stacks)) == (form, count, prints)
+    assert (lot.width, lot.length) == (Fraction(width), Fraction(length))
+
+
+def test_words_that_mean_nothing_else_name_the_cloth() -> None:
+    for line, name in (
+        ("2 1/4 yd charcoal", "charcoal"),
+        ("a shoe box, 900 g of crumbs", "shoe box"),
+    ):
+        reading = take_line(line)
+        assert reading.lot is not None
+        assert reading.lot.prints[0].name == reading.name == name
+
+
+def test_strings_vary_and_scraps_are_weighed() -> None:
+    strings = take_line("strings 1 1/4 to 2 1/2, about 60, 9 to 30 long").lot
+    assert strings is not None
+    assert (strings.width, strings.most_width) == (Fraction(5, 4), TWO_AND_A_HALF)
+    assert (strings.length, strings.most_length) == (9, 30)
+    assert (strings.count, strings.estimated) == (60, True)
+    assert strings.area == 60 * Fraction(15, 8) * Fraction(39, 2)
+    scraps = take_line("1 kg crumbs").lot
+    assert scraps is not None
+    square_metres = float(scraps.area) * 0.0254**2
+    assert square_metres == pytest.approx(1000 / 145)
+    assert "an estimate" in " ".join(read_line("1 kg crumbs").in_words)
+
+
+def test_a_pasted_list_is_read_line_by_line() -> None:
+    readings = read_lines("12 fat quarters\n\n42 charm squares, 21 prints\nnonsense\n")
+    assert [reading.taken for reading in readings] == [True, True, False]
 
 
 def test_what_was_not_said_is_assumed_aloud() -> None:

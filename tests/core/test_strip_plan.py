@@ -7,7 +7,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.fabric import Stack, StripLot
+from kersey.core.fabric import Lot, Stack
 from kersey.core.leftovers import leftovers
 from kersey.core.print_names import made_up_prints
 from kersey.core.strip_plan import StripPlan, TooFewStrips, plan_strips
@@ -45,7 +45,7 @@ def faults(answer: RailYield, plan: StripPlan, blocks: int) -> list[str]:
 def questions(draw: st.DrawFn) -> tuple[RailYield, int]:
     counts = draw(st.lists(st.integers(0, 6), min_size=1, max_size=12).filter(any))
     stacks = tuple(map(Stack, made_up_prints(len(counts)), counts))
-    lot = StripLot(Fraction(5, 2), Fraction(draw(st.integers(20, 44))), stacks)
+    lot = Lot(Fraction(5, 2), Fraction(draw(st.integers(20, 44))), stacks)
     rule = draw(st.sampled_from([None, True, False]))
     question = YieldQuestion(draw(st.integers(2, 6)), QUARTER, rule)
     answer = rail_yield(lot, question, draw(st.sampled_from(list(Method))))
@@ -66,7 +66,7 @@ def test_every_plan_passes_the_checker(asked: tuple[RailYield, int]) -> None:
 
 def test_the_checker_finds_wrong_plans() -> None:
     stacks = tuple(Stack(cloth, 2) for cloth in made_up_prints(3))
-    lot = StripLot(Fraction(5, 2), Fraction(42), stacks)
+    lot = Lot(Fraction(5, 2), Fraction(42), stacks)
     answer = rail_yield(lot, YieldQuestion(3, QUARTER, True), Method.SEGMENTS)
     right = plan_strips(answer, 12)
     assert faults(answer, right, 12) == []
@@ -79,7 +79,7 @@ def test_the_checker_finds_wrong_plans() -> None:
 
 def test_strips_that_are_not_needed_stay_whole() -> None:
     stacks = tuple(Stack(cloth, 2) for cloth in made_up_prints(20))
-    lot = StripLot(Fraction(5, 2), Fraction(42), stacks)
+    lot = Lot(Fraction(5, 2), Fraction(42), stacks)
     for method in Method:
         answer = rail_yield(lot, YieldQuestion(3, QUARTER), method)
         assert sum(plan_strips(answer, 72).whole_strips) == 4
@@ -87,7 +87,7 @@ def test_strips_that_are_not_needed_stay_whole() -> None:
 
 
 def test_more_blocks_than_there_are_is_refused() -> None:
-    lot = StripLot(Fraction(5, 2), Fraction(42), (Stack(made_up_prints(1)[0], 3),))
+    lot = Lot(Fraction(5, 2), Fraction(42), (Stack(made_up_prints(1)[0], 3),))
     answer = rail_yield(lot, YieldQuestion(3, QUARTER), Method.SETS)
     with pytest.raises(TooFewStrips, match="choose at most 6"):
         plan_strips(answer, 7)

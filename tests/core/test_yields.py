@@ -8,7 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.rails import BadRailBlock, RailBlock
-from kersey.core.fabric import StripLot, spread
+from kersey.core.fabric import Lot, spread
 from kersey.core.length import Units
 from kersey.core.print_names import made_up_prints
 from kersey.core.yields import (
@@ -27,12 +27,12 @@ QUARTER = Fraction(1, 4)
 INCHES = Units.INCHES
 
 
-def strips(count: int, length: str = "42", prints: int = 20, width: str = "5/2") -> StripLot:
+def strips(count: int, length: str = "42", prints: int = 20, width: str = "5/2") -> Lot:
     kinds = made_up_prints(min(prints, count))
-    return StripLot(Fraction(width), Fraction(length), spread(count, kinds))
+    return Lot(Fraction(width), Fraction(length), spread(count, kinds))
 
 
-def yields(lot: StripLot, k: int = 3, different: bool | None = None) -> tuple[RailYield, ...]:
+def yields(lot: Lot, k: int = 3, different: bool | None = None) -> tuple[RailYield, ...]:
     question = YieldQuestion(k, QUARTER, different)
     return tuple(rail_yield(lot, question, method) for method in Method)
 
@@ -50,9 +50,7 @@ def yields(lot: StripLot, k: int = 3, different: bool | None = None) -> tuple[Ra
         (strips(40, "6"), 3, 6, 0, 0),
     ],
 )
-def test_worked_figures(
-    lot: StripLot, k: int, finished: int, by_segments: int, by_sets: int
-) -> None:
+def test_worked_figures(lot: Lot, k: int, finished: int, by_segments: int, by_sets: int) -> None:
     """Sources: handbook sections 3 and 4, reckoned by hand."""
     segments, sets = yields(lot, k)
     assert segments.block.finished_size == finished
@@ -137,9 +135,9 @@ lots = st.builds(
 
 @given(lots, st.integers(2, 6), st.sampled_from([None, True, False]))
 def test_more_or_longer_strips_never_give_fewer_blocks(
-    lot: StripLot, k: int, different: bool | None
+    lot: Lot, k: int, different: bool | None
 ) -> None:
-    more = StripLot(lot.width, lot.length, spread(lot.count + 1, lot.prints))
+    more = Lot(lot.width, lot.length, spread(lot.count + 1, lot.prints))
     longer = lot.measured(lot.length + 1)
     for now, with_more, with_longer in zip(
         yields(lot, k, different), yields(more, k, different), yields(longer, k, different),
@@ -150,7 +148,7 @@ def test_more_or_longer_strips_never_give_fewer_blocks(
 
 
 @given(lots, st.integers(2, 6))
-def test_cloth_in_is_cloth_out(lot: StripLot, k: int) -> None:
+def test_cloth_in_is_cloth_out(lot: Lot, k: int) -> None:
     """Segments used, segments and strips over, and ends add up to all the strips."""
     for answer in yields(lot, k, different=False):
         u, n = answer.block.unfinished_size, answer.division.pieces

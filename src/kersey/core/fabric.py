@@ -13,13 +13,14 @@ from fractions import Fraction
 
 from kersey.core.colour import DARK_BELOW, LIGHT_FROM, checked_colour, lightness
 from kersey.core.errors import InvalidValue
+from kersey.core.forms import FACTS, Form, check_piece
+from kersey.core.length import METRE
 
-# More than a shop has in a year, few enough to lay out while a slider moves.
-MOST_STRIPS = 600
-# A strip is a strip while it is longer than wide, fits a mat, and comes off a real bolt.
-NARROWEST_STRIP = Fraction(3, 4)
-WIDEST_STRIP = Fraction(12)
-LONGEST_STRIP = Fraction(120)
+# Cotton for quilting weighs about 145 g per square metre (handbook section 2); an estimate.
+GRAMS_PER_SQUARE_METRE = Fraction(145)
+MOST_GRAMS = 100_000
+# Washing takes 2 to 5 %; more than 15 is not quilting cotton.
+MOST_SHRINKAGE = Fraction(15)
 LONGEST_NAME = 80
 
 
@@ -101,38 +102,57 @@ class Stack:
     count: int
 
     def __post_init__(self) -> None:
-        if not 0 <= self.count <= MOST_STRIPS:
-            raise BadFabric(f"A print has from 0 to {MOST_STRIPS} strips, not {self.count}.")
+        if self.count < 0:
+            raise BadFabric(f"A print has 0 pieces or more, not {self.count}.")
 
 
 @dataclass(frozen=True)
-class StripLot:
-    """Strips of one cut width and one usable length, in one or more prints.
+class Lot:
+    """Pieces of one form and one usable size, in one or more prints. Lengths in inches.
 
-    `length` is what was said or what the label says; `measured_length` what one strip really
-    measured, once somebody did. Lengths in inches.
+    `width` x `length` is what was said or what the label says, of one piece; `measured_length`
+    what one piece really measured, once somebody did. Strings and scraps vary: `most_width` and
+    `most_length` are then the largest. `grams` weighs scraps. `estimated` when it was "about".
+    `shrinkage` is what washing takes, in per cent.
     """
 
     width: Fraction
     length: Fraction
     stacks: tuple[Stack, ...]
     measured_length: Fraction | None = None
+    form: Form = Form.STRIP
+    most_width: Fraction | None = None
+    most_length: Fraction | None = None
+    grams: int | None = None
+    estimated: bool = False
+    directional: bool = False
+    shrinkage: Fraction = Fraction(0)
+    wrong_side: Value | None = None
 
     def __post_init__(self) -> None:
-        check_strip(self.width, self.length)
-        if self.measured_length is not None:
-            check_strip(self.width, self.measured_length)
-        if not 1 <= self.count <= MOST_STRIPS:
-            raise BadFabric(f"A lot has from 1 to {MOST_STRIPS} strips, not {self.count}.")
+        facts = FACTS[self.form]
+        if not 1 <= self.count <= facts.most:
+            raise BadFabric(f"From 1 to {facts.most} {facts.many} make a lot, not {self.count}.")
+        widths = [self.width, self.most_width]
+        lengths = [self.length, self.most_length, self.measured_length]
+        for width in (w for w in widths if w is not None):
+            for length in (n for n in lengths if n is not None):
+                check_piece(self.form, width, length)
+        if (self.form is Form.SCRAPS) != (self.grams is not None):
+            raise BadFabric("Scraps are weighed, like 900 g; other fabric is measured.")
+        if self.grams is not None and not 1 <= self.grams <= MOST_GRAMS:
+            raise BadFabric("Scraps weigh from 1 g to 100 kg, like 900 g.")
+        if not 0 <= self.shrinkage <= MOST_SHRINKAGE:
+            raise BadFabric("Washing takes from 0 to 15 %, like 3.")
 
     @property
     def count(self) -> int:
-        """All strips."""
+        """All pieces."""
         return sum(stack.count for stack in self.stacks)
 
     @property
     def counts(self) -> tuple[int, ...]:
-        """Strips of each print, in the order of the stacks."""
+        """Pieces of each print, in the order of the stacks."""
         return tuple(stack.count for stack in self.stacks)
 
     @property
@@ -142,28 +162,32 @@ class StripLot:
 
     @property
     def usable_length(self) -> Fraction:
-        """The length to reckon with: the measured one if there is one."""
-        return self.length if self.measured_length is None else self.measured_length
+        """The length to reckon with: the measured one, or the label's less what washing takes."""
+        if self.measured_length is not None:
+            return self.measured_length
+        return self.length * (100 - self.shrinkage) / 100
 
-    def measured(self, length: Fraction | None) -> "StripLot":
+    @property
+    def area(self) -> Fraction:
+        """Cloth in square inches: of scraps by weight, of what varies by the middle size."""
+        if self.grams is not None:
+            return self.grams / GRAMS_PER_SQUARE_METRE * METRE**2
+        width = (self.width + (self.most_width or self.width)) / 2
+        length = (self.usable_length + (self.most_length or self.usable_length)) / 2
+        half = Fraction(1, 2) if self.form is Form.TRIANGLE else Fraction(1)
+        return self.count * width * length * half
+
+    def measured(self, length: Fraction | None) -> "Lot":
         """The same lot with another measured length."""
         return replace(self, measured_length=length)
 
-    def with_stack(self, index: int, stack: Stack) -> "StripLot":
+    def with_stack(self, index: int, stack: Stack) -> "Lot":
         """The same lot with one stack exchanged."""
         return replace(self, stacks=(*self.stacks[:index], stack, *self.stacks[index + 1 :]))
 
 
-def check_strip(width: Fraction, length: Fraction) -> None:
-    """Raise `BadFabric` unless a strip can have this width and length, in inches."""
-    if not NARROWEST_STRIP <= width <= WIDEST_STRIP:
-        raise BadFabric("A strip is from ¾″ (2 cm) to 12″ (30 cm) wide, like 2 1/2 or 6.5 cm.")
-    if not width < length <= LONGEST_STRIP:
-        raise BadFabric("A strip is longer than wide and at most 120″ (3 m) long, like 42.")
-
-
 def spread(count: int, prints: Iterable[Print]) -> tuple[Stack, ...]:
-    """Strips shared out evenly over prints, the first ones getting one more.
+    """Pieces shared out evenly over prints, the first ones getting one more.
 
     >>> from kersey.core.print_names import made_up_prints
     >>> [stack.count for stack in spread(8, made_up_prints(3))]

@@ -9,7 +9,7 @@ from fractions import Fraction
 from kersey.core.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.binding import USUAL_BINDING_WIDTH, check_binding_width
 from kersey.core.borders import check_border_width
-from kersey.core.fabric import Print, StripLot, checked_name
+from kersey.core.fabric import Lot, Print, checked_name
 from kersey.core.print_names import BINDING_PRINT, BORDER_PRINT
 from kersey.core.purposes import Wish
 from kersey.core.size_search import check_rows
@@ -65,7 +65,7 @@ class Project:
 
     name: str
     said: str
-    lot: StripLot
+    lot: Lot
     design: Design = field(default_factory=Design)
     border_print: Print = BORDER_PRINT
     binding_print: Print = BINDING_PRINT

@@ -17,7 +17,7 @@ from fractions import Fraction
 from functools import cached_property
 
 from kersey.core.blocks.rails import RailBlock
-from kersey.core.fabric import StripLot
+from kersey.core.fabric import Lot
 from kersey.core.length import Units, format_length
 
 # Handbook section 4: show the answer half an inch and an inch less and more.
@@ -70,7 +70,7 @@ class RailYield:
 
     method: Method
     block: RailBlock
-    lot: StripLot
+    lot: Lot
     different_prints: bool
 
     @cached_property
@@ -132,7 +132,7 @@ class YieldQuestion:
     different_prints: bool | None = None
 
 
-def rail_yield(lot: StripLot, question: YieldQuestion, method: Method) -> RailYield:
+def rail_yield(lot: Lot, question: YieldQuestion, method: Method) -> RailYield:
     """The most rail blocks of a lot by one method.
 
     Prints in a block all differ if asked for, or, when nothing was asked, if that costs no

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 from itertools import accumulate
 
-from kersey.core.fabric import StripLot
+from kersey.core.fabric import Lot
 from kersey.core.length import Units, format_length, format_number, format_size
 from kersey.core.yields import Method, RailYield
 from kersey.drawing.cloth import Cloths
@@ -19,7 +19,7 @@ _TAPE = 2.6
 _FINE_TAPE = 1.5
 
 
-def draw_roll(lot: StripLot, units: Units) -> str:
+def draw_roll(lot: Lot, units: Units) -> str:
     """Every strip of a lot at its true size, side by side, prints in order."""
     cloths = Cloths()
     rows = _rows(lot)
@@ -49,7 +49,7 @@ def draw_roll(lot: StripLot, units: Units) -> str:
     )
 
 
-def _rows(lot: StripLot) -> list[list[tuple[int, int]]]:
+def _rows(lot: Lot) -> list[list[tuple[int, int]]]:
     """Stacks as (place, strips), broken into rows of a screen's width."""
     rows: list[list[tuple[int, int]]] = [[]]
     in_row = 0
@@ -67,7 +67,7 @@ def _rows(lot: StripLot) -> list[list[tuple[int, int]]]:
 
 
 def _row_of_strips(
-    lot: StripLot, row: Sequence[tuple[int, int]], y: float, cloths: Cloths
+    lot: Lot, row: Sequence[tuple[int, int]], y: float, cloths: Cloths
 ) -> tuple[str, float]:
     x = 0.0
     drawn = []
@@ -126,7 +126,7 @@ def draw_division(answer: RailYield, units: Units, reach: Fraction) -> str:
     )
 
 
-def _sample_prints(lot: StripLot, rails: int) -> list[int]:
+def _sample_prints(lot: Lot, rails: int) -> list[int]:
     there = [index for index, count in enumerate(lot.counts) if count]
     return [there[i % len(there)] for i in range(rails)]
 
@@ -209,7 +209,7 @@ def draw_set(answer: RailYield, prints: Sequence[int]) -> str:
     )
 
 
-def draw_strip(lot: StripLot, index: int, lengths: Sequence[Fraction]) -> str:
+def draw_strip(lot: Lot, index: int, lengths: Sequence[Fraction]) -> str:
     """One strip of a print, cut from the left into `lengths`."""
     cloths = Cloths()
     ends = list(accumulate(lengths))

@@ -1,7 +1,7 @@
 """A core project <-> its rows, word for word."""
 
 from kersey.core.backing import BackingWay
-from kersey.core.fabric import Motif, Print, Stack, StripLot, Swatch, Value
+from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
 from kersey.core.project import Design, Project
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
@@ -71,12 +71,12 @@ def _write_design(row: ProjectRow, design: Design) -> None:
     row.seam, row.usable_width = design.seam, design.usable_width
 
 
-def _lot(row: LotRow) -> StripLot:
+def _lot(row: LotRow) -> Lot:
     stacks = tuple(Stack(_print(stack), stack.count) for stack in row.stacks)
-    return StripLot(row.width, row.length, stacks, row.measured_length)
+    return Lot(row.width, row.length, stacks, row.measured_length)
 
 
-def _write_lot(row: LotRow, lot: StripLot) -> None:
+def _write_lot(row: LotRow, lot: Lot) -> None:
     row.width, row.length, row.measured_length = lot.width, lot.length, lot.measured_length
     del row.stacks[len(lot.stacks) :]
     for position, stack in enumerate(lot.stacks):

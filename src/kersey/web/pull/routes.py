@@ -11,17 +11,17 @@ from starlette.responses import Response
 from kersey.core.colour import checked_colour
 from kersey.core.errors import InvalidValue
 from kersey.core.fabric import (
-    MOST_STRIPS,
     BadFabric,
+    Lot,
     Motif,
     Print,
     Stack,
-    StripLot,
     Swatch,
     Value,
     checked_name,
     value_of,
 )
+from kersey.core.forms import FACTS, Form
 from kersey.core.print_names import made_up_prints
 from kersey.core.project import Project
 from kersey.core.stages import Stage
@@ -59,7 +59,7 @@ class PrintForm(RevisedForm):
     motif: Motif | None = None
     ground: Annotated[str, AfterValidator(checked_colour)] | None = None
     figure: Annotated[str, AfterValidator(checked_colour)] | None = None
-    count: int | None = Field(None, ge=0, le=MOST_STRIPS)
+    count: int | None = Field(None, ge=0, le=FACTS[Form.STRIP].most)
 
 
 class LotForm(RevisedForm):
@@ -140,7 +140,7 @@ def _with_print(project: Project, place: str, form: PrintForm) -> Project:
     return replace(project, lot=project.lot.with_stack(int(place), changed))
 
 
-def _stack(lot: StripLot, place: str) -> Stack:
+def _stack(lot: Lot, place: str) -> Stack:
     if not place.isdigit() or int(place) >= len(lot.stacks):
         raise NoSuchProject(0)
     return lot.stacks[int(place)]
@@ -168,7 +168,7 @@ def _with_new_print(project: Project) -> Project:
 
 def _with_size(project: Project, form: LotForm) -> Project:
     measured = form.measured_length
-    lot = StripLot(form.width, form.length, project.lot.stacks, measured)
+    lot = replace(project.lot, width=form.width, length=form.length, measured_length=measured)
     return replace(project, lot=lot)
 
 
@@ -201,7 +201,7 @@ def _context(opened: OpenProject, chosen: str) -> dict[str, Any]:
     }
 
 
-def _values(lot: StripLot) -> list[tuple[str, int]]:
+def _values(lot: Lot) -> list[tuple[str, int]]:
     """Strips of each value."""
     return [
         (value.value, sum(s.count for s in lot.stacks if s.print.value is value)) for value in Value

@@ -11,7 +11,7 @@ from starlette.responses import Response
 
 from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import StripLot
+from kersey.core.fabric import Lot
 from kersey.core.length import CENTIMETRE, EIGHTH, Units, round_up_to
 from kersey.core.project import Project
 from kersey.core.quilt import yields_of
@@ -130,7 +130,7 @@ def _with_choices(project: Project, choices: YieldChoices) -> Project:
     return changed
 
 
-def _measured(lot: StripLot, said: Fraction) -> Fraction | None:
+def _measured(lot: Lot, said: Fraction) -> Fraction | None:
     """What the slider says; a strip between two of its steps is not moved by being shown."""
     if abs(said - lot.usable_length) < EIGHTH:
         return lot.measured_length

@@ -1,0 +1,93 @@
+"""The forms fabric comes in, with the size one takes for granted until it is measured.
+
+Source: handbook section 1. Sizes are usable inches of one physical piece, width x length; a
+length left out depends on the cloth (a strip and yardage are as wide as it is).
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+
+class Form(StrEnum):
+    """How a piece of fabric is cut when it comes home."""
+
+    STRIP = "strip"
+    SQUARE = "square"
+    FAT_QUARTER = "fat-quarter"
+    FAT_EIGHTH = "fat-eighth"
+    YARDAGE = "yardage"
+    PIECE = "piece"
+    STRING = "string"
+    TRIANGLE = "triangle"
+    SCRAPS = "scraps"
+    BACKING = "backing"
+    BATTING = "batting"
+
+
+class BadPiece(InvalidValue):
+    """A piece that its form cannot have."""
+
+
+@dataclass(frozen=True)
+class FormFacts:
+    """What is known of a form: its words, usual size, limits, and the most pieces in a lot."""
+
+    one: str
+    many: str
+    usual: tuple[Fraction | None, Fraction | None]
+    narrowest: Fraction
+    widest: Fraction
+    longest: Fraction
+    most: int
+    example: str
+
+
+def _facts(
+    one: str, usual: tuple[str, str], limits: tuple[str, str, str], most: int, example: str
+) -> FormFacts:
+    many = one if one in {"yardage", "scraps", "backing", "batting"} else f"{one}s"
+    width, length = (Fraction(side) if side else None for side in usual)
+    narrowest, widest, longest = (Fraction(limit) for limit in limits)
+    return FormFacts(one, many, (width, length), narrowest, widest, longest, most, example)
+
+
+# Squares: charm 5, mini 2 1/2, ten-inch 10. Fat quarters and eighths: what is left of 18 x 21 and
+# 9 x 21 once selvedge and squaring are off. More strips than 600 are not laid out in one quilt.
+FACTS = {
+    Form.STRIP: _facts("strip", ("5/2", ""), ("3/4", "12", "120"), 600, "2 1/2 x 42"),
+    Form.SQUARE: _facts("square", ("5", "5"), ("1", "24", "24"), 5000, "5 x 5"),
+    Form.FAT_QUARTER: _facts(
+        "fat quarter", ("35/2", "21"), ("10", "30", "30"), 2000, "17 1/2 x 21"
+    ),
+    Form.FAT_EIGHTH: _facts("fat eighth", ("17/2", "21"), ("5", "30", "30"), 2000, "8 1/2 x 21"),
+    Form.YARDAGE: _facts("yardage", ("", ""), ("10", "130", "3600"), 50, "42 x 2 1/4 yd"),
+    Form.PIECE: _facts("piece", ("", ""), ("1/2", "130", "360"), 5000, "9 x 12"),
+    Form.STRING: _facts("string", ("3/2", ""), ("1/2", "4", "120"), 5000, "1 1/2 x 30"),
+    Form.TRIANGLE: _facts("triangle", ("2", "2"), ("1/2", "30", "30"), 5000, "2 x 2"),
+    Form.SCRAPS: _facts("scraps", ("", ""), ("0", "0", "0"), 1, "900 g"),
+    Form.BACKING: _facts("backing", ("", ""), ("18", "130", "400"), 50, "42 x 4 yd"),
+    Form.BATTING: _facts("batting", ("", ""), ("10", "130", "400"), 50, "72 x 90"),
+}
+# Forms of which the longer side is the length, whichever was said first.
+_LONGER_THAN_WIDE = frozenset({Form.STRIP, Form.STRING})
+
+
+def check_piece(form: Form, width: Fraction, length: Fraction) -> None:
+    """Raise `BadPiece` unless one piece of this form can be so wide and long, in inches."""
+    facts = FACTS[form]
+    if form is Form.SCRAPS:
+        return
+    if not facts.narrowest <= width <= facts.widest or not 0 < length <= facts.longest:
+        raise BadPiece(
+            f"A {facts.one} is from {_inches(facts.narrowest)} to {_inches(facts.widest)} wide "
+            f"and at most {_inches(facts.longest)} long, like {facts.example}."
+        )
+    if form in _LONGER_THAN_WIDE and length <= width:
+        raise BadPiece(f"A {facts.one} is longer than wide, like {facts.example}.")
+
+
+def _inches(length: Fraction) -> str:
+    return f"{float(length):g}″"
