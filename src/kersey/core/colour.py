@@ -1,5 +1,6 @@
 """Colours of cloth, written ``#rrggbb``, and how light they read."""
 
+import math
 import re
 
 from kersey.core.errors import InvalidValue
@@ -48,3 +49,67 @@ def _linear(channel: float) -> float:
     if channel <= 0.04045:
         return channel / 12.92
     return float(((channel + 0.055) / 1.055) ** 2.4)
+
+
+# Hue angles, in degrees of CIELAB, at which one family of cloth colours passes into the next.
+_FAMILIES = (
+    (38.0, "red"),
+    (68.0, "orange"),
+    (105.0, "yellow"),
+    (165.0, "green"),
+    (220.0, "teal"),
+    (295.0, "blue"),
+    (335.0, "purple"),
+    (361.0, "red"),
+)
+# Less colourful than this, cloth is called grey, cream or black, not by a hue.
+_NEUTRAL_BELOW = 11.0
+# A dark orange or yellow is called brown.
+_BROWN_BELOW = 52.0
+FAMILIES = ("red", "orange", "yellow", "green", "teal", "blue", "purple", "brown", "neutral")
+
+Lab = tuple[float, float, float]
+
+
+def lab(colour: str) -> Lab:
+    """CIELAB (L*, a*, b*) of an sRGB colour under D65.
+
+    >>> [round(part) for part in lab("#ff0000")]
+    [53, 80, 67]
+    """
+    red, green, blue = (_linear(int(colour[i : i + 2], 16) / 255) for i in (1, 3, 5))
+    x = (0.4124 * red + 0.3576 * green + 0.1805 * blue) / 0.95047
+    y = 0.2126 * red + 0.7152 * green + 0.0722 * blue
+    z = (0.0193 * red + 0.1192 * green + 0.9505 * blue) / 1.08883
+    fx, fy, fz = _lab_curve(x), _lab_curve(y), _lab_curve(z)
+    return 116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)
+
+
+def difference(one: Lab, other: Lab) -> float:
+    """How far apart two colours look: CIE76, about 2 being just noticeable."""
+    return math.dist(one, other)
+
+
+def hue(colour: str) -> float:
+    """Hue angle in CIELAB, 0 to 360 degrees, red first."""
+    _, a, b = lab(colour)
+    return math.degrees(math.atan2(b, a)) % 360
+
+
+def colour_family(colour: str) -> str:
+    """What a quilter would call it, sorting by colour.
+
+    >>> colour_family("#27385c"), colour_family("#93643b"), colour_family("#e6e4dc")
+    ('blue', 'brown', 'neutral')
+    """
+    light, a, b = lab(colour)
+    if math.hypot(a, b) < _NEUTRAL_BELOW:
+        return "neutral"
+    family = next(name for most, name in _FAMILIES if hue(colour) < most)
+    return "brown" if family in {"orange", "yellow"} and light < _BROWN_BELOW else family
+
+
+def _lab_curve(share: float) -> float:
+    if share > (6 / 29) ** 3:
+        return float(share ** (1 / 3))
+    return share * (29 / 6) ** 2 / 3 + 4 / 29

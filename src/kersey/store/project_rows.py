@@ -5,7 +5,14 @@ from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
 from kersey.core.project import Design, Project
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
-from kersey.store.tables import BoughtRow, DoneStepRow, LotRow, ProjectRow, StackRow
+from kersey.store.tables import (
+    BoughtRow,
+    CupboardStackRow,
+    DoneStepRow,
+    LotRow,
+    ProjectRow,
+    StackRow,
+)
 
 _STRIP_FORM = "strip"
 _BORDER, _BINDING = "border", "binding"
@@ -13,7 +20,7 @@ _BORDER, _BINDING = "border", "binding"
 
 def project_from_row(row: ProjectRow) -> Project:
     """The project that a row and the rows below it hold."""
-    bought = {part.part: _print(part) for part in row.bought}
+    bought = {part.part: print_of(part) for part in row.bought}
     return Project(
         name=row.name,
         said=row.said,
@@ -72,7 +79,7 @@ def _write_design(row: ProjectRow, design: Design) -> None:
 
 
 def _lot(row: LotRow) -> Lot:
-    stacks = tuple(Stack(_print(stack), stack.count) for stack in row.stacks)
+    stacks = tuple(Stack(print_of(stack), stack.count) for stack in row.stacks)
     return Lot(row.width, row.length, stacks, row.measured_length)
 
 
@@ -83,7 +90,7 @@ def _write_lot(row: LotRow, lot: Lot) -> None:
         if position == len(row.stacks):
             row.stacks.append(StackRow(position=position))
         row.stacks[position].count = stack.count
-        _write_print(row.stacks[position], stack.print)
+        write_print(row.stacks[position], stack.print)
 
 
 def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
@@ -92,15 +99,17 @@ def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
         if part not in there:
             there[part] = BoughtRow(part=part)
             row.bought.append(there[part])
-        _write_print(there[part], cloth)
+        write_print(there[part], cloth)
 
 
-def _print(row: StackRow | BoughtRow) -> Print:
+def print_of(row: StackRow | BoughtRow | CupboardStackRow) -> Print:
+    """The print that a row holds."""
     swatch = Swatch(Motif(row.motif), row.ground, row.figure)
     return Print(row.name, Value(row.value), swatch)
 
 
-def _write_print(row: StackRow | BoughtRow, cloth: Print) -> None:
+def write_print(row: StackRow | BoughtRow | CupboardStackRow, cloth: Print) -> None:
+    """Write a print into its row."""
     row.name, row.value = cloth.name, cloth.value
     row.motif = cloth.swatch.motif
     row.ground, row.figure = cloth.swatch.ground, cloth.swatch.figure

@@ -141,3 +141,66 @@ class WorldRow(Table):
 
     id: Mapped[int] = mapped_column(primary_key=True)
     is_sample: Mapped[bool]
+
+
+class CupboardLotRow(Table):
+    """A lot of fabric at home. `widest` is its width in inches as a number, to filter by."""
+
+    __tablename__ = "cupboard_lot"
+    __table_args__ = (Index("cupboard_by_time", "deleted_at", "created_at"),)
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    revision: Mapped[int]
+    created_at: Mapped[datetime]
+    deleted_at: Mapped[datetime | None]
+    name: Mapped[str]
+    aside: Mapped[str | None]
+    form: Mapped[str]
+    width: Mapped[Fraction]
+    widest: Mapped[float]
+    length: Mapped[Fraction]
+    most_width: Mapped[Fraction | None]
+    most_length: Mapped[Fraction | None]
+    measured_length: Mapped[Fraction | None]
+    grams: Mapped[int | None]
+    estimated: Mapped[bool]
+    directional: Mapped[bool]
+    shrinkage: Mapped[Fraction]
+    wrong_side: Mapped[str | None]
+
+    stacks: Mapped[list["CupboardStackRow"]] = relationship(
+        cascade="all, delete-orphan", lazy="selectin", order_by="CupboardStackRow.position"
+    )
+
+
+class CupboardStackRow(Table):
+    """A print in a lot at home; `family` is the colour family it is found under."""
+
+    __tablename__ = "cupboard_stack"
+    __table_args__ = (
+        Index("cupboard_stack_by_value", "value", "lot_id"),
+        Index("cupboard_stack_by_family", "family", "lot_id"),
+    )
+
+    lot_id: Mapped[int] = mapped_column(
+        ForeignKey("cupboard_lot.id", ondelete="CASCADE"), primary_key=True
+    )
+    position: Mapped[int] = mapped_column(primary_key=True)
+    count: Mapped[int]
+    name: Mapped[str]
+    value: Mapped[str]
+    motif: Mapped[str]
+    ground: Mapped[str]
+    figure: Mapped[str]
+    family: Mapped[str]
+
+
+class CupboardChangeRow(Table):
+    """A change to the cupboard in words, and what the lots were before it, to undo it."""
+
+    __tablename__ = "cupboard_change"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    words: Mapped[str]
+    before: Mapped[str]

@@ -1,0 +1,58 @@
+"""The cupboard: lots of fabric at home, each with a name, some set aside for a reason."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from enum import StrEnum
+
+from kersey.core.fabric import Lot, Value, checked_name
+from kersey.core.quick_entry import Reading
+
+
+class Aside(StrEnum):
+    """Why a lot was set aside; it is kept in sight and brought back with one act."""
+
+    BINDING = "kept for binding"
+    STRANGER = "does not belong"
+    DIRECTIONAL = "directional"
+    LATER = "for another quilt"
+
+
+@dataclass(frozen=True)
+class CupboardLot:
+    """A lot at home."""
+
+    name: str
+    lot: Lot
+    aside: Aside | None = None
+
+    def __post_init__(self) -> None:
+        object.__setattr__(self, "name", checked_name(self.name))
+
+    def set_aside(self, reason: Aside | None) -> "CupboardLot":
+        """The lot set aside, or brought back when no reason is given."""
+        return replace(self, aside=reason)
+
+    def judged(self, value: Value) -> "CupboardLot":
+        """The lot with every print of it read as this value."""
+        stacks = tuple(
+            replace(stack, print=replace(stack.print, value=value)) for stack in self.lot.stacks
+        )
+        return replace(self, lot=replace(self.lot, stacks=stacks))
+
+    def made_directional(self, directional: bool) -> "CupboardLot":
+        """The lot whose prints may, or may not, be turned."""
+        return replace(self, lot=replace(self.lot, directional=directional))
+
+
+def from_readings(readings: Sequence[Reading]) -> tuple[CupboardLot, ...]:
+    """The lots of lines that were taken; the others are passed over.
+
+    >>> from kersey.core.quick_entry import read_lines
+    >>> [kept.name for kept in from_readings(read_lines("2 1/4 yd charcoal\\nnonsense"))]
+    ['charcoal']
+    """
+    return tuple(
+        CupboardLot(reading.name, reading.lot)
+        for reading in readings
+        if reading.taken and reading.lot is not None
+    )
