@@ -6,6 +6,7 @@ from enum import StrEnum
 
 from kersey.core.fabric import Lot, Value, checked_name
 from kersey.core.quick_entry import Reading
+from kersey.core.sorting import Order, sort_colours
 
 
 class Aside(StrEnum):
@@ -38,6 +39,12 @@ class CupboardLot:
             replace(stack, print=replace(stack.print, value=value)) for stack in self.lot.stacks
         )
         return replace(self, lot=replace(self.lot, stacks=stacks))
+
+    def sorted(self, order: Order) -> "CupboardLot":
+        """The lot with its prints laid in an order, by the colours they blend to."""
+        stacks = self.lot.stacks
+        placed = sort_colours([stack.print.swatch.blend for stack in stacks], order)
+        return replace(self, lot=replace(self.lot, stacks=tuple(stacks[i] for i in placed)))
 
     def made_directional(self, directional: bool) -> "CupboardLot":
         """The lot whose prints may, or may not, be turned."""

@@ -43,6 +43,17 @@ class Motif(StrEnum):
     FLECK = "fleck"
 
 
+# Share of the cloth that the figure covers.
+_COVER = {
+    Motif.PLAIN: 0.0,
+    Motif.DOT: 0.16,
+    Motif.STRIPE: 0.34,
+    Motif.CHECK: 0.5,
+    Motif.SPRIG: 0.18,
+    Motif.FLECK: 0.14,
+}
+
+
 class BadFabric(InvalidValue):
     """A print or lot that cannot be."""
 
@@ -80,6 +91,15 @@ class Swatch:
     def __post_init__(self) -> None:
         object.__setattr__(self, "ground", checked_colour(self.ground))
         object.__setattr__(self, "figure", checked_colour(self.figure))
+
+    @property
+    def blend(self) -> str:
+        """The one colour a print blends to from afar."""
+        cover = _COVER[self.motif]
+        pairs = (
+            (int(self.ground[i : i + 2], 16), int(self.figure[i : i + 2], 16)) for i in (1, 3, 5)
+        )
+        return "#" + "".join(f"{round(g + (f - g) * cover):02x}" for g, f in pairs)
 
 
 @dataclass(frozen=True)

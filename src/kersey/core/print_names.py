@@ -5,6 +5,8 @@ medium in turn so that neighbouring swatches are told apart at a glance.
 """
 
 from collections.abc import Iterator
+from dataclasses import replace
+from hashlib import blake2s
 from itertools import count as counting
 from itertools import islice
 
@@ -46,6 +48,35 @@ _MOTIF_WORDS = {
 }
 _MOTIFS = tuple(_MOTIF_WORDS)
 
+# Words for colours that people use for cloth, next to those of the made-up prints.
+_COMMON_COLOURS = {
+    "white": ("#f4f3ee", "#c9ccc9"),
+    "cream": ("#f0e6cf", "#c9b48a"),
+    "black": ("#22252a", "#5b6168"),
+    "charcoal": ("#3b4046", "#7d858d"),
+    "grey": ("#8d9296", "#d0d4d6"),
+    "gray": ("#8d9296", "#d0d4d6"),
+    "silver": ("#c3c8cb", "#8a9196"),
+    "red": ("#a8322a", "#efd9c0"),
+    "pink": ("#dba7a7", "#8e4550"),
+    "orange": ("#c9692f", "#f3dcbb"),
+    "yellow": ("#e3c25a", "#8c6a1f"),
+    "mustard": ("#c09427", "#5f4611"),
+    "green": ("#4a7a55", "#d5e0c6"),
+    "olive": ("#76773f", "#dcd9b4"),
+    "teal": ("#33717a", "#cce0df"),
+    "navy": ("#243252", "#aebbd2"),
+    "blue": ("#476a94", "#d3dfea"),
+    "purple": ("#664a7c", "#d3c5dd"),
+    "plum": ("#5c3044", "#cba3ad"),
+    "brown": ("#684a34", "#d3b48a"),
+    "tan": ("#bb9a6c", "#6b4f2b"),
+    "rust": ("#b5532e", "#f0d8b8"),
+    "muslin": ("#eee6d3", "#d6c9ab"),
+    "calico": ("#eee6d3", "#d6c9ab"),
+    "batting": ("#f2f0ea", "#dedbd0"),
+}
+
 BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
 BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 
@@ -58,6 +89,28 @@ def made_up_prints(count: int, value: Value | None = None) -> tuple[Print, ...]:
     """
     fitting = (p for p in _all_prints() if value is None or p.value is value)
     return tuple(islice(fitting, count))
+
+
+def named_print(name: str, value: Value | None = None) -> Print:
+    """A print of this name: in the colour the name speaks of, or a made-up one chosen by it.
+
+    >>> named_print("charcoal").value.value, named_print("charcoal").swatch.motif.value
+    ('dark', 'plain')
+    """
+    words = name.lower()
+    spoken = next((pair for word, pair in _colour_words() if word in words), None)
+    if spoken is None or (value is not None and value_of(spoken[0]) is not value):
+        choice = made_up_prints(len(_COLOURS), value)[blake2s(words.encode()).digest()[0] % 22]
+        return replace(choice, name=name)
+    motif = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), Motif.PLAIN)
+    return Print(name, value_of(spoken[0]), Swatch(motif, *spoken))
+
+
+def _colour_words() -> Iterator[tuple[str, tuple[str, str]]]:
+    """Colour words and their ground and figure, the most particular first."""
+    for colour, ground, figure in _COLOURS:
+        yield colour, (ground, figure)
+    yield from _COMMON_COLOURS.items()
 
 
 def _all_prints() -> Iterator[Print]:

@@ -12,14 +12,16 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from kersey.core.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import Motif, Print, Swatch, Value
 from kersey.core.project import Design, Project
 from kersey.core.purposes import OWN_SIZE, Wish
-from kersey.core.quick_entry import take_line
+from kersey.core.quick_entry import read_lines, take_line
 from kersey.core.quilt import make_quilt
 from kersey.core.work_order import work_order
 from kersey.core.yields import Method
+from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world
 from kersey.store.projects import add_project, count_projects
@@ -49,6 +51,7 @@ def load_sample_world(folder: Path) -> None:
             claim_world(session, is_sample=True)
             for days, project in enumerate(sample_projects()):
                 add_project(session, project, _BEGUN + timedelta(days=days))
+            add_lots(session, sample_cupboard(), "the cupboard filled", _BEGUN)
         elif not sample:
             raise NotTheSampleWorld(
                 f"{folder} holds your own quilts. Name another folder with --data."
@@ -111,3 +114,28 @@ def _begin(
         border_print=border or project.border_print,
         binding_print=binding or project.binding_print,
     )
+
+
+_CUPBOARD = """roll of 40 strips, 20 prints "spare roll of the paint shop"
+12 light fat quarters "curtain remnants, light"
+9 dark fat quarters "curtain remnants, dark"
+2 1/4 yd charcoal
+3 yd signal green
+1/2 yd directional ticket stripe
+42 charm squares, 21 prints "waiting room charms"
+40 ten-inch squares, 20 prints "dining car tens"
+30 mini squares, 10 prints
+strings 1 1/4 to 2 1/2, about 60, 9 to 30 long, upholstery strings
+9 strings 1 1/2 x 30
+60 triangles 2 1/2 x 2 1/2, cut-off corners
+4 pieces 9 x 12 moquette
+a shoe box, 900 g of crumbs
+5 yd backing 108 wide
+batting 72 x 90
+"""
+
+
+def sample_cupboard() -> tuple[CupboardLot, ...]:
+    """What lies in the carriage works' cupboard."""
+    lots = from_readings(read_lines(_CUPBOARD))
+    return (*lots[:-5], lots[-5].set_aside(Aside.LATER), *lots[-4:])

@@ -9,15 +9,6 @@ from hashlib import blake2s
 from kersey.core.fabric import Motif, Print, Swatch
 from kersey.drawing.svg import element, number
 
-# Share of the cloth that the figure covers, for the flat colour.
-_COVER = {
-    Motif.PLAIN: 0.0,
-    Motif.DOT: 0.16,
-    Motif.STRIPE: 0.34,
-    Motif.CHECK: 0.5,
-    Motif.SPRIG: 0.18,
-    Motif.FLECK: 0.14,
-}
 _TILE = {
     Motif.DOT: 1.3,
     Motif.STRIPE: 1.1,
@@ -51,7 +42,7 @@ class Cloths:
         """The fill of a print; `upright` when the strip stands, so that the print turns with it."""
         swatch = cloth.swatch
         if self.flat:
-            return flat_colour(swatch)
+            return swatch.blend
         if swatch.motif is Motif.PLAIN:
             return swatch.ground
         key = _key(swatch, upright)
@@ -62,15 +53,6 @@ class Cloths:
     def definitions(self) -> str:
         """The patterns asked for so far."""
         return element("defs", *self._patterns.values()) if self._patterns else ""
-
-
-def flat_colour(swatch: Swatch) -> str:
-    """The colour a print blends to from afar."""
-    cover = _COVER[swatch.motif]
-    pairs = (
-        (int(swatch.ground[i : i + 2], 16), int(swatch.figure[i : i + 2], 16)) for i in (1, 3, 5)
-    )
-    return "#" + "".join(f"{round(g + (f - g) * cover):02x}" for g, f in pairs)
 
 
 def _key(swatch: Swatch, upright: bool) -> str:

@@ -9,6 +9,7 @@ from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 
 from kersey.store.database import open_database
+from kersey.web.cupboard import routes as cupboard
 from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
@@ -28,6 +29,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.state.workroom = Workroom(open_database(settings.data))
 
     app.include_router(first_page.router)
+    app.include_router(cupboard.router)
     app.include_router(pull.router)
     app.include_router(yield_page.router)
     app.include_router(size.router)

@@ -11,6 +11,7 @@ from starlette.responses import Response
 from starlette.types import Message, Scope, Send
 
 from kersey.core.errors import Infeasible, InvalidValue, KerseyError
+from kersey.store.cupboard import LotsChanged, NoSuchLot
 from kersey.store.preferences import PreferencesChanged, Theme
 from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
 from kersey.web.templating import is_fragment_request, render
@@ -19,6 +20,8 @@ _log = logging.getLogger("kersey")
 # Kinds of errors that may reach the top, and what they are to a browser.
 _STATUS: dict[type[KerseyError], int] = {
     NoSuchProject: 404,
+    NoSuchLot: 404,
+    LotsChanged: 409,
     ProjectGone: 410,
     InvalidValue: 422,
     Infeasible: 422,
@@ -28,6 +31,7 @@ _TITLES = {
     403: "Refused",
     404: "No such page",
     405: "Not like this",
+    409: "Changed elsewhere",
     410: "Deleted",
     413: "Too much at once",
     422: "That will not do",

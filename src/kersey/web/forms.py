@@ -1,5 +1,6 @@
 """Forms: what was typed -> checked values, or every error at once, each at its field."""
 
+import re
 from collections.abc import Callable, Mapping
 from fractions import Fraction
 from typing import Annotated, Any, TypeVar
@@ -12,6 +13,8 @@ from kersey.core.length import Units, parse_length
 
 Typed = Mapping[str, str]
 _Form = TypeVar("_Form", bound=BaseModel)
+
+_LOT_MARK = re.compile(r"(\d{1,9})-(\d{1,9})")
 
 # Pydantic's kinds of errors -> sentences with an example.
 _SENTENCES = {
@@ -86,7 +89,20 @@ async def _typed_form(request: Request) -> Typed:
     return {name: value for name, value in form.items() if isinstance(value, str)}
 
 
+async def _chosen_lots(request: Request) -> Mapping[int, int]:
+    """The lots ticked in a list: their numbers and the revisions they were shown in."""
+    form = await request.form()
+    marks = [_LOT_MARK.fullmatch(str(value)) for value in form.getlist("lot")]
+    return {int(mark[1]): int(mark[2]) for mark in marks if mark}
+
+
+ChosenLots = Annotated[Mapping[int, int], Depends(_chosen_lots)]
 TypedForm = Annotated[Typed, Depends(_typed_form)]
+
+
+def per_cent(share: float) -> Fraction:
+    """A share as it was typed, to a tenth of a per cent."""
+    return Fraction(round(share * 10), 10)
 
 
 def checked(check: Callable[[Any], None]) -> Callable[[Any], Any]:

@@ -5,23 +5,16 @@ from enum import StrEnum
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
-from pydantic import AfterValidator, Field
 from starlette.responses import Response
 
-from kersey.core.colour import checked_colour
 from kersey.core.errors import InvalidValue
 from kersey.core.fabric import (
     BadFabric,
     Lot,
     Motif,
-    Print,
     Stack,
-    Swatch,
     Value,
-    checked_name,
-    value_of,
 )
-from kersey.core.forms import FACTS, Form
 from kersey.core.print_names import made_up_prints
 from kersey.core.project import Project
 from kersey.core.stages import Stage
@@ -29,6 +22,7 @@ from kersey.drawing.block import draw_swatch
 from kersey.drawing.strips import draw_roll
 from kersey.store.projects import NoSuchProject
 from kersey.web.forms import BadForm, Length, TypedForm, field_error, read_form
+from kersey.web.print_form import PrintForm, changed_print, changed_stack
 from kersey.web.project_page import (
     OpenProject,
     ProjectId,
@@ -49,17 +43,6 @@ class Bought(StrEnum):
 
     BORDER = "border"
     BINDING = "binding"
-
-
-class PrintForm(RevisedForm):
-    """A print as it should be; what is left out stays as it was."""
-
-    name: Annotated[str, AfterValidator(checked_name)] | None = None
-    value: Value | None = None
-    motif: Motif | None = None
-    ground: Annotated[str, AfterValidator(checked_colour)] | None = None
-    figure: Annotated[str, AfterValidator(checked_colour)] | None = None
-    count: int | None = Field(None, ge=0, le=FACTS[Form.STRIP].most)
 
 
 class LotForm(RevisedForm):
@@ -131,12 +114,10 @@ def change_lot(request: Request, room: Room, project_id: ProjectId, typed: Typed
 
 def _with_print(project: Project, place: str, form: PrintForm) -> Project:
     if place == Bought.BORDER:
-        return replace(project, border_print=_changed(project.border_print, form))
+        return replace(project, border_print=changed_print(project.border_print, form))
     if place == Bought.BINDING:
-        return replace(project, binding_print=_changed(project.binding_print, form))
-    stack = _stack(project.lot, place)
-    count = stack.count if form.count is None else form.count
-    changed = Stack(_changed(stack.print, form), count)
+        return replace(project, binding_print=changed_print(project.binding_print, form))
+    changed = changed_stack(_stack(project.lot, place), form)
     return replace(project, lot=project.lot.with_stack(int(place), changed))
 
 
@@ -144,19 +125,6 @@ def _stack(lot: Lot, place: str) -> Stack:
     if not place.isdigit() or int(place) >= len(lot.stacks):
         raise NoSuchProject(0)
     return lot.stacks[int(place)]
-
-
-def _changed(cloth: Print, form: PrintForm) -> Print:
-    """The print with what the form says; a new ground proposes a new value."""
-    swatch = Swatch(
-        form.motif or cloth.swatch.motif,
-        form.ground or cloth.swatch.ground,
-        form.figure or cloth.swatch.figure,
-    )
-    value = form.value or cloth.value
-    if swatch.ground != cloth.swatch.ground and value is cloth.value:
-        value = value_of(swatch.ground)
-    return Print(form.name or cloth.name, value, swatch)
 
 
 def _with_new_print(project: Project) -> Project:

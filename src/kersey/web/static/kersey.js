@@ -72,6 +72,14 @@ function tryNext(step) {
   next.click();
 }
 
+// In a field of several lines Enter sends, as it does in a field of one; Shift and Enter break it.
+document.addEventListener("keydown", (event) => {
+  const sends = event.key === "Enter" && !event.shiftKey && event.target.matches("[data-enter-sends]");
+  if (!sends) return;
+  event.preventDefault();
+  event.target.form.requestSubmit();
+});
+
 document.addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey) return;
   const here = event.target;

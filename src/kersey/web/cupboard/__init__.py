@@ -1,0 +1,1 @@
+"""The cupboard: all the fabric at home, found, sorted, changed many at once."""

@@ -1,0 +1,380 @@
+"""The cupboard: lots put in by the line, found, changed many at once; every step undone."""
+
+from collections.abc import Callable
+from dataclasses import replace
+from enum import StrEnum
+from typing import Annotated, Any
+from urllib.parse import urlencode
+
+from fastapi import APIRouter, Path, Request
+from pydantic import AfterValidator, Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.colour import FAMILIES
+from kersey.core.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.errors import InvalidValue
+from kersey.core.fabric import Lot, Motif, Value, checked_name
+from kersey.core.forms import FACTS, Form
+from kersey.core.length import Units
+from kersey.core.quick_entry import EXAMPLES, pieces_in_words, read_line, read_lines, size_in_words
+from kersey.core.sorting import Order
+from kersey.drawing.block import draw_swatch
+from kersey.drawing.pieces import draw_colours, draw_piece
+from kersey.store.cupboard import (
+    Find,
+    NoSuchLot,
+    StoredLot,
+    add_lots,
+    change_lots,
+    count_lots,
+    get_lot,
+    last_change,
+    list_lots,
+    take_out,
+    undo,
+)
+from kersey.store.preferences import Preferences, load_preferences
+from kersey.web import forms
+from kersey.web.forms import BadForm, ChosenLots, Length, TypedForm, field_error, read_form
+from kersey.web.print_form import PrintForm, changed_stack
+from kersey.web.templating import counted, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+Place = Annotated[int, Path(ge=0, le=5000)]
+LotId = Annotated[int, Path(ge=1, le=2**31)]
+_ON_A_SHELF = 30
+_LONGEST_PASTE = 8000
+
+
+class FindForm(forms.Form):
+    """What is looked for. Widths in the person's units."""
+
+    words: str = Field("", max_length=100)
+    form: Form | None = None
+    value: Value | None = None
+    family: str | None = None
+    least_width: Length | None = None
+    most_width: Length | None = None
+    aside: bool | None = None
+    shelf: int = Field(1, ge=1, le=100_000)
+
+
+class Act(StrEnum):
+    """What can be done to many lots at once."""
+
+    LIGHT = "light"
+    MEDIUM = "medium"
+    DARK = "dark"
+    DIRECTIONAL = "directional"
+    TURNABLE = "turnable"
+    BACK = "back"
+    OUT = "out"
+    BINDING = "binding"
+    STRANGER = "stranger"
+    LATER = "later"
+
+
+class ActForm(forms.Form):
+    """An act on the lots that are ticked."""
+
+    act: Act
+
+
+class LotForm(forms.Form):
+    """A lot as it should be."""
+
+    revision: int
+    name: Annotated[str, AfterValidator(checked_name)]
+    width: Length
+    length: Length
+    measured_length: Length | None = None
+    shrinkage: float = Field(0, ge=0, le=15)
+    directional: bool = False
+    wrong_side: Value | None = None
+
+
+class SortForm(forms.Form):
+    """An order for the prints of a lot."""
+
+    revision: int
+    order: Order
+
+
+_ACTS: dict[Act, tuple[str, Callable[[CupboardLot], CupboardLot]]] = {
+    Act.LIGHT: ("read as light", lambda kept: kept.judged(Value.LIGHT)),
+    Act.MEDIUM: ("read as medium", lambda kept: kept.judged(Value.MEDIUM)),
+    Act.DARK: ("read as dark", lambda kept: kept.judged(Value.DARK)),
+    Act.DIRECTIONAL: ("marked directional", lambda kept: kept.made_directional(True)),
+    Act.TURNABLE: ("may be turned", lambda kept: kept.made_directional(False)),
+    Act.BACK: ("brought back", lambda kept: kept.set_aside(None)),
+    Act.BINDING: ("set aside for binding", lambda kept: kept.set_aside(Aside.BINDING)),
+    Act.STRANGER: ("set aside", lambda kept: kept.set_aside(Aside.STRANGER)),
+    Act.LATER: ("set aside for later", lambda kept: kept.set_aside(Aside.LATER)),
+}
+
+
+@router.get("/cupboard", name="cupboard_page")
+def cupboard_page(request: Request, room: Room) -> Response:
+    context = _context(room, dict(request.query_params))
+    fragment = request.headers.get("hx-target") == "shelf"
+    return render(request, "cupboard/shelf.html" if fragment else "cupboard/page.html", context)
+
+
+@router.get("/cupboard/reading", name="read_fabric")
+def read_fabric(request: Request, room: Room, lines: str = "") -> Response:
+    """The lines read back as they are typed."""
+    preferences = _preferences(room)
+    context = {"readings": _readings(lines, preferences), "units": preferences.workshop.units}
+    return render(request, "cupboard/readings.html", context)
+
+
+@router.get("/cupboard/how-to-say-it", name="grammar_page")
+def grammar_page(request: Request, room: Room) -> Response:
+    """Examples of lines, each read by the very reader that takes them."""
+    preferences = _preferences(room)
+    context = {
+        "theme": preferences.theme,
+        "units": preferences.workshop.units,
+        "examples": [read_line(line, preferences.workshop) for line in EXAMPLES],
+    }
+    return render(request, "cupboard/grammar.html", context)
+
+
+@router.post("/cupboard", name="put_in")
+def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
+    """Put the lines that were understood into the cupboard; the others stay in the field."""
+    preferences = _preferences(room)
+    text = typed.get("lines", "")[:_LONGEST_PASTE]
+    readings = read_lines(text, preferences.workshop)
+    lots = from_readings(readings)
+    if lots:
+        with room.transaction() as session:
+            add_lots(session, lots, f"{counted(len(lots), 'lot')} put in", room.clock())
+    left = [reading.line for reading in readings if not reading.taken]
+    if left or not lots:
+        context = _context(room, {}) | {"lines": "\n".join(left)}
+        context["readings"] = _readings("\n".join(left), preferences)
+        context["put_in"] = len(lots)
+        return render(request, "cupboard/page.html", context, 422)
+    return _shown(request, {})
+
+
+@router.post("/cupboard/change", name="change_lots")
+def change_many(request: Request, room: Room, typed: TypedForm, chosen: ChosenLots) -> Response:
+    """One act on all lots that are ticked."""
+    form = read_form(ActForm, typed, Units.INCHES)
+    if chosen:
+        with room.transaction() as session:
+            if form.act is Act.OUT:
+                words = f"{counted(len(chosen), 'lot')} taken out"
+                take_out(session, chosen, words, room.clock())
+            else:
+                done, change = _ACTS[form.act]
+                words = f"{counted(len(chosen), 'lot')} {done}"
+                change_lots(session, chosen, change, words, room.clock())
+    return _shown(request, typed)
+
+
+@router.post("/cupboard/undo", name="undo_cupboard")
+def undo_last(request: Request, room: Room, typed: TypedForm) -> Response:
+    """Take the newest change back."""
+    with room.transaction() as session:
+        undo(session, room.clock())
+    return _shown(request, typed)
+
+
+@router.get("/cupboard/lots/{lot_id}", name="lot_page")
+def lot_page(request: Request, room: Room, lot_id: LotId) -> Response:
+    with room.transaction() as session:
+        stored = get_lot(session, lot_id)
+    return _lot_page(request, room, stored)
+
+
+@router.post("/cupboard/lots/{lot_id}", name="change_lot_at_home")
+def change_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
+    """Correct one lot."""
+    with room.transaction() as session:
+        stored = get_lot(session, lot_id)
+    try:
+        form = read_form(LotForm, typed, _preferences(room).workshop.units)
+        changed = _with_facts(stored.kept, form)
+    except BadForm as bad:
+        return _lot_page(request, room, stored, bad)
+    except InvalidValue as error:
+        return _lot_page(request, room, stored, field_error("width", error, typed))
+    with room.transaction() as session:
+        words = f"“{changed.name}” corrected"
+        change_lots(session, {lot_id: form.revision}, lambda _: changed, words, room.clock())
+    return _shown(request, {})
+
+
+@router.post("/cupboard/lots/{lot_id}/prints/{place}", name="change_print_at_home")
+def change_print(
+    request: Request, room: Room, lot_id: LotId, place: Place, typed: TypedForm
+) -> Response:
+    """Rename, recolour, judge or recount one print of a lot."""
+    with room.transaction() as session:
+        stored = get_lot(session, lot_id)
+    if place >= len(stored.kept.lot.stacks):
+        raise NoSuchLot(lot_id)
+    try:
+        form = read_form(PrintForm, typed, Units.INCHES)
+        stack = changed_stack(stored.kept.lot.stacks[place], form)
+        changed = replace(stored.kept, lot=stored.kept.lot.with_stack(place, stack))
+    except BadForm as bad:
+        return _lot_page(request, room, stored, bad, place)
+    except InvalidValue as error:
+        return _lot_page(request, room, stored, field_error("count", error, typed), place)
+    with room.transaction() as session:
+        words = f"“{stack.print.name}” changed"
+        change_lots(session, {lot_id: form.revision}, lambda _: changed, words, room.clock())
+    return _see_lot(request, lot_id)
+
+
+@router.post("/cupboard/lots/{lot_id}/sort", name="sort_lot")
+def sort_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
+    """Lay the prints of a lot in another order."""
+    form = read_form(SortForm, typed, Units.INCHES)
+    with room.transaction() as session:
+        words = f"sorted by {form.order}"
+        change_lots(
+            session, {lot_id: form.revision}, lambda k: k.sorted(form.order), words, room.clock()
+        )
+    return _see_lot(request, lot_id)
+
+
+def _see_lot(request: Request, lot_id: int) -> Response:
+    address = request.app.url_path_for("lot_page", lot_id=lot_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _with_facts(kept: CupboardLot, form: LotForm) -> CupboardLot:
+    lot: Lot = replace(
+        kept.lot,
+        width=form.width,
+        length=form.length,
+        measured_length=form.measured_length,
+        shrinkage=forms.per_cent(form.shrinkage),
+        directional=form.directional,
+        wrong_side=form.wrong_side,
+    )
+    return replace(kept, name=form.name, lot=lot)
+
+
+def _lot_page(
+    request: Request,
+    room: Workroom,
+    stored: StoredLot,
+    bad: BadForm | None = None,
+    place_open: int | None = None,
+) -> Response:
+    preferences = _preferences(room)
+    units = preferences.workshop.units
+    context = {
+        "theme": preferences.theme,
+        "units": units,
+        "stored": stored,
+        "lot": stored.kept.lot,
+        "facts": FACTS[stored.kept.lot.form],
+        "piece": draw_piece(stored.kept.lot, units),
+        "swatches": [draw_swatch(cloth) for cloth in stored.kept.lot.prints],
+        "motifs": list(Motif),
+        "place_open": place_open,
+        "values": [("", "not used"), *((value.value, value.value) for value in Value)],
+        "errors": bad.errors if bad else {},
+        "typed": bad.typed if bad else {},
+    }
+    return render(request, "cupboard/lot.html", context, 422 if bad else 200)
+
+
+def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+        units = preferences.workshop.units
+        form, errors = _find_form(asked, units)
+        find = _find(form)
+        total = count_lots(session, find)
+        lots = list_lots(session, find, (form.shelf - 1) * _ON_A_SHELF, _ON_A_SHELF)
+        newest = last_change(session)
+    return {
+        "theme": preferences.theme,
+        "units": units,
+        "lots": [_line(stored, units) for stored in lots],
+        "total": total,
+        "shelf": form.shelf,
+        "shelves": max(1, -(-total // _ON_A_SHELF)),
+        "asked": asked,
+        "query": urlencode({k: v for k, v in asked.items() if k != "shelf" and v}),
+        "undoes": newest,
+        "lines": "",
+        "readings": [],
+        "put_in": 0,
+        "errors": errors,
+        "all_forms": [("", "every form"), *((f.value, FACTS[f].many) for f in Form)],
+        "all_values": [("", "every value"), *((v.value, v.value) for v in Value)],
+        "all_families": [("", "every colour"), *((f, f) for f in FAMILIES)],
+        "all_aside": [("", "all"), ("false", "in use"), ("true", "set aside")],
+    }
+
+
+def _find_form(asked: dict[str, str], units: Units) -> tuple[FindForm, dict[str, str]]:
+    """What is looked for; a field that cannot be read is told and left out."""
+    try:
+        return read_form(FindForm, asked, units), {}
+    except BadForm as bad:
+        rest = {name: value for name, value in asked.items() if name not in bad.errors}
+        return read_form(FindForm, rest, units), bad.errors
+
+
+def _find(form: FindForm) -> Find:
+    return Find(
+        words=form.words,
+        form=form.form,
+        value=form.value,
+        family=form.family if form.family in FAMILIES else None,
+        least_width=form.least_width,
+        most_width=form.most_width,
+        aside=form.aside,
+    )
+
+
+def _line(stored: StoredLot, units: Units) -> dict[str, Any]:
+    kept, lot = stored.kept, stored.kept.lot
+    values = sorted({cloth.value.value for cloth in lot.prints})
+    return {
+        "id": stored.id,
+        "mark": f"{stored.id}-{stored.revision}",
+        "name": kept.name,
+        "colours": draw_colours(lot),
+        "words": (pieces_in_words(lot), size_in_words(lot, units)),
+        "prints": len(lot.stacks),
+        "value_words": ", ".join(values),
+        "aside": kept.aside,
+    }
+
+
+def _readings(text: str, preferences: Preferences) -> list[dict[str, Any]]:
+    readings = read_lines(text[:_LONGEST_PASTE], preferences.workshop)
+    lines = [reading.line.strip() for reading in readings]
+    return [
+        {
+            "reading": reading,
+            "piece": draw_piece(reading.lot, preferences.workshop.units) if reading.lot else "",
+            "again": lines.index(reading.line.strip()) < place,
+        }
+        for place, reading in enumerate(readings)
+    ]
+
+
+def _shown(request: Request, typed: Any) -> Response:
+    """Back to the shelf one came from."""
+    query = str(typed.get("query", ""))
+    address = str(request.app.url_path_for("cupboard_page"))
+    return RedirectResponse(f"{address}?{query}" if query else address, status_code=303)
+
+
+def _preferences(room: Workroom) -> Preferences:
+    with room.transaction() as session:
+        return load_preferences(session)
