@@ -1,5 +1,7 @@
 """Every page beside a bare route of the same server, with 1, 100 and 1,000 projects stored.
 
+The cupboard holds five lots for each project: 5, 500 and 5,000.
+
 Each request of a project's page goes to the next project, so that with one project everything
 is remembered from the request before, and with 1,000 nearly nothing is.
 """
@@ -18,8 +20,10 @@ import uvicorn
 from sqlalchemy.orm import Session
 from starlette.responses import PlainTextResponse
 
+from kersey.core.cupboard import from_readings
 from kersey.core.project import Project
-from kersey.core.quick_entry import take_line
+from kersey.core.quick_entry import EXAMPLES, read_line, take_line
+from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
 from kersey.store.projects import add_project
 from kersey.web.app import create_app
@@ -40,6 +44,10 @@ PAGES: dict[str, Callable[[int], str]] = {
     "size": lambda number: f"/projects/{number}/size",
     "cut": lambda number: f"/projects/{number}/cut",
     "picture": lambda number: f"/projects/{number}/picture.svg",
+    "cupboard": lambda _: "/cupboard",
+    "cupboard, searched": lambda _: "/cupboard?words=lamp&value=dark",
+    "fabric read back": lambda _: "/cupboard/reading?lines=12+light+fat+quarters",
+    "lot": lambda number: f"/cupboard/lots/{number}",
     "settings": lambda _: "/settings",
 }
 
@@ -108,6 +116,8 @@ def _fill(folder: Path, stored: int) -> None:
             assert lot is not None
             project = Project(f"Carriage {number + 1}", line, lot)
             add_project(session, project, datetime.now(UTC))
+        lots = from_readings([read_line(EXAMPLES[n % 5]) for n in range(stored * 5)])
+        add_lots(session, lots, None, datetime.now(UTC))
     engine.dispose()
 
 

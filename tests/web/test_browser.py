@@ -1,5 +1,6 @@
 """The program as its users work it: a real browser, mouse and keyboard, a real server."""
 
+import re
 from collections.abc import Iterator
 from pathlib import Path
 from typing import Any
@@ -9,7 +10,8 @@ from axe_playwright_python.sync_playwright import Axe
 from playwright.sync_api import Browser, Page, expect
 
 PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5/size",
-         "/projects/4/size", "/projects/4/cut", "/nowhere")  # fmt: skip
+         "/projects/4/size", "/projects/4/cut", "/cupboard", "/cupboard/lots/6",
+         "/cupboard/how-to-say-it", "/nowhere")  # fmt: skip
 
 
 @pytest.fixture
@@ -166,6 +168,39 @@ def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
     page.click("summary")
     page.click("text=Duplicate")
     expect(page.locator(".hanger h2").first).to_have_text("Roll of 40 (copy)")
+
+
+def test_a_list_is_pasted_found_ticked_and_undone(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    page.goto(f"{server.url}/cupboard")
+    page.keyboard.press("/")
+    page.keyboard.insert_text("12 light fat quarters\n2 1/4 yd charcoal\nthree hats")
+    expect(page.locator(".reading-line")).to_have_count(3)
+    expect(page.locator("#readings .unread")).to_have_count(2)
+    page.keyboard.press("Enter")
+    expect(page.locator("#lines")).to_have_value("three hats")
+    expect(page.locator(".lots tbody tr")).to_have_count(2)
+    page.fill("#words", "char")
+    expect(page.locator(".lots tbody tr")).to_have_count(1)
+    expect(page).to_have_url(re.compile("words=char"))
+    page.check("input[name=lot]")
+    page.click("text=Keep for binding")
+    expect(page.locator(".why-aside")).to_have_text("kept for binding")
+    page.locator("h1").press("z")
+    expect(page.locator(".why-aside")).to_have_count(0)
+    page.click(".lots >> text=charcoal")
+    page.fill("#name", "coal dust")
+    page.keyboard.press("Enter")
+    expect(page.locator(".lots tbody")).to_contain_text("coal dust")
+
+
+def test_squinting_takes_the_colour_out(talking_page: Page, sample_server: Any) -> None:
+    page = talking_page
+    page.goto(f"{sample_server.url}/cupboard/lots/6")
+    page.check("#squint")
+    expect(page.locator(".home-prints .swatch").first).to_have_css(
+        "filter", re.compile("grayscale")
+    )
 
 
 def test_keys_are_listed(talking_page: Page, sample_server: Any) -> None:

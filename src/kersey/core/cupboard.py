@@ -44,7 +44,10 @@ class CupboardLot:
         """The lot with its prints laid in an order, by the colours they blend to."""
         stacks = self.lot.stacks
         placed = sort_colours([stack.print.swatch.blend for stack in stacks], order)
-        return replace(self, lot=replace(self.lot, stacks=tuple(stacks[i] for i in placed)))
+        laid = [stacks[place] for place in placed]
+        if order is Order.VALUE:
+            laid.sort(key=lambda stack: list(Value).index(stack.print.value))
+        return replace(self, lot=replace(self.lot, stacks=tuple(laid)))
 
     def made_directional(self, directional: bool) -> "CupboardLot":
         """The lot whose prints may, or may not, be turned."""

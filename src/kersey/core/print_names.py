@@ -98,12 +98,13 @@ def named_print(name: str, value: Value | None = None) -> Print:
     ('dark', 'plain')
     """
     words = name.lower()
-    spoken = next((pair for word, pair in _colour_words() if word in words), None)
-    if spoken is None or (value is not None and value_of(spoken[0]) is not value):
-        choice = made_up_prints(len(_COLOURS), value)[blake2s(words.encode()).digest()[0] % 22]
-        return replace(choice, name=name)
     motif = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), Motif.PLAIN)
-    return Print(name, value_of(spoken[0]), Swatch(motif, *spoken))
+    for word, (ground, figure) in _colour_words():
+        swatch = Swatch(motif, ground, figure)
+        if word in words and value in {None, value_of(swatch.blend)}:
+            return Print(name, value_of(swatch.blend), swatch)
+    by_name = blake2s(words.encode()).digest()[0] % len(_COLOURS)
+    return replace(made_up_prints(len(_COLOURS), value)[by_name], name=name)
 
 
 def _colour_words() -> Iterator[tuple[str, tuple[str, str]]]:
@@ -124,4 +125,5 @@ def _print(place: int, motif_place: int, series: int) -> Print:
     colour, ground, figure = _COLOURS[place]
     motif = _MOTIFS[motif_place]
     words = [colour, _MOTIF_WORDS[motif], f"no. {series + 1}" if series else ""]
-    return Print(" ".join(words), value_of(ground), Swatch(motif, ground, figure))
+    swatch = Swatch(motif, ground, figure)
+    return Print(" ".join(words), value_of(swatch.blend), swatch)

@@ -51,7 +51,7 @@ def load_sample_world(folder: Path) -> None:
             claim_world(session, is_sample=True)
             for days, project in enumerate(sample_projects()):
                 add_project(session, project, _BEGUN + timedelta(days=days))
-            add_lots(session, sample_cupboard(), "the cupboard filled", _BEGUN)
+            add_lots(session, sample_cupboard(), None, _BEGUN)
         elif not sample:
             raise NotTheSampleWorld(
                 f"{folder} holds your own quilts. Name another folder with --data."

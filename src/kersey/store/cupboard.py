@@ -82,8 +82,13 @@ def get_lot(session: Session, lot_id: int) -> StoredLot:
     return _stored(_row(session, lot_id))
 
 
-def add_lots(session: Session, lots: Sequence[CupboardLot], words: str, now: datetime) -> list[int]:
-    """Put lots into the cupboard as one change; returns their numbers."""
+def add_lots(
+    session: Session, lots: Sequence[CupboardLot], words: str | None, now: datetime
+) -> list[int]:
+    """Put lots into the cupboard as one change; returns their numbers.
+
+    Without `words` it is no change of a person's, and cannot be undone.
+    """
     rows = []
     for kept in lots:
         row = CupboardLotRow(revision=1, created_at=now, deleted_at=None)
@@ -91,7 +96,8 @@ def add_lots(session: Session, lots: Sequence[CupboardLot], words: str, now: dat
         rows.append(row)
     session.add_all(rows)
     session.flush()
-    _note(session, words, {row.id: None for row in rows}, now)
+    if words is not None:
+        _note(session, words, {row.id: None for row in rows}, now)
     return [row.id for row in rows]
 
 

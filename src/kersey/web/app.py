@@ -10,6 +10,7 @@ from starlette.staticfiles import StaticFiles
 
 from kersey.store.database import open_database
 from kersey.web.cupboard import routes as cupboard
+from kersey.web.cupboard import spreadsheet
 from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
@@ -30,6 +31,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
 
     app.include_router(first_page.router)
     app.include_router(cupboard.router)
+    app.include_router(spreadsheet.router)
     app.include_router(pull.router)
     app.include_router(yield_page.router)
     app.include_router(size.router)
@@ -40,7 +42,10 @@ def create_app(settings: ServerSettings) -> FastAPI:
     install_error_pages(app)
     app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
     app.add_middleware(
-        Guard, hosts=settings.own_names, any_address=settings.listens_beyond_this_machine
+        Guard,
+        hosts=settings.own_names,
+        any_address=settings.listens_beyond_this_machine,
+        takes_files=[app.url_path_for("bring_in_spreadsheet")],
     )
     return app
 

@@ -14,8 +14,9 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kersey.web.error_pages import refuse, tell_fault
 
-# The longest form has some 20 short fields.
+# The longest form has some 20 short fields; a file may be larger where one is sent.
 LARGEST_BODY = 256 * 1024
+LARGEST_FILE = 9 * 1024 * 1024
 _READING = frozenset({"GET", "HEAD", "OPTIONS"})
 _POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
@@ -34,8 +35,11 @@ _HEADERS = {
 class Guard:
     """ASGI middleware that stands before everything else."""
 
-    def __init__(self, app: ASGIApp, hosts: Iterable[str], any_address: bool) -> None:
+    def __init__(
+        self, app: ASGIApp, hosts: Iterable[str], any_address: bool, takes_files: Iterable[str]
+    ) -> None:
         self.app = app
+        self.takes_files = frozenset(takes_files)
         self.hosts = frozenset(host.lower() for host in hosts)
         self.any_address = any_address
 
@@ -68,9 +72,10 @@ class Guard:
         if scope["method"] in _READING:
             await self._answer(scope, receive, send)
             return
-        body = await _read(receive, headers)
+        most = LARGEST_FILE if scope["path"] in self.takes_files else LARGEST_BODY
+        body = await _read(receive, headers, most)
         if body is None:
-            words = f"This is more than Kersey takes at once ({LARGEST_BODY // 1024} KB)."
+            words = f"This is more than Kersey takes at once ({most // 1024} KB)."
             await refuse(413, words, scope, send)
             return
         scope["kersey.body"] = body
@@ -114,10 +119,10 @@ def _is_address(name: str) -> bool:
     return True
 
 
-async def _read(receive: Receive, headers: Headers) -> bytes | None:
+async def _read(receive: Receive, headers: Headers, most: int) -> bytes | None:
     """The whole body, or None if it is too large."""
     announced = headers.get("content-length", "0")
-    if not announced.isdigit() or int(announced) > LARGEST_BODY:
+    if not announced.isdigit() or int(announced) > most:
         return None
     body = bytearray()
     more = True
@@ -126,7 +131,7 @@ async def _read(receive: Receive, headers: Headers) -> bytes | None:
         if message["type"] == "http.disconnect":
             return bytes(body)
         body += message.get("body", b"")
-        if len(body) > LARGEST_BODY:
+        if len(body) > most:
             return None
         more = message.get("more_body", False)
     return bytes(body)

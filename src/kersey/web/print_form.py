@@ -24,15 +24,15 @@ class PrintForm(Form):
 
 
 def changed_print(cloth: Print, form: PrintForm) -> Print:
-    """The print with what the form says; a new ground proposes a new value."""
+    """The print with what the form says; new colours propose a new value."""
     swatch = Swatch(
         form.motif or cloth.swatch.motif,
         form.ground or cloth.swatch.ground,
         form.figure or cloth.swatch.figure,
     )
     value = form.value or cloth.value
-    if swatch.ground != cloth.swatch.ground and value is cloth.value:
-        value = value_of(swatch.ground)
+    if swatch != cloth.swatch and value is cloth.value:
+        value = value_of(swatch.blend)
     return Print(form.name or cloth.name, value, swatch)
 
 

@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session
 
 from kersey.core.length import Units
 from kersey.core.quilt import Quilt, make_quilt
+from kersey.formats.cupboard_csv import CupboardTable
 from kersey.store.projects import StoredProject
 
 # A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
@@ -30,6 +31,7 @@ class Workroom:
 
     engine: Engine
     clock: Callable[[], datetime] = _utc_now
+    spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 

@@ -1,0 +1,112 @@
+"""The cupboard out as a spreadsheet and in again: wrong rows shown, good ones taken on a word."""
+
+from secrets import token_urlsafe
+from typing import Annotated
+
+from fastapi import APIRouter, Depends, Request
+from starlette.datastructures import UploadFile
+from starlette.responses import RedirectResponse, Response
+
+from kersey.formats.cupboard_csv import (
+    COLUMNS,
+    CupboardTable,
+    NotASpreadsheet,
+    read_cupboard,
+    write_cupboard,
+)
+from kersey.store.cupboard import add_lots, all_lots
+from kersey.store.preferences import Preferences, load_preferences
+from kersey.web.forms import TypedForm
+from kersey.web.templating import counted, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+# A spreadsheet with wrong rows waits until its good ones are taken; not for ever.
+_WAITING = 8
+_WRONG_SHOWN = 200
+
+
+async def _sent_file(request: Request) -> bytes:
+    async with request.form() as form:
+        sent = form.get("file")
+        return await sent.read() if isinstance(sent, UploadFile) else b""
+
+
+SentFile = Annotated[bytes, Depends(_sent_file)]
+
+
+@router.get("/cupboard.csv", name="cupboard_csv")
+def cupboard_csv(room: Room) -> Response:
+    """All lots, one row for each print."""
+    with room.transaction() as session:
+        content = write_cupboard(all_lots(session))
+    # The mark at the start tells spreadsheets that this is UTF-8.
+    return Response(
+        content.encode("utf-8-sig"),
+        media_type="text/csv; charset=utf-8",
+        headers={"Content-Disposition": 'attachment; filename="cupboard.csv"'},
+    )
+
+
+@router.post("/cupboard/spreadsheet", name="bring_in_spreadsheet")
+def bring_in(request: Request, room: Room, content: SentFile) -> Response:
+    """Take a spreadsheet whole, or show what is wrong with it first."""
+    preferences = _preferences(room)
+    try:
+        table = read_cupboard(content, preferences.workshop)
+    except NotASpreadsheet as error:
+        return _report(request, preferences, None, str(error))
+    if table.wrong or not table.lots:
+        return _report(request, preferences, table, "", _keep_waiting(room, table))
+    return _take(request, room, table)
+
+
+@router.post("/cupboard/spreadsheet/take", name="take_good_rows")
+def take_good_rows(request: Request, room: Room, typed: TypedForm) -> Response:
+    """Take the good lots of a spreadsheet that had wrong rows."""
+    table = room.spreadsheets.pop(typed.get("waiting", ""), None)
+    if table is None:
+        words = "This spreadsheet is no longer at hand. Bring it in once more."
+        return _report(request, _preferences(room), None, words)
+    return _take(request, room, table)
+
+
+def _take(request: Request, room: Workroom, table: CupboardTable) -> Response:
+    with room.transaction() as session:
+        words = f"{counted(len(table.lots), 'lot')} from a spreadsheet"
+        add_lots(session, table.lots, words, room.clock())
+    return RedirectResponse(request.app.url_path_for("cupboard_page"), status_code=303)
+
+
+def _keep_waiting(room: Workroom, table: CupboardTable) -> str:
+    name = token_urlsafe(12)
+    room.spreadsheets[name] = table
+    while len(room.spreadsheets) > _WAITING:
+        room.spreadsheets.popitem(last=False)
+    return name
+
+
+def _report(
+    request: Request,
+    preferences: Preferences,
+    table: CupboardTable | None,
+    problem: str,
+    waiting: str = "",
+) -> Response:
+    context = {
+        "theme": preferences.theme,
+        "units": preferences.workshop.units,
+        "problem": problem,
+        "good": len(table.lots) if table else 0,
+        "wrong": table.wrong[:_WRONG_SHOWN] if table else (),
+        "all_wrong": len(table.wrong) if table else 0,
+        "waiting": waiting,
+        "columns": COLUMNS,
+    }
+    return render(request, "cupboard/spreadsheet.html", context, 422)
+
+
+def _preferences(room: Workroom) -> Preferences:
+    with room.transaction() as session:
+        return load_preferences(session)

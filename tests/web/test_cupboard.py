@@ -1,0 +1,176 @@
+"""The cupboard by HTTP: lists pasted, found, changed many at once, spreadsheets out and in."""
+
+import re
+from html import unescape
+
+import pytest
+from fastapi.testclient import TestClient
+
+LIST = """12 light fat quarters "light remnants"
+2 1/4 yd charcoal
+roll of 40 strips, 20 prints
+strings 1 1/4 to 2 1/2, about 60, 9 to 30 long
+a shoe box, 900 g of crumbs"""
+
+
+@pytest.fixture
+def full(client: TestClient) -> TestClient:
+    assert client.post("/cupboard", data={"lines": LIST}).status_code == 200
+    return client
+
+
+def names(client: TestClient, **find: str) -> list[str]:
+    page = client.get("/cupboard", params=find).text
+    return [unescape(n) for n in re.findall(r'<a href="/cupboard/lots/\d+">([^<]+)</a>', page)]
+
+
+def marks(client: TestClient, **find: str) -> list[str]:
+    return re.findall(r'name="lot" value="([^"]+)"', client.get("/cupboard", params=find).text)
+
+
+def test_a_pasted_list_goes_in_and_the_newest_stands_first(full: TestClient) -> None:
+    assert names(full) == [
+        "shoe box", "Strings of 60", "Roll of 40", "charcoal", "light remnants",
+    ]  # fmt: skip
+
+
+def test_lines_that_were_not_understood_stay_in_the_field(client: TestClient) -> None:
+    answer = client.post("/cupboard", data={"lines": "2 yd rust\nthree hats\n<b>40 strips</b>"})
+    assert answer.status_code == 422
+    assert "1 line taken" in answer.text
+    assert ">three hats\n&lt;b&gt;40 strips&lt;/b&gt;</textarea>" in answer.text
+    assert names(client) == ["rust"]
+
+
+def test_lines_are_read_back_to_scale_with_every_doubt(client: TestClient) -> None:
+    lines = "42 charm squares\n42 charm squares\nplaid hats"
+    reading = client.get("/cupboard/reading", params={"lines": lines}).text
+    assert reading.count('class="piece-drawing"') == 2
+    assert "This line stands here twice" in reading
+    assert '<span class="unread">plaid</span>' in reading
+    assert "Taken for granted: 42 prints, each another" in reading
+
+
+@pytest.mark.parametrize(
+    ("find", "expected"),
+    [
+        ({"words": "charcoal"}, {"charcoal"}),
+        ({"form": "fat-quarter"}, {"light remnants"}),
+        ({"value": "dark"}, {"charcoal", "Roll of 40"}),
+        ({"family": "teal"}, {"Roll of 40"}),
+        ({"least_width": "17", "most_width": "18"}, {"light remnants"}),
+        ({"most_width": "6.5 cm", "form": "string"}, {"Strings of 60"}),
+        ({"aside": "true"}, set()),
+    ],
+)
+def test_finding(full: TestClient, find: dict[str, str], expected: set[str]) -> None:
+    assert expected <= set(names(full, **find))
+    if len(expected) < 2:
+        assert set(names(full, **find)) == expected
+
+
+def test_a_search_that_cannot_be_read_is_told(full: TestClient) -> None:
+    page = full.get("/cupboard", params={"least_width": "wide", "form": "hat", "words": "char"})
+    assert "“wide” is not a length" in page.text
+    assert names(full, least_width="wide", words="char") == ["charcoal"]
+
+
+def test_many_at_once_and_back_again(full: TestClient) -> None:
+    full.post("/cupboard/change", data={"act": "binding", "lot": marks(full)})
+    assert len(names(full, aside="true")) == 5
+    assert "kept for binding" in full.get("/cupboard").text
+    full.post("/cupboard/change", data={"act": "out", "lot": marks(full, words="charcoal")})
+    assert "charcoal" not in names(full)
+    for _ in range(2):
+        full.post("/cupboard/undo")
+    assert len(names(full, aside="false")) == 5
+
+
+def test_two_windows_overwrite_nothing(full: TestClient) -> None:
+    shown = marks(full, words="charcoal")
+    full.post("/cupboard/change", data={"act": "dark", "lot": shown})
+    other = full.post("/cupboard/change", data={"act": "light", "lot": shown})
+    assert other.status_code == 409
+    assert "changed in another window" in other.text
+    assert names(full, value="dark", words="charcoal") == ["charcoal"]
+
+
+def test_a_lot_is_measured_washed_and_renamed(full: TestClient) -> None:
+    page = full.get("/cupboard", params={"words": "remnants"}).text
+    address = re.search(r"/cupboard/lots/\d+", page)
+    assert address
+    facts = {
+        "revision": "1", "name": "curtains", "width": "17", "length": "20 3/4",
+        "measured_length": "20 1/2", "shrinkage": "3", "directional": "true", "wrong_side": "light",
+    }  # fmt: skip
+    full.post(address[0], data=facts)
+    kept = full.get(address[0]).text
+    for value in ("curtains", "17″", "20¾″", "20½″"):
+        assert f'value="{value}"' in kept
+    assert '<option value="true" selected>directional' in kept
+    bad = full.post(address[0], data={**facts, "revision": "2", "width": "900", "shrinkage": "99"})
+    assert bad.status_code == 422
+    assert "It can be at most 15" in bad.text
+    wide = full.post(address[0], data={**facts, "revision": "2", "width": "900"})
+    assert "A fat quarter is from 10″" in wide.text
+
+
+def test_prints_at_home_are_sorted_renamed_and_recoloured(full: TestClient) -> None:
+    page = full.get("/cupboard", params={"words": "roll"}).text
+    address = re.search(r"/cupboard/lots/\d+", page)
+    assert address
+    full.post(f"{address[0]}/sort", data={"revision": "1", "order": "value"})
+    values = re.findall(r'print-count">2, (\w+)<', full.get(address[0]).text)
+    assert values == sorted(values, key=["light", "medium", "dark"].index)
+    full.post(f"{address[0]}/prints/0", data={"revision": "2", "name": "snow", "ground": "#fefefe"})
+    assert "snow" in full.get(address[0]).text
+    assert (
+        full.post(f"{address[0]}/prints/0", data={"revision": "3", "ground": "x"}).status_code
+        == 422
+    )
+    assert full.post(f"{address[0]}/prints/99", data={"revision": "3"}).status_code == 404
+
+
+def test_the_spreadsheet_goes_out_and_comes_in(full: TestClient) -> None:
+    saved = full.get("/cupboard.csv")
+    assert saved.headers["content-type"].startswith("text/csv")
+    before = names(full)
+    full.post("/cupboard/spreadsheet", files={"file": ("cupboard.csv", saved.content)})
+    assert names(full)[:5] == before
+    full.post("/cupboard/undo")
+    assert names(full) == before
+
+
+def test_a_spreadsheet_with_wrong_rows_takes_nothing_until_told(full: TestClient) -> None:
+    text = "lot,form,pieces\ntens,square,40\nhats,hat,3\n"
+    answer = full.post("/cupboard/spreadsheet", files={"file": ("x.csv", text)})
+    assert answer.status_code == 422
+    assert "Nothing has been taken yet" in answer.text
+    assert len(names(full)) == 5
+    waiting = re.search(r'name="waiting" value="([^"]+)"', answer.text)
+    assert waiting
+    full.post("/cupboard/spreadsheet/take", data={"waiting": waiting[1]})
+    assert names(full)[0] == "tens"
+    again = full.post("/cupboard/spreadsheet/take", data={"waiting": waiting[1]})
+    assert "Bring it in once more" in again.text
+
+
+@pytest.mark.parametrize("content", [b"", b"\x89PNG\0\0", b"a;b\n1;2", b"x" * 100])
+def test_files_that_are_no_spreadsheet(full: TestClient, content: bytes) -> None:
+    answer = full.post("/cupboard/spreadsheet", files={"file": ("x.csv", content)})
+    assert answer.status_code == 422
+    assert len(names(full)) == 5
+
+
+def test_a_file_too_large_is_refused(full: TestClient) -> None:
+    answer = full.post("/cupboard/spreadsheet", files={"file": ("x.csv", b"x" * 10_000_000)})
+    assert answer.status_code == 413
+    assert "9216 KB" in answer.text
+
+
+def test_every_example_of_the_grammar_is_taken(client: TestClient) -> None:
+    page = client.get("/cupboard/how-to-say-it").text
+    lines = [unescape(line) for line in re.findall(r"<td><code>([^<]+)</code>", page)]
+    assert len(lines) >= 15
+    assert client.post("/cupboard", data={"lines": "\n".join(lines)}).status_code == 200
+    assert len(names(client)) == len(lines)
