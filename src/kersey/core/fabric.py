@@ -191,7 +191,7 @@ class Lot:
     def area(self) -> Fraction:
         """Cloth in square inches: of scraps by weight, of what varies by the middle size."""
         if self.grams is not None:
-            return self.grams / GRAMS_PER_SQUARE_METRE * METRE**2
+            return area_of_scraps(self.grams)
         width = (self.width + (self.most_width or self.width)) / 2
         length = (self.usable_length + (self.most_length or self.usable_length)) / 2
         half = Fraction(1, 2) if self.form is Form.TRIANGLE else Fraction(1)
@@ -204,6 +204,11 @@ class Lot:
     def with_stack(self, index: int, stack: Stack) -> "Lot":
         """The same lot with one stack exchanged."""
         return replace(self, stacks=(*self.stacks[:index], stack, *self.stacks[index + 1 :]))
+
+
+def area_of_scraps(grams: int) -> Fraction:
+    """Square inches that scraps of this weight come to: only an estimate."""
+    return grams / GRAMS_PER_SQUARE_METRE * METRE**2
 
 
 def spread(count: int, prints: Iterable[Print]) -> tuple[Stack, ...]:

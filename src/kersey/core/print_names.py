@@ -98,13 +98,15 @@ def named_print(name: str, value: Value | None = None) -> Print:
     ('dark', 'plain')
     """
     words = name.lower()
-    motif = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), Motif.PLAIN)
+    spoken = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), None)
     for word, (ground, figure) in _colour_words():
-        swatch = Swatch(motif, ground, figure)
+        swatch = Swatch(spoken or Motif.PLAIN, ground, figure)
         if word in words and value in {None, value_of(swatch.blend)}:
             return Print(name, value_of(swatch.blend), swatch)
     by_name = blake2s(words.encode()).digest()[0] % len(_COLOURS)
-    return replace(made_up_prints(len(_COLOURS), value)[by_name], name=name)
+    made_up = made_up_prints(len(_COLOURS), value)[by_name]
+    swatch = replace(made_up.swatch, motif=spoken or made_up.swatch.motif)
+    return Print(name, value or value_of(swatch.blend), swatch)
 
 
 def _colour_words() -> Iterator[tuple[str, tuple[str, str]]]:

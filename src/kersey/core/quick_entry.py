@@ -14,9 +14,18 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from typing import Protocol
 
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import LONGEST_NAME, BadFabric, Lot, Print, Stack, spread
+from kersey.core.fabric import (
+    LONGEST_NAME,
+    BadFabric,
+    Lot,
+    Print,
+    Stack,
+    area_of_scraps,
+    spread,
+)
 from kersey.core.forms import FACTS, BadPiece, Form, check_piece
 from kersey.core.length import (
     Units,
@@ -318,7 +327,28 @@ def _in_words(lot: Lot, said: Said, units: Units) -> tuple[str, ...]:
     return tuple(word for word in words if word)
 
 
-def pieces_in_words(lot: Lot) -> str:
+class Described(Protocol):
+    """What is needed to say how much there is of a lot, and how large it is."""
+
+    @property
+    def form(self) -> Form: ...
+    @property
+    def count(self) -> int: ...
+    @property
+    def width(self) -> Fraction: ...
+    @property
+    def length(self) -> Fraction: ...
+    @property
+    def most_width(self) -> Fraction | None: ...
+    @property
+    def most_length(self) -> Fraction | None: ...
+    @property
+    def grams(self) -> int | None: ...
+    @property
+    def estimated(self) -> bool: ...
+
+
+def pieces_in_words(lot: Described) -> str:
     """How many pieces there are, or how much: ``12 fat quarters``, ``about 60 strings``."""
     facts = FACTS[lot.form]
     about = "about " if lot.estimated else ""
@@ -330,10 +360,10 @@ def pieces_in_words(lot: Lot) -> str:
     return f"{about}{lot.count} {facts.one if lot.count == 1 else facts.many}"
 
 
-def size_in_words(lot: Lot, units: Units) -> str:
+def size_in_words(lot: Described, units: Units) -> str:
     """How large each piece is, or how much the weight comes to."""
     if lot.grams is not None:
-        square_yards = float(lot.area) / 36**2
+        square_yards = float(area_of_scraps(lot.grams)) / 36**2
         if units is Units.INCHES:
             return f"about {square_yards:.1f} square yards, an estimate"
         return f"about {square_yards * 0.83612736:.1f} square metres, an estimate"

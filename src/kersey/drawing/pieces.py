@@ -1,18 +1,18 @@
 """Lots as they lie: one piece to scale, and the colours of all prints side by side."""
 
 import math
+from collections.abc import Sequence
 
 from kersey.core.fabric import Lot
 from kersey.core.forms import Form
 from kersey.core.length import Units, format_size
 from kersey.drawing.cloth import Cloths
-from kersey.drawing.svg import box_path, element, number, picture, rect
+from kersey.drawing.svg import element, number, picture, rect
 
 # Every picture of a piece is so many inches across, so that all are to one scale; what is larger
 # runs out of the picture.
 _ACROSS = 84.0
 _HIGHEST = 22.0
-_MOST_COLOURS = 24
 
 
 def draw_piece(lot: Lot, units: Units) -> str:
@@ -40,14 +40,8 @@ def draw_piece(lot: Lot, units: Units) -> str:
     )
 
 
-def draw_colours(lot: Lot) -> str:
-    """The prints of a lot as flat colours in a row, for a list."""
-    shown = lot.prints[:_MOST_COLOURS]
-    boxes = [
-        element("path", d=box_path(i, 0, 1.02, 1), fill=cloth.swatch.blend)
-        for i, cloth in enumerate(shown)
-    ]
-    return element(
-        "svg", *boxes, viewBox=f"0 0 {len(shown)} 1", class_="colours",
-        preserveAspectRatio="none", aria_hidden="true",
-    )  # fmt: skip
+def draw_colours(blends: Sequence[str]) -> str:
+    """Colours side by side, for a list; `blends` are the colours that prints blend to."""
+    boxes = "".join(f'<path d="M{i} 0h1.02v1h-1.02z" fill="{b}"/>' for i, b in enumerate(blends))
+    box = f'viewBox="0 0 {len(blends)} 1" preserveAspectRatio="none"'
+    return f'<svg {box} class="colours" aria-hidden="true">{boxes}</svg>'

@@ -9,9 +9,10 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from fractions import Fraction
+from typing import Any
 
 from sqlalchemy import ColumnElement, delete, func, or_, select
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.colour import colour_family
 from kersey.core.cupboard import Aside, CupboardLot
@@ -23,6 +24,24 @@ from kersey.store.project_rows import print_of, write_print
 from kersey.store.tables import CupboardChangeRow, CupboardLotRow, CupboardStackRow
 
 UNDO_STEPS = 200
+_BLENDS_KEPT = 24
+_LINE_COLUMNS = (
+    CupboardLotRow.id,
+    CupboardLotRow.revision,
+    CupboardLotRow.name,
+    CupboardLotRow.aside,
+    CupboardLotRow.form,
+    CupboardLotRow.pieces,
+    CupboardLotRow.prints,
+    CupboardLotRow.width,
+    CupboardLotRow.length,
+    CupboardLotRow.most_width,
+    CupboardLotRow.most_length,
+    CupboardLotRow.grams,
+    CupboardLotRow.estimated,
+    CupboardLotRow.all_values,
+    CupboardLotRow.blends,
+)
 
 
 @dataclass(frozen=True)
@@ -45,6 +64,27 @@ class StoredLot:
     id: int
     revision: int
     kept: CupboardLot
+
+
+@dataclass(frozen=True)
+class LotLine:
+    """What a list shows of a lot. Lengths in inches; `values` and `blends` of its prints."""
+
+    id: int
+    revision: int
+    name: str
+    aside: Aside | None
+    form: Form
+    count: int
+    prints: int
+    width: Fraction
+    length: Fraction
+    most_width: Fraction | None
+    most_length: Fraction | None
+    grams: int | None
+    estimated: bool
+    values: tuple[str, ...]
+    blends: tuple[str, ...]
 
 
 class LotsChanged(KerseyError):
@@ -70,11 +110,11 @@ def count_lots(session: Session, find: Find) -> int:
     return session.scalar(query) or 0
 
 
-def list_lots(session: Session, find: Find, first: int, most: int) -> list[StoredLot]:
+def list_lots(session: Session, find: Find, first: int, most: int) -> list[LotLine]:
     """Lots found, the newest first: `most` of them, beginning with number `first`."""
-    query = select(CupboardLotRow).where(*_conditions(find))
+    query = select(*_LINE_COLUMNS).where(*_conditions(find))
     query = query.order_by(CupboardLotRow.created_at.desc(), CupboardLotRow.id.desc())
-    return [_stored(row) for row in session.scalars(query.offset(first).limit(most))]
+    return [_line(row) for row in session.execute(query.offset(first).limit(most))]
 
 
 def get_lot(session: Session, lot_id: int) -> StoredLot:
@@ -155,6 +195,7 @@ def all_lots(session: Session) -> list[CupboardLot]:
     """Every lot in the cupboard, the oldest first."""
     query = select(CupboardLotRow).where(CupboardLotRow.deleted_at.is_(None))
     query = query.order_by(CupboardLotRow.created_at, CupboardLotRow.id)
+    query = query.options(selectinload(CupboardLotRow.stacks))
     return [_kept(row) for row in session.scalars(query)]
 
 
@@ -217,6 +258,26 @@ def _note(session: Session, words: str, before: Mapping[int, Record | None], now
     session.execute(delete(CupboardChangeRow).where(CupboardChangeRow.id.not_in(kept)))
 
 
+def _line(row: Any) -> LotLine:
+    return LotLine(
+        row.id,
+        row.revision,
+        row.name,
+        None if row.aside is None else Aside(row.aside),
+        Form(row.form),
+        row.pieces,
+        row.prints,
+        row.width,
+        row.length,
+        row.most_width,
+        row.most_length,
+        row.grams,
+        row.estimated,
+        tuple(row.all_values.split()),
+        tuple(row.blends.split()),
+    )
+
+
 def _stored(row: CupboardLotRow) -> StoredLot:
     return StoredLot(row.id, row.revision, _kept(row))
 
@@ -243,6 +304,9 @@ def _write(row: CupboardLotRow, kept: CupboardLot) -> None:
     lot = kept.lot
     row.name, row.aside, row.form = kept.name, kept.aside, lot.form
     row.width, row.length, row.widest = lot.width, lot.length, float(lot.most_width or lot.width)
+    row.pieces, row.prints = lot.count, len(lot.stacks)
+    row.all_values = " ".join(v for v in Value if any(p.value is v for p in lot.prints))
+    row.blends = " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT])
     row.most_width, row.most_length = lot.most_width, lot.most_length
     row.measured_length, row.grams, row.estimated = lot.measured_length, lot.grams, lot.estimated
     row.directional, row.shrinkage, row.wrong_side = lot.directional, lot.shrinkage, lot.wrong_side

@@ -82,6 +82,18 @@ def list_deleted(session: Session, most: int) -> Sequence[ProjectLine]:
     return [_line(row) for row in session.execute(query.limit(most))]
 
 
+def project_line(session: Session, project_id: int) -> ProjectLine:
+    """One project without opening it; raises `NoSuchProject` or `ProjectGone`."""
+    query = _lines().add_columns(ProjectRow.deleted_at).where(ProjectRow.id == project_id)
+    row = session.execute(query).one_or_none()
+    if row is None:
+        raise NoSuchProject(project_id)
+    line = ProjectLine(row.id, row.revision, row.name, row.updated_at)
+    if row.deleted_at is not None:
+        raise ProjectGone(line)
+    return line
+
+
 def get_project(session: Session, project_id: int) -> StoredProject:
     """One project; raises `NoSuchProject` or `ProjectGone`."""
     return _stored(_row(session, project_id))

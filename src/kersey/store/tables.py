@@ -144,7 +144,11 @@ class WorldRow(Table):
 
 
 class CupboardLotRow(Table):
-    """A lot of fabric at home. `widest` is its width in inches as a number, to filter by."""
+    """A lot of fabric at home.
+
+    What a list shows is kept beside it, so that no list has to open its prints: pieces, prints,
+    their values and the colours they blend to. `widest` is the width as a number, to filter by.
+    """
 
     __tablename__ = "cupboard_lot"
     __table_args__ = (Index("cupboard_by_time", "deleted_at", "created_at"),)
@@ -158,6 +162,10 @@ class CupboardLotRow(Table):
     form: Mapped[str]
     width: Mapped[Fraction]
     widest: Mapped[float]
+    pieces: Mapped[int]
+    prints: Mapped[int]
+    all_values: Mapped[str]
+    blends: Mapped[str]
     length: Mapped[Fraction]
     most_width: Mapped[Fraction | None]
     most_length: Mapped[Fraction | None]
@@ -169,7 +177,7 @@ class CupboardLotRow(Table):
     wrong_side: Mapped[str | None]
 
     stacks: Mapped[list["CupboardStackRow"]] = relationship(
-        cascade="all, delete-orphan", lazy="selectin", order_by="CupboardStackRow.position"
+        cascade="all, delete-orphan", order_by="CupboardStackRow.position"
     )
 
 

@@ -15,7 +15,12 @@ from kersey.core.quilt import Quilt, yields_of
 from kersey.core.stages import Stage, steps_done
 from kersey.core.work_order import work_order
 from kersey.store.preferences import Preferences, load_preferences
-from kersey.store.projects import StoredProject, change_project, get_project
+from kersey.store.projects import (
+    StoredProject,
+    change_project,
+    get_project,
+    project_line,
+)
 from kersey.web.forms import Form
 from kersey.web.templating import counted, is_fragment_request, render
 from kersey.web.workroom import Workroom
@@ -64,7 +69,12 @@ class StageLine:
 def open_project(room: Workroom, project_id: int) -> OpenProject:
     """Open a project; raises `NoSuchProject` or `ProjectGone`."""
     with room.transaction() as session:
-        stored, preferences = get_project(session, project_id), load_preferences(session)
+        line, preferences = project_line(session, project_id), load_preferences(session)
+        kept = room.kept_quilt(line.id, line.revision, preferences.workshop.units)
+        if kept is not None:
+            stored = StoredProject(line.id, line.revision, kept.project, line.updated_at)
+            return OpenProject(stored, preferences, kept)
+        stored = get_project(session, project_id)
     return with_quilt(room, stored, preferences)
 
 

@@ -22,6 +22,7 @@ from kersey.drawing.block import draw_swatch
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.store.cupboard import (
     Find,
+    LotLine,
     NoSuchLot,
     StoredLot,
     add_lots,
@@ -301,7 +302,7 @@ def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
     return {
         "theme": preferences.theme,
         "units": units,
-        "lots": [_line(stored, units) for stored in lots],
+        "lots": [_line(lot, units) for lot in lots],
         "total": total,
         "shelf": form.shelf,
         "shelves": max(1, -(-total // _ON_A_SHELF)),
@@ -340,18 +341,16 @@ def _find(form: FindForm) -> Find:
     )
 
 
-def _line(stored: StoredLot, units: Units) -> dict[str, Any]:
-    kept, lot = stored.kept, stored.kept.lot
-    values = sorted({cloth.value.value for cloth in lot.prints})
+def _line(lot: LotLine, units: Units) -> dict[str, Any]:
     return {
-        "id": stored.id,
-        "mark": f"{stored.id}-{stored.revision}",
-        "name": kept.name,
-        "colours": draw_colours(lot),
+        "id": lot.id,
+        "mark": f"{lot.id}-{lot.revision}",
+        "name": lot.name,
+        "colours": draw_colours(lot.blends),
         "words": (pieces_in_words(lot), size_in_words(lot, units)),
-        "prints": len(lot.stacks),
-        "value_words": ", ".join(values),
-        "aside": kept.aside,
+        "prints": lot.prints,
+        "value_words": ", ".join(lot.values),
+        "aside": lot.aside,
     }
 
 
