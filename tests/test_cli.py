@@ -7,6 +7,7 @@ from pathlib import Path
 
 import pytest
 
+from kersey.demo.sample_world import load_sample_world
 from kersey.store.database import FILE_NAME
 
 
@@ -32,3 +33,24 @@ def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
     assert answer.returncode == 1
     assert "cannot be read as Kersey's data" in answer.stderr
     assert answer.stderr.count("\n") == 1
+
+
+def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:
+    load_sample_world(tmp_path / "one")
+    file = tmp_path / "all.json"
+    saved = kersey("export", str(file), "--data", str(tmp_path / "one"))
+    assert saved.returncode == 0
+    assert "5 projects and 16 lots" in saved.stdout
+    assert kersey("import", str(file), "--data", str(tmp_path / "two")).returncode == 0
+    again = tmp_path / "again.json"
+    kersey("export", str(again), "--data", str(tmp_path / "two"))
+    assert again.read_bytes() == file.read_bytes()
+
+
+def test_a_file_that_is_not_ours_is_refused_in_one_line(tmp_path: Path) -> None:
+    (tmp_path / "x.json").write_text("[]")
+    for name in ("x.json", "missing.json"):
+        answer = kersey("import", str(tmp_path / name), "--data", str(tmp_path / "two"))
+        assert answer.returncode == 1
+        assert answer.stderr.count("\n") == 1
+        assert "Traceback" not in answer.stderr

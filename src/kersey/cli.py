@@ -1,16 +1,27 @@
-"""The command line: ``kersey serve`` on one's own data, ``kersey demo`` on the sample world."""
+"""The command line.
+
+``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
+``kersey import`` everything as one file.
+"""
 
 import logging
 import sys
-from contextlib import suppress
+from collections.abc import Iterator
+from contextlib import contextmanager, suppress
+from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated
 
 import typer
 import uvicorn
+from sqlalchemy.orm import Session
 
 from kersey.core.errors import KerseyError
 from kersey.demo.sample_world import load_sample_world
+from kersey.formats.kersey_file import Everything, read_everything, write_everything
+from kersey.store.cupboard import add_lots, all_lots
+from kersey.store.database import open_database
+from kersey.store.projects import add_project, all_projects
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
@@ -40,6 +51,44 @@ def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
     except KerseyError as error:
         _fail(str(error))
     _run(settings, f"The sample world is kept in {settings.data}")
+
+
+@app.command("export")
+def export_everything(file: Path, data: Data = None) -> None:
+    """Save all projects and the cupboard to one file."""
+    settings = _settings(None, None, data)
+    try:
+        with _session(settings) as session:
+            everything = Everything(tuple(all_projects(session)), tuple(all_lots(session)))
+        file.write_text(write_everything(everything), encoding="utf-8")
+    except (KerseyError, OSError) as error:
+        _fail(str(error))
+    print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots are in {file}")
+
+
+@app.command("import")
+def import_everything(file: Path, data: Data = None) -> None:
+    """Add all projects and lots of a file to your own; nothing is replaced."""
+    settings = _settings(None, None, data)
+    now = datetime.now(UTC)
+    try:
+        everything = read_everything(file.read_bytes())
+        with _session(settings) as session:
+            for project in everything.projects:
+                add_project(session, project, now)
+            if everything.cupboard:
+                add_lots(session, everything.cupboard, f"lots from {file.name}", now)
+    except (KerseyError, OSError) as error:
+        _fail(str(error))
+    print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")
+
+
+@contextmanager
+def _session(settings: ServerSettings) -> Iterator[Session]:
+    engine = open_database(settings.data)
+    with Session(engine) as session, session.begin():
+        yield session
+    engine.dispose()
 
 
 def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSettings:

@@ -238,3 +238,16 @@ def test_more_quilts_than_one_wall_holds(client: TestClient) -> None:
         start(client, "6 strips, 6 prints")
     assert client.get("/").text.count('class="hanger"') == 24
     assert client.get("/?wall=2").text.count('class="hanger"') == 2
+
+
+def test_everything_is_saved_to_a_file_and_brought_in(client: TestClient) -> None:
+    start(client)
+    client.post("/cupboard", data={"lines": "12 fat quarters"})
+    saved = client.get("/everything.json")
+    client.post("/everything", files={"file": ("kersey.json", saved.content)})
+    assert client.get("/").text.count('class="hanger"') == 2
+    assert 'class="figure">2</span> lots' in client.get("/cupboard").text
+    bad = client.post("/everything", files={"file": ("kersey.json", b"{}")})
+    assert bad.status_code == 422
+    assert "no file of Kersey" in bad.text
+    assert client.get("/").text.count('class="hanger"') == 2

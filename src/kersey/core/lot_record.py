@@ -1,4 +1,4 @@
-"""A lot at home <-> a plain record, as it is kept in the list of changes and in export files."""
+"""A lot of fabric <-> a plain record, as it is kept in the list of changes and in export files."""
 
 from fractions import Fraction
 from typing import Any
@@ -11,11 +11,19 @@ Record = dict[str, Any]
 
 
 def record_of(kept: CupboardLot) -> Record:
+    """A record of a lot at home."""
+    return {"name": kept.name, "aside": kept.aside, **lot_record(kept.lot)}
+
+
+def lot_of(record: Record) -> CupboardLot:
+    """The lot at home that a record holds; raises as `lot_from` does."""
+    aside = record["aside"]
+    return CupboardLot(record["name"], lot_from(record), Aside(aside) if aside else None)
+
+
+def lot_record(lot: Lot) -> Record:
     """A record of plain words and numbers; lengths are exact inches as text, like ``5/2``."""
-    lot = kept.lot
     return {
-        "name": kept.name,
-        "aside": kept.aside,
         "form": lot.form,
         "width": str(lot.width),
         "length": str(lot.length),
@@ -27,47 +35,48 @@ def record_of(kept: CupboardLot) -> Record:
         "directional": lot.directional,
         "shrinkage": str(lot.shrinkage),
         "wrong_side": lot.wrong_side,
-        "prints": [_print_record(stack) for stack in lot.stacks],
+        "prints": [{"count": s.count, **print_record(s.print)} for s in lot.stacks],
     }
 
 
-def lot_of(record: Record) -> CupboardLot:
-    """The lot that a record holds; raises `InvalidValue` or `KeyError` for one that is damaged."""
-    return CupboardLot(
-        name=record["name"],
-        aside=Aside(record["aside"]) if record["aside"] else None,
-        lot=Lot(
-            width=Fraction(record["width"]),
-            length=Fraction(record["length"]),
-            stacks=tuple(_stack(part) for part in record["prints"]),
-            measured_length=_length(record["measured_length"]),
-            form=Form(record["form"]),
-            most_width=_length(record["most_width"]),
-            most_length=_length(record["most_length"]),
-            grams=record["grams"],
-            estimated=record["estimated"],
-            directional=record["directional"],
-            shrinkage=Fraction(record["shrinkage"]),
-            wrong_side=Value(record["wrong_side"]) if record["wrong_side"] else None,
-        ),
+def lot_from(record: Record) -> Lot:
+    """The lot that a record holds.
+
+    Raises `InvalidValue`, `KeyError`, `TypeError` or `ValueError` for one that is damaged.
+    """
+    grams = record["grams"]
+    return Lot(
+        width=Fraction(record["width"]),
+        length=Fraction(record["length"]),
+        stacks=tuple(Stack(print_from(part), int(part["count"])) for part in record["prints"]),
+        measured_length=_length(record["measured_length"]),
+        form=Form(record["form"]),
+        most_width=_length(record["most_width"]),
+        most_length=_length(record["most_length"]),
+        grams=None if grams is None else int(grams),
+        estimated=bool(record["estimated"]),
+        directional=bool(record["directional"]),
+        shrinkage=Fraction(record["shrinkage"]),
+        wrong_side=Value(record["wrong_side"]) if record["wrong_side"] else None,
     )
 
 
-def _print_record(stack: Stack) -> Record:
-    swatch = stack.print.swatch
+def print_record(cloth: Print) -> Record:
+    """A record of a print."""
+    swatch = cloth.swatch
     return {
-        "count": stack.count,
-        "name": stack.print.name,
-        "value": stack.print.value,
+        "name": cloth.name,
+        "value": cloth.value,
         "motif": swatch.motif,
         "ground": swatch.ground,
         "figure": swatch.figure,
     }
 
 
-def _stack(record: Record) -> Stack:
+def print_from(record: Record) -> Print:
+    """The print that a record holds; raises as `lot_from` does."""
     swatch = Swatch(Motif(record["motif"]), record["ground"], record["figure"])
-    return Stack(Print(record["name"], Value(record["value"]), swatch), record["count"])
+    return Print(record["name"], Value(record["value"]), swatch)
 
 
 def _text(length: Fraction | None) -> str | None:

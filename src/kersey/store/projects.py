@@ -82,6 +82,12 @@ def list_deleted(session: Session, most: int) -> Sequence[ProjectLine]:
     return [_line(row) for row in session.execute(query.limit(most))]
 
 
+def all_projects(session: Session) -> list[Project]:
+    """Every project that is not deleted, the one begun first first."""
+    query = select(ProjectRow).where(ProjectRow.deleted_at.is_(None)).order_by(ProjectRow.id)
+    return [project_from_row(row) for row in session.scalars(query)]
+
+
 def project_line(session: Session, project_id: int) -> ProjectLine:
     """One project without opening it; raises `NoSuchProject` or `ProjectGone`."""
     query = _lines().add_columns(ProjectRow.deleted_at).where(ProjectRow.id == project_id)

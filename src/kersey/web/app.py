@@ -45,7 +45,9 @@ def create_app(settings: ServerSettings) -> FastAPI:
         Guard,
         hosts=settings.own_names,
         any_address=settings.listens_beyond_this_machine,
-        takes_files=[app.url_path_for("bring_in_spreadsheet")],
+        takes_files=[
+            app.url_path_for(name) for name in ("bring_in_spreadsheet", "bring_in_everything")
+        ],
     )
     return app
 

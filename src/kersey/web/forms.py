@@ -7,6 +7,7 @@ from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Request
 from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationError, ValidationInfo
+from starlette.datastructures import UploadFile
 
 from kersey.core.errors import InvalidValue
 from kersey.core.length import Units, parse_length
@@ -94,6 +95,15 @@ async def _chosen_lots(request: Request) -> Mapping[int, int]:
     form = await request.form()
     marks = [_LOT_MARK.fullmatch(str(value)) for value in form.getlist("lot")]
     return {int(mark[1]): int(mark[2]) for mark in marks if mark}
+
+
+async def _sent_file(request: Request) -> bytes:
+    async with request.form() as form:
+        sent = form.get("file")
+        return await sent.read() if isinstance(sent, UploadFile) else b""
+
+
+SentFile = Annotated[bytes, Depends(_sent_file)]
 
 
 ChosenLots = Annotated[Mapping[int, int], Depends(_chosen_lots)]

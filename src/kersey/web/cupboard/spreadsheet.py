@@ -1,10 +1,8 @@
 """The cupboard out as a spreadsheet and in again: wrong rows shown, good ones taken on a word."""
 
 from secrets import token_urlsafe
-from typing import Annotated
 
-from fastapi import APIRouter, Depends, Request
-from starlette.datastructures import UploadFile
+from fastapi import APIRouter, Request
 from starlette.responses import RedirectResponse, Response
 
 from kersey.formats.cupboard_csv import (
@@ -16,7 +14,7 @@ from kersey.formats.cupboard_csv import (
 )
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.preferences import Preferences, load_preferences
-from kersey.web.forms import TypedForm
+from kersey.web.forms import SentFile, TypedForm
 from kersey.web.templating import counted, render
 from kersey.web.workroom import Room, Workroom
 
@@ -25,15 +23,6 @@ router = APIRouter()
 # A spreadsheet with wrong rows waits until its good ones are taken; not for ever.
 _WAITING = 8
 _WRONG_SHOWN = 200
-
-
-async def _sent_file(request: Request) -> bytes:
-    async with request.form() as form:
-        sent = form.get("file")
-        return await sent.read() if isinstance(sent, UploadFile) else b""
-
-
-SentFile = Annotated[bytes, Depends(_sent_file)]
 
 
 @router.get("/cupboard.csv", name="cupboard_csv")

@@ -8,6 +8,13 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.length import Units
 from kersey.core.workshop import Workshop, check_seam, check_usable_width
+from kersey.formats.kersey_file import (
+    Everything,
+    NotAKerseyFile,
+    read_everything,
+    write_everything,
+)
+from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.preferences import (
     Paper,
     Preferences,
@@ -15,7 +22,8 @@ from kersey.store.preferences import (
     load_preferences,
     save_preferences,
 )
-from kersey.web.forms import BadForm, Form, Length, TypedForm, checked, read_form
+from kersey.store.projects import add_project, all_projects
+from kersey.web.forms import BadForm, Form, Length, SentFile, TypedForm, checked, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -52,6 +60,33 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
         save_preferences(session, Preferences(workshop, form.theme, form.paper, form.revision))
     address = request.app.url_path_for("preferences_page")
     return RedirectResponse(f"{address}?saved=true", status_code=303)
+
+
+@router.get("/everything.json", name="save_everything")
+def save_everything(room: Room) -> Response:
+    """All projects and the cupboard as one file."""
+    with room.transaction() as session:
+        everything = Everything(tuple(all_projects(session)), tuple(all_lots(session)))
+    return Response(
+        write_everything(everything),
+        media_type="application/json",
+        headers={"Content-Disposition": 'attachment; filename="kersey.json"'},
+    )
+
+
+@router.post("/everything", name="bring_in_everything")
+def bring_in_everything(request: Request, room: Room, content: SentFile) -> Response:
+    """Add the projects and lots of a file; a damaged file is refused whole."""
+    try:
+        everything = read_everything(content)
+    except NotAKerseyFile as error:
+        return _page(request, room, bad=BadForm({"file": str(error)}, {}))
+    with room.transaction() as session:
+        for project in everything.projects:
+            add_project(session, project, room.clock())
+        if everything.cupboard:
+            add_lots(session, everything.cupboard, "lots from a file", room.clock())
+    return RedirectResponse(request.app.url_path_for("first_page"), status_code=303)
 
 
 def _page(
