@@ -194,6 +194,22 @@ def test_a_list_is_pasted_found_ticked_and_undone(talking_page: Page, server: An
     expect(page.locator(".lots tbody")).to_contain_text("coal dust")
 
 
+def test_prints_are_dragged_and_moved_by_keys(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    page.goto(f"{server.url}/cupboard")
+    page.fill("#lines", "4 fat quarters")
+    page.click("button >> text=Put in")
+    page.click(".lots tbody a")
+    names = page.locator(".home-prints .print-name")
+    before = names.all_inner_texts()
+    page.drag_and_drop("[data-place='0']", "[data-place='2']")
+    expect(names).to_have_text([before[1], before[2], before[0], before[3]])
+    page.locator("[data-place='3'] summary").press("Alt+ArrowLeft")
+    expect(names).to_have_text([before[1], before[2], before[3], before[0]])
+    page.click("text=By value")
+    expect(page.locator(".home-prints .print-count").first).to_contain_text("light")
+
+
 def test_squinting_takes_the_colour_out(talking_page: Page, sample_server: Any) -> None:
     page = talking_page
     page.goto(f"{sample_server.url}/cupboard/lots/6")

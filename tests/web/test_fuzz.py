@@ -22,6 +22,14 @@ FORMS = {
     "/projects/1/finish": ["border_width", "binding_width", "binding_source", "margin",
                            "backing_way", "usable_width"],
     "/projects/1/steps": ["step", "done"],
+    "/cupboard": ["lines"],
+    "/cupboard/lots/1": ["name", "width", "length", "measured_length", "shrinkage", "directional",
+                         "wrong_side"],
+    "/cupboard/lots/1/prints/0": ["name", "value", "motif", "ground", "figure", "count"],
+    "/cupboard/lots/1/sort": ["order"],
+    "/cupboard/lots/1/move": ["place", "to"],
+    "/cupboard/change": ["act"],
+    "/cupboard/undo": ["query"],
 }  # fmt: skip
 SENSIBLE = (
     "2 1/2",
@@ -45,6 +53,11 @@ SENSIBLE = (
     "bought",
     "across",
     "wide",
+    "gradient",
+    "rainbow",
+    "binding",
+    "light",
+    "3 yd rust",
     "dark",
     "dot",
     "#a3342d",
@@ -73,6 +86,7 @@ def posts(draw: st.DrawFn) -> tuple[str, dict[str, str]]:
 def site(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
     client = client_for(tmp_path_factory.mktemp("fuzz"))
     client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
+    client.post("/cupboard", data={"lines": "12 fat quarters"})
     return client
 
 
@@ -86,7 +100,10 @@ def test_no_form_can_make_it_fail(
     with stored.engine.connect() as connection:
         now = connection.exec_driver_sql("SELECT revision FROM project WHERE id = 1").scalar()
         shown = connection.exec_driver_sql("SELECT max(revision) FROM preferences").scalar() or 0
-    revision = str(shown if path == "/settings" else now)
+        home = connection.exec_driver_sql(
+            "SELECT revision FROM cupboard_lot WHERE id = 1 AND deleted_at IS NULL"
+        ).scalar()
+    revision = str(shown if path == "/settings" else home if "cupboard" in path else now)
     answer = site.post(
         path,
         data={**fields, "revision": revision},
@@ -96,6 +113,8 @@ def test_no_form_can_make_it_fail(
     assert answer.status_code in ANSWERS, (path, fields, answer.text[:400])
     for page in ("pull", "yield", "size", "cut"):
         assert site.get(f"/projects/1/{page}").status_code == 200, (path, fields, page)
+    for address in ("/cupboard", "/cupboard/lots/1", "/cupboard.csv", "/everything.json"):
+        assert site.get(address).status_code in {200, 404}, (path, fields, address)
 
 
 @given(st.text(max_size=250))

@@ -251,3 +251,11 @@ def test_everything_is_saved_to_a_file_and_brought_in(client: TestClient) -> Non
     assert bad.status_code == 422
     assert "no file of Kersey" in bad.text
     assert client.get("/").text.count('class="hanger"') == 2
+
+
+def test_fabric_that_is_no_strips_goes_into_the_cupboard(client: TestClient) -> None:
+    assert "put into the cupboard" in client.get("/quick-entry?line=3+yd+rust").text
+    answer = client.post("/projects", data={"line": "3 yd rust"})
+    assert answer.url.path == "/cupboard"
+    assert ">rust</a>" in answer.text
+    assert 'class="hanger"' not in client.get("/").text

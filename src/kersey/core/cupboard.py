@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 
-from kersey.core.fabric import Lot, Value, checked_name
+from kersey.core.fabric import BadFabric, Lot, Value, checked_name
 from kersey.core.quick_entry import Reading
 from kersey.core.sorting import Order, sort_colours
 
@@ -48,6 +48,17 @@ class CupboardLot:
         if order is Order.VALUE:
             laid.sort(key=lambda stack: list(Value).index(stack.print.value))
         return replace(self, lot=replace(self.lot, stacks=tuple(laid)))
+
+    def moved(self, place: int, to: int) -> "CupboardLot":
+        """The lot with the print at `place` laid at place `to`; places begin at 0.
+
+        Raises `BadFabric` for places that are not there.
+        """
+        stacks = list(self.lot.stacks)
+        if not (0 <= place < len(stacks) and 0 <= to < len(stacks)):
+            raise BadFabric(f"There are {len(stacks)} prints in this lot.")
+        stacks.insert(to, stacks.pop(place))
+        return replace(self, lot=replace(self.lot, stacks=tuple(stacks)))
 
     def made_directional(self, directional: bool) -> "CupboardLot":
         """The lot whose prints may, or may not, be turned."""

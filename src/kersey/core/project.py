@@ -9,7 +9,8 @@ from fractions import Fraction
 from kersey.core.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.binding import USUAL_BINDING_WIDTH, check_binding_width
 from kersey.core.borders import check_border_width
-from kersey.core.fabric import Lot, Print, checked_name
+from kersey.core.fabric import BadFabric, Lot, Print, checked_name
+from kersey.core.forms import Form
 from kersey.core.print_names import BINDING_PRINT, BORDER_PRINT
 from kersey.core.purposes import Wish
 from kersey.core.size_search import check_rows
@@ -73,3 +74,5 @@ class Project:
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
+        if self.lot.form is not Form.STRIP:
+            raise BadFabric("A quilt is made of strips so far, like 40 strips 2 1/2 x 42.")

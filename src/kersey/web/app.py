@@ -8,6 +8,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 
+from kersey.formats import cupboard_csv, kersey_file
 from kersey.store.database import open_database
 from kersey.web.cupboard import routes as cupboard
 from kersey.web.cupboard import spreadsheet
@@ -45,9 +46,10 @@ def create_app(settings: ServerSettings) -> FastAPI:
         Guard,
         hosts=settings.own_names,
         any_address=settings.listens_beyond_this_machine,
-        takes_files=[
-            app.url_path_for(name) for name in ("bring_in_spreadsheet", "bring_in_everything")
-        ],
+        files={
+            app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
+            app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
+        },
     )
     return app
 

@@ -6,7 +6,7 @@ read here, up to a limit, so that a page that fails can still show what was type
 """
 
 import ipaddress
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from urllib.parse import urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -16,7 +16,7 @@ from kersey.web.error_pages import refuse, tell_fault
 
 # The longest form has some 20 short fields; a file may be larger where one is sent.
 LARGEST_BODY = 256 * 1024
-LARGEST_FILE = 9 * 1024 * 1024
+_ROUND_A_FILE = 16 * 1024
 _READING = frozenset({"GET", "HEAD", "OPTIONS"})
 _POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
@@ -33,13 +33,16 @@ _HEADERS = {
 
 
 class Guard:
-    """ASGI middleware that stands before everything else."""
+    """ASGI middleware that stands before everything else.
+
+    `files` says at which paths a file may be sent, and of how many bytes.
+    """
 
     def __init__(
-        self, app: ASGIApp, hosts: Iterable[str], any_address: bool, takes_files: Iterable[str]
+        self, app: ASGIApp, hosts: Iterable[str], any_address: bool, files: Mapping[str, int]
     ) -> None:
         self.app = app
-        self.takes_files = frozenset(takes_files)
+        self.files = dict(files)
         self.hosts = frozenset(host.lower() for host in hosts)
         self.any_address = any_address
 
@@ -72,7 +75,8 @@ class Guard:
         if scope["method"] in _READING:
             await self._answer(scope, receive, send)
             return
-        most = LARGEST_FILE if scope["path"] in self.takes_files else LARGEST_BODY
+        file = self.files.get(scope["path"])
+        most = LARGEST_BODY if file is None else file + _ROUND_A_FILE
         body = await _read(receive, headers, most)
         if body is None:
             words = f"This is more than Kersey takes at once ({most // 1024} KB)."

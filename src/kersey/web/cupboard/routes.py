@@ -103,6 +103,14 @@ class SortForm(forms.Form):
     order: Order
 
 
+class MoveForm(forms.Form):
+    """A print and the place it is to lie at."""
+
+    revision: int
+    place: int = Field(ge=0)
+    to: int = Field(ge=0)
+
+
 _ACTS: dict[Act, tuple[str, Callable[[CupboardLot], CupboardLot]]] = {
     Act.LIGHT: ("read as light", lambda kept: kept.judged(Value.LIGHT)),
     Act.MEDIUM: ("read as medium", lambda kept: kept.judged(Value.MEDIUM)),
@@ -242,6 +250,21 @@ def sort_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> R
         words = f"sorted by {form.order}"
         change_lots(
             session, {lot_id: form.revision}, lambda k: k.sorted(form.order), words, room.clock()
+        )
+    return _see_lot(request, lot_id)
+
+
+@router.post("/cupboard/lots/{lot_id}/move", name="move_print")
+def move_print(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
+    """Lay one print of a lot at another place."""
+    form = read_form(MoveForm, typed, Units.INCHES)
+    with room.transaction() as session:
+        change_lots(
+            session,
+            {lot_id: form.revision},
+            lambda kept: kept.moved(form.place, form.to),
+            "a print moved",
+            room.clock(),
         )
     return _see_lot(request, lot_id)
 

@@ -9,14 +9,17 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core import forms as fabric_forms
+from kersey.core.cupboard import from_readings
 from kersey.core.fabric import checked_name
 from kersey.core.length import format_size
 from kersey.core.project import Design, Project
-from kersey.core.quick_entry import NotTaken, read_line, take_line
+from kersey.core.quick_entry import NotTaken, Reading, read_line, take_line
 from kersey.core.quilt import Quilt
 from kersey.core.stages import NEXT_ACT, Stage, next_stage
 from kersey.core.work_order import work_order
 from kersey.drawing.quilt import draw_miniature
+from kersey.store.cupboard import add_lots
 from kersey.store.preferences import Preferences, is_sample_world, load_preferences
 from kersey.store.projects import (
     ProjectLine,
@@ -103,12 +106,21 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     except NotTaken:
         return _page(request, room, line=form.line, status=422)
     assert reading.lot is not None
+    if reading.lot.form is not fabric_forms.Form.STRIP:
+        return _put_away(request, room, reading)
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     with room.transaction() as session:
         project = Project(reading.name, form.line, reading.lot, design)
         project_id = add_project(session, project, room.clock())
     return _see(request, "yield_page", project_id=project_id)
+
+
+def _put_away(request: Request, room: Workroom, reading: Reading) -> Response:
+    """Fabric of which no quilt is made yet goes into the cupboard."""
+    with room.transaction() as session:
+        add_lots(session, from_readings([reading]), f"“{reading.name}” put in", room.clock())
+    return _see(request, "cupboard_page")
 
 
 @router.post("/projects/{project_id}/name", name="rename_project")

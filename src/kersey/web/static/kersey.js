@@ -114,7 +114,40 @@ const showChosen = () =>
 document.addEventListener("DOMContentLoaded", showChosen);
 document.addEventListener("htmx:oobAfterSwap", showChosen);
 
+// Prints of a lot are laid in another order: dragged, with Alt and an arrow, or by their buttons.
+function move(place, to) {
+  const form = document.getElementById("move");
+  form.place.value = place;
+  form.to.value = to;
+  form.requestSubmit();
+}
+
+let dragged = null;
+const printAt = (event) => event.target.closest?.("[data-movable] > [data-place]");
+document.addEventListener("dragstart", (event) => {
+  dragged = printAt(event);
+});
+document.addEventListener("dragover", (event) => {
+  if (dragged && printAt(event)) event.preventDefault();
+});
+document.addEventListener("drop", (event) => {
+  const target = printAt(event);
+  if (!dragged || !target || target === dragged) return;
+  event.preventDefault();
+  move(dragged.dataset.place, target.dataset.place);
+});
+document.addEventListener("keydown", (event) => {
+  const print = event.altKey && printAt(event);
+  const step = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  if (!print || !step) return;
+  event.preventDefault();
+  const to = Number(print.dataset.place) + step;
+  if (print.parentElement.querySelector(`[data-place="${to}"]`)) move(print.dataset.place, to);
+});
+
 document.addEventListener("click", (event) => {
+  const moving = event.target.closest("[data-move]");
+  if (moving) move(moving.dataset.move, moving.dataset.to);
   if (event.target.closest("[data-keys]")) toggleKeys();
   if (event.target.closest("[data-print]")) window.print();
 });
