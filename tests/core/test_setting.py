@@ -57,3 +57,30 @@ def test_strip_sets_of_a_whole_roll_never_lie_side_by_side(kinds: int) -> None:
 def test_rails_turn_alternately() -> None:
     turned = [[Setting.is_upright(r, c) for c in range(3)] for r in range(2)]
     assert turned == [[True, False, True], [False, True, False]]
+
+
+@given(st.lists(st.integers(1, 9), min_size=3, max_size=7), st.integers(2, 6))
+def test_no_two_alike_touch_whenever_there_is_some_room(counts: list[int], columns: int) -> None:
+    """Up to two fifths of one kind, of three kinds and more: always laid without a touch."""
+    places = sum(counts)
+    if max(counts) * 5 > places * 2:
+        return
+    blocks: list[Block] = [
+        (10 * kind, 10 * kind + 1) for kind, n in enumerate(counts) for _ in range(n)
+    ]
+    setting = arrange(blocks, -(-places // columns), columns)
+    assert setting.alike_pairs == 0
+
+
+def test_two_kinds_of_equal_number_make_a_checkerboard() -> None:
+    blocks: list[Block] = [(0, 1)] * 12 + [(2, 3)] * 12
+    setting = arrange(blocks, 6, 4)
+    assert setting.alike_pairs == 0
+    assert not setting.alike_unavoidable
+
+
+def test_places_without_a_block_touch_nobody() -> None:
+    setting = arrange([(0, 1)] * 3, 3, 3)
+    assert sum(block is None for row in setting.places for block in row) == 6
+    assert not setting.alike_unavoidable
+    assert setting.alike_pairs == 2

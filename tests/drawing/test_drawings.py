@@ -10,13 +10,15 @@ import pytest
 from kersey.core.fabric import Motif, Print, Stack, Swatch, Value
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
-from kersey.core.quick_entry import take_line
+from kersey.core.quick_entry import EXAMPLES, read_line, take_line
 from kersey.core.quilt import Quilt, make_quilt, sizes_of, yields_of
 from kersey.core.yields import Method
 from kersey.drawing.block import draw_block, draw_swatch
+from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.quilt import draw_miniature, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.drawing.strips import draw_division, draw_roll, draw_set, draw_strip
+from kersey.drawing.tape import tape_across, tape_down
 
 SVG = "{http://www.w3.org/2000/svg}"
 NASTY = Print('<script>alert("&")</script>', Value.DARK, Swatch(Motif.DOT, "#102030", "#ffffff"))
@@ -89,3 +91,78 @@ def test_centimetres_are_marked_on_the_tape() -> None:
     metric = replace(whole, units=Units.CENTIMETRES)
     numbers = re.findall(r">(\d+)</text>", draw_quilt(metric))
     assert {"20", "40", "60", "80", "100", "120"} <= set(numbers)
+
+
+def test_every_strip_of_the_roll_is_drawn_at_its_size() -> None:
+    lot = quilt().project.lot
+    strips = re.findall(
+        r'<rect x="[\d.]+" y="([\d.]+)" width="2.5" height="42"', draw_roll(lot, Units.INCHES)
+    )
+    assert len(strips) == 40
+    many = take_line("100 strips 1 1/2 x 40, 10 prints").lot
+    assert many is not None
+    rows = re.findall(r'y="([\d.]+)" width="1.5" height="40"', draw_roll(many, Units.INCHES))
+    assert len(rows) == 100
+    assert len(set(rows)) == 3, "a hundred strips lie in three rows"
+
+
+@pytest.mark.parametrize("length", ["42", "79/2", "39", "38", "6"])
+def test_cuts_stand_where_the_sum_says(length: str) -> None:
+    """Each cut at a whole number of segments; the cliff at the last; the end veiled beyond it."""
+    project = quilt().project
+    lot = project.lot.measured(Fraction(length))
+    answer = yields_of(replace(project, lot=lot))[Method.SEGMENTS]
+    drawing = draw_division(answer, Units.INCHES, Fraction(46))
+    n = int(Fraction(length) // Fraction(13, 2))
+    cuts = re.search(r'<path d="([^"]*)" class="cut-line"', drawing)
+    places = re.findall(r"M([\d.]+) ", cuts[1]) if cuts else []
+    assert [float(x) for x in places] == [6.5 * (i + 1) for i in range(n)]
+    assert drawing.count('class="chip-text"') == n
+    assert ("needs" in drawing) == (n > 0)
+    assert ("left-end" in drawing) == (Fraction(length) % Fraction(13, 2) != 0)
+
+
+def test_sizes_of_a_row_share_one_scale() -> None:
+    options = sizes_of(quilt().project, Units.INCHES).options
+    view = view_of(options)
+    boxes = {ET.fromstring(draw_size(o, view, Units.INCHES)).get("viewBox") for o in options}
+    assert len(boxes) == 1
+    for option in options:
+        drawn = re.search(
+            r'class="size-border"|width="([\d.]+)" height="([\d.]+)" class="size-border"',
+            draw_size(option, view, Units.INCHES),
+        )
+        assert drawn
+        assert float(drawn[1]) == pytest.approx(float(option.width), abs=0.001)
+
+
+def test_a_bought_binding_is_one_colour_and_a_scrappy_one_many() -> None:
+    bought = quilt(rows=10, columns=8)
+    scrappy = quilt(method=Method.SETS, rows=7, columns=7)
+    assert "stroke-dashoffset" not in draw_miniature(bought)
+    assert draw_miniature(scrappy).count("stroke-dashoffset") == len(scrappy.binding.from_stash)
+
+
+def test_pieces_of_every_form_are_to_one_scale() -> None:
+    for line in EXAMPLES:
+        lot = read_line(line).lot
+        assert lot is not None
+        root = ET.fromstring(draw_piece(lot, Units.INCHES))
+        left, top, across, high = map(float, (root.get("viewBox") or "").split())
+        assert (left, top, across) == (0, 0, 84)
+        assert 0 < high <= 22
+
+
+def test_colours_are_what_prints_blend_to() -> None:
+    drawing = draw_colours([cloth.swatch.blend for cloth in quilt().project.lot.prints])
+    assert len(re.findall(r'fill="#[0-9a-f]{6}"', drawing)) == 20
+
+
+@pytest.mark.parametrize(("units", "marks"), [(Units.INCHES, 60), (Units.CENTIMETRES, 76)])
+def test_the_tape_has_a_tick_for_every_step(units: Units, marks: int) -> None:
+    tape = tape_across(0, 2, Fraction(60), 2.0, units)
+    ticks = re.search(r'<path d="([^"]+)"', tape)
+    assert ticks
+    assert ticks[1].count("M") == marks
+    down = tape_down(2, 0, Fraction(60), 2.0, units)
+    assert down.count("M") == tape.count("M")

@@ -97,11 +97,11 @@ def named_print(name: str, value: Value | None = None) -> Print:
     >>> named_print("charcoal").value.value, named_print("charcoal").swatch.motif.value
     ('dark', 'plain')
     """
-    words = name.lower()
+    words = f" {' '.join(name.lower().split())} "
     spoken = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), None)
     for word, (ground, figure) in _colour_words():
         swatch = Swatch(spoken or Motif.PLAIN, ground, figure)
-        if word in words and value in {None, value_of(swatch.blend)}:
+        if f" {word} " in words and value in {None, value_of(swatch.blend)}:
             return Print(name, value_of(swatch.blend), swatch)
     by_name = blake2s(words.encode()).digest()[0] % len(_COLOURS)
     made_up = made_up_prints(len(_COLOURS), value)[by_name]

@@ -238,7 +238,8 @@ def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
         return Hanger(
             line.id, line.revision, line.name, "no block yet", act, "yield_page", 120, 120
         )
-    stage = next_stage(quilt.project, work_order(quilt))
+    steps = work_order(quilt) if quilt.project.design.size_chosen else ()
+    stage = next_stage(quilt.project, steps)
     return Hanger(
         line.id,
         line.revision,

@@ -1,0 +1,74 @@
+"""The house itself: what is shipped, what is imported, what must not be in it."""
+
+import ast
+import re
+import subprocess
+from pathlib import Path
+
+import pytest
+
+ROOT = Path(__file__).parent.parent
+SOURCE = ROOT / "src" / "kersey"
+VENDOR = SOURCE / "web" / "static" / "vendor"
+MODULES = sorted(p for p in SOURCE.rglob("*.py") if "migrations" not in p.parts)
+
+
+@pytest.mark.parametrize("module", MODULES, ids=lambda p: str(p.relative_to(SOURCE)))
+def test_modules_say_what_they_are_and_import_at_the_top(module: Path) -> None:
+    tree = ast.parse(module.read_text())
+    assert ast.get_docstring(tree), "a module begins with what it is"
+    for function in (n for n in ast.walk(tree) if isinstance(n, ast.FunctionDef)):
+        inside = [n for n in ast.walk(function) if isinstance(n, ast.Import | ast.ImportFrom)]
+        assert not inside, function.name
+
+
+def test_the_core_reads_no_clock_file_or_network() -> None:
+    forbidden = {"os", "pathlib", "time", "datetime", "socket", "sqlite3", "json", "requests"}
+    for module in (SOURCE / "core").rglob("*.py"):
+        for node in ast.walk(ast.parse(module.read_text())):
+            names = [alias.name for alias in node.names] if isinstance(node, ast.Import) else []
+            if isinstance(node, ast.ImportFrom):
+                names = [node.module or ""]
+            used = {name.split(".")[0] for name in names}
+            assert not used & forbidden, module
+
+
+def test_third_party_files_are_listed_with_their_licences() -> None:
+    listed = (VENDOR / "README.md").read_text()
+    for folder in (p for p in VENDOR.iterdir() if p.is_dir()):
+        assert f"| {folder.name} |" in listed
+        assert list(folder.glob("LICENSE*")), folder
+
+
+def test_no_address_of_a_package_source_is_committed() -> None:
+    for path in [*(ROOT / "requirements").iterdir(), ROOT / "pyproject.toml", ROOT / "Makefile"]:
+        assert not re.search(r"https?://(?!127)", path.read_text()), path
+
+
+def test_our_styles_and_scripts_load_nothing_from_elsewhere() -> None:
+    for path in (SOURCE / "web").rglob("*"):
+        if path.suffix in {".html", ".css", ".js"} and "vendor" not in path.parts:
+            text = path.read_text()
+            assert not re.search(r"(?:https?:)?//[a-z0-9-]+\.[a-z]", text), path
+            assert "style=" not in text, path
+            assert "<script>" not in text, path
+
+
+def test_pinned_versions_only() -> None:
+    for name in ("run.txt", "dev.txt"):
+        lines = (ROOT / "requirements" / name).read_text().splitlines()
+        wanted = [line for line in lines if line.strip() and not line.strip().startswith("#")]
+        assert all(re.fullmatch(r"[A-Za-z0-9._-]+==[0-9][^\s;]*", line) for line in wanted)
+
+
+def test_the_pictures_of_the_readme_are_there_and_few() -> None:
+    readme = (ROOT / "README.md").read_text()
+    shown = set(re.findall(r"docs/screenshots/([\w-]+\.png)", readme))
+    there = {path.name for path in (ROOT / "docs" / "screenshots").glob("*.png")}
+    assert shown == there
+    assert len(there) < 20
+
+
+@pytest.mark.parametrize("tool", ["make-venv.sh", "find-browser.sh"])
+def test_shell_tools_are_sound(tool: str) -> None:
+    subprocess.run(["sh", "-n", str(ROOT / "tools" / tool)], check=True)

@@ -1,0 +1,98 @@
+"""How lengths and addresses are written on pages, and what the workroom remembers."""
+
+from dataclasses import replace
+from datetime import UTC, datetime
+from fractions import Fraction
+from pathlib import Path
+
+import pytest
+from sqlalchemy.orm import Session
+
+from kersey.core.length import Units
+from kersey.core.quilt import NoQuilt
+from kersey.demo.sample_world import sample_projects
+from kersey.store.database import open_database
+from kersey.store.projects import StoredProject, add_project, get_project
+from kersey.web import templating, workroom
+from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
+from kersey.web.workroom import Workroom
+
+NOW = datetime(2026, 5, 1, tzinfo=UTC)
+
+
+@pytest.mark.parametrize(
+    ("number", "said"), [(0, "0 strips"), (1, "1 strip"), (2, "2 strips"), (-1, "-1 strips")]
+)
+def test_counting(number: int, said: str) -> None:
+    assert templating.counted(number, "strip") == said
+
+
+def test_a_shipped_file_has_an_address_that_changes_with_it() -> None:
+    one = templating._static_url("kersey.css")
+    other = templating._static_url("kersey.js")
+    assert one.startswith("/static/kersey.css?v=")
+    assert one.split("=")[1] != other.split("=")[1]
+
+
+@pytest.fixture
+def stored(tmp_path: Path) -> tuple[Workroom, StoredProject]:
+    room = Workroom(open_database(tmp_path), clock=lambda: NOW)
+    with Session(room.engine) as session, session.begin():
+        number = add_project(session, next(sample_projects()), NOW)
+        return room, get_project(session, number)
+
+
+def test_a_quilt_is_worked_out_once_for_each_revision_and_unit(
+    stored: tuple[Workroom, StoredProject],
+) -> None:
+    room, project = stored
+    first = room.quilt(project, Units.INCHES)
+    assert room.quilt(project, Units.INCHES) is first
+    assert room.quilt(project, Units.CENTIMETRES) is not first
+    assert room.kept_quilt(project.id, project.revision + 1, Units.INCHES) is None
+    room.engine.dispose()
+
+
+def test_only_so_many_quilts_are_remembered(
+    stored: tuple[Workroom, StoredProject], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr(workroom, "_KEPT_QUILTS", 3)
+    room, project = stored
+    for revision in range(1, 6):
+        copy = StoredProject(project.id, revision, project.project, NOW)
+        room.quilt(copy, Units.INCHES)
+    kept = [r for r in range(1, 6) if room.kept_quilt(project.id, r, Units.INCHES)]
+    assert kept == [3, 4, 5]
+    room.engine.dispose()
+
+
+def test_no_quilt_is_never_remembered_as_one(stored: tuple[Workroom, StoredProject]) -> None:
+    room, project = stored
+    lot = project.project.lot
+    too_short = lot.measured(lot.width + Fraction(1, 2))
+    nothing = replace(project, project=replace(project.project, lot=too_short))
+    for _ in range(2):
+        with pytest.raises(NoQuilt):
+            room.quilt(nothing, Units.INCHES)
+    room.engine.dispose()
+
+
+def test_a_failed_transaction_leaves_nothing(stored: tuple[Workroom, StoredProject]) -> None:
+    room, _ = stored
+    with pytest.raises(RuntimeError), room.transaction() as session:
+        add_project(session, next(sample_projects()), NOW)
+        raise RuntimeError("in the middle")
+    with room.transaction() as session:
+        assert get_project(session, 1)
+        with pytest.raises(Exception, match="no such project"):
+            get_project(session, 2)
+    room.engine.dispose()
+
+
+def test_ones_own_data_and_the_sample_world_live_apart(monkeypatch: pytest.MonkeyPatch) -> None:
+    assert own_folder() != sample_folder()
+    assert ServerSettings().data == own_folder()
+    monkeypatch.setenv("KERSEY_DATA", "/somewhere/else")
+    monkeypatch.setenv("KERSEY_PORT", "9001")
+    assert ServerSettings().data == Path("/somewhere/else")
+    assert ServerSettings().port == 9001
