@@ -28,6 +28,8 @@ SHOTS = (
     Shot("quick-entry", "/", typed='42 strips 2 1/2 x 41.5, 14 prints, plaid "attic roll"'),
     Shot("pull", "/projects/5/pull"),
     Shot("yield", "/projects/5/yield"),
+    Shot("cupboard", "/cupboard"),
+    Shot("cupboard-lot", "/cupboard/lots/8"),
     Shot("yield-dark", "/projects/4/yield", theme="dark"),
     Shot("size", "/projects/5/size"),
     Shot("cut", "/projects/4/cut"),

@@ -29,6 +29,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     """Kersey's pages over the data in one folder; raises `UnusableData`."""
     app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url=None)
     app.state.workroom = Workroom(open_database(settings.data))
+    app.state.addresses = {}
 
     app.include_router(first_page.router)
     app.include_router(cupboard.router)

@@ -6,6 +6,7 @@ from functools import cache
 from hashlib import blake2s
 from pathlib import Path
 from typing import Any
+from urllib.parse import quote
 
 from fastapi import Request
 from jinja2 import Environment, FileSystemLoader, StrictUndefined, pass_context
@@ -91,8 +92,18 @@ def _as_size(context: Context, sides: tuple[Fraction, Fraction]) -> str:
 
 
 def _url_maker(request: Request) -> Any:
-    def url(name: str, **parts: Any) -> str:
-        return str(request.app.url_path_for(name, **parts))
+    addresses: dict[tuple[str, ...], str] = request.app.state.addresses
+
+    def url(name: str, **parts: int | str) -> str:
+        """The address of a route; its pattern is looked up once, since a page asks for many."""
+        key = (name, *parts)
+        if key not in addresses:
+            marks = {part: f"~{part}~" for part in parts}
+            addresses[key] = str(request.app.url_path_for(name, **marks))
+        address = addresses[key]
+        for part, value in parts.items():
+            address = address.replace(f"~{part}~", quote(str(value), safe=""))
+        return address
 
     return url
 

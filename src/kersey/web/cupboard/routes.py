@@ -372,7 +372,7 @@ def _line(lot: LotLine, units: Units) -> dict[str, Any]:
         "colours": draw_colours(lot.blends),
         "words": (pieces_in_words(lot), size_in_words(lot, units)),
         "prints": lot.prints,
-        "value_words": ", ".join(lot.values),
+        "value_words": " to ".join(dict.fromkeys((lot.values[0], lot.values[-1]))),
         "aside": lot.aside,
     }
 
