@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, Page, expect
 
 PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5/size",
          "/projects/4/size", "/projects/4/cut", "/cupboard", "/cupboard/lots/6",
-         "/cupboard/how-to-say-it", "/nowhere")  # fmt: skip
+         "/cupboard/lots/8/bag", "/cupboard/how-to-say-it", "/nowhere")  # fmt: skip
 
 
 @pytest.fixture

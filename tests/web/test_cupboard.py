@@ -2,6 +2,7 @@
 
 import re
 from html import unescape
+from itertools import pairwise
 
 import pytest
 from fastapi.testclient import TestClient
@@ -174,3 +175,28 @@ def test_every_example_of_the_grammar_is_taken(client: TestClient) -> None:
     assert len(lines) >= 15
     assert client.post("/cupboard", data={"lines": "\n".join(lines)}).status_code == 200
     assert len(names(client)) == len(lines)
+
+
+def test_a_bag_is_drawn_from_and_the_draw_stays(full: TestClient) -> None:
+    page = full.get("/cupboard", params={"words": "roll"}).text
+    address = re.search(r"/cupboard/lots/\d+", page)
+    assert address
+    first = full.get(f"{address[0]}/bag?draw=3").text
+    drawn = re.findall(r"</svg><span>([^<]+)</span>", first)
+    assert len(drawn) == 40
+    assert all(one != other for one, other in pairwise(drawn))
+    assert drawn == re.findall(
+        r"</svg><span>([^<]+)</span>", full.get(f"{address[0]}/bag?draw=3").text
+    )
+    assert drawn != re.findall(
+        r"</svg><span>([^<]+)</span>", full.get(f"{address[0]}/bag?draw=4").text
+    )
+    strings = re.search(r"/cupboard/lots/\d+", full.get("/cupboard?form=string").text)
+    assert strings
+    assert "would have to touch" in full.get(f"{strings[0]}/bag").text
+
+
+def test_the_pull_page_says_what_to_mind(client: TestClient) -> None:
+    client.post("/projects", data={"line": "42 strips 2 1/2 x 41.5, light"})
+    page = client.get("/projects/1/pull").text
+    assert "there is only one print" in page

@@ -17,6 +17,7 @@ from kersey.core.fabric import (
 )
 from kersey.core.print_names import made_up_prints
 from kersey.core.project import Project
+from kersey.core.pull import look_over
 from kersey.core.stages import Stage
 from kersey.drawing.block import draw_swatch
 from kersey.drawing.strips import draw_roll
@@ -164,6 +165,7 @@ def _context(opened: OpenProject, chosen: str) -> dict[str, Any]:
         "chosen_print": bought.get(chosen) or lot.prints[int(chosen)],
         "chosen_count": None if chosen in bought else lot.counts[int(chosen)],
         "values": _values(lot),
+        "mind": look_over(lot, opened.project.design.strips_per_block),
         "all_values": list(Value),
         "motifs": list(Motif),
     }
