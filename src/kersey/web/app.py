@@ -9,9 +9,10 @@ from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 
 from kersey.formats import cupboard_csv, kersey_file
+from kersey.formats import photograph as photograph_file
 from kersey.store.database import open_database
+from kersey.web.cupboard import photograph, spreadsheet
 from kersey.web.cupboard import routes as cupboard
-from kersey.web.cupboard import spreadsheet
 from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
@@ -34,6 +35,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(first_page.router)
     app.include_router(cupboard.router)
     app.include_router(spreadsheet.router)
+    app.include_router(photograph.router)
     app.include_router(pull.router)
     app.include_router(yield_page.router)
     app.include_router(size.router)
@@ -50,6 +52,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
         files={
             app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
+            app.url_path_for("read_photograph"): photograph_file.MOST_BYTES,
         },
     )
     return app

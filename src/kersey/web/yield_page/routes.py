@@ -43,10 +43,6 @@ from kersey.web.workroom import Room
 router = APIRouter()
 
 _TITLES = {Method.SEGMENTS: "Single segments", Method.SETS: "Strip sets"}
-_HOW = {
-    Method.SEGMENTS: "Cut every strip, then sew the pieces. Most blocks, most seams to start.",
-    Method.SETS: "Sew whole strips together, then crosscut. Quick; some strips may not fit in.",
-}
 
 
 class PrintRule(StrEnum):
@@ -153,7 +149,6 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "answer": answer,
         "methods": [_method(answers[m], project, units, reach) for m in Method],
         "block": draw_block(answer.block, project.lot.prints, units),
-        "proof": proof(answer, units),
         "left_over": left_over(answer, units),
         "cliff": cliff(answer, units),
         "sensitivity": _sensitivity(answers),
@@ -168,7 +163,7 @@ def _method(answer: RailYield, project: Project, units: Units, reach: Fraction) 
     return {
         "key": answer.method.value,
         "title": _TITLES[answer.method],
-        "how": _HOW[answer.method],
+        "proof": " ".join(proof(answer, units)),
         "blocks": answer.blocks,
         "chosen": answer.method is project.design.method,
         "drawing": draw_division(answer, units, reach),
