@@ -11,7 +11,7 @@ from datetime import datetime
 from fractions import Fraction
 from typing import Any
 
-from sqlalchemy import ColumnElement, delete, func, or_, select
+from sqlalchemy import ColumnElement, delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.colour import colour_family
@@ -203,15 +203,14 @@ def _conditions(find: Find) -> list[ColumnElement[bool]]:
     lot = CupboardLotRow
     wanted: list[ColumnElement[bool]] = [lot.deleted_at.is_(None)]
     for word in find.words.split():
-        like = f"%{_literally(word)}%"
-        print_named = _some_stack(CupboardStackRow.name.like(like, escape="!"))
-        wanted.append(or_(lot.name.like(like, escape="!"), print_named))
+        like = f"%{_literally(word.casefold())}%"
+        wanted.append(lot.all_names.like(like, escape="!"))
     if find.form is not None:
         wanted.append(lot.form == find.form)
     if find.value is not None:
-        wanted.append(_some_stack(CupboardStackRow.value == find.value))
+        wanted.append(lot.all_values.contains(find.value.value))
     if find.family is not None:
-        wanted.append(_some_stack(CupboardStackRow.family == find.family))
+        wanted.append(lot.families.contains(find.family))
     if find.least_width is not None:
         wanted.append(lot.widest >= float(find.least_width))
     if find.most_width is not None:
@@ -224,11 +223,6 @@ def _conditions(find: Find) -> list[ColumnElement[bool]]:
 def _literally(word: str) -> str:
     """A word in which LIKE finds no wildcards."""
     return word.replace("!", "!!").replace("%", "!%").replace("_", "!_")
-
-
-def _some_stack(condition: ColumnElement[bool]) -> ColumnElement[bool]:
-    stacks = select(CupboardStackRow.lot_id).where(condition)
-    return CupboardLotRow.id.in_(stacks)
 
 
 def _row(session: Session, lot_id: int) -> CupboardLotRow:
@@ -306,6 +300,8 @@ def _write(row: CupboardLotRow, kept: CupboardLot) -> None:
     row.width, row.length, row.widest = lot.width, lot.length, float(lot.most_width or lot.width)
     row.pieces, row.prints = lot.count, len(lot.stacks)
     row.all_values = " ".join(v for v in Value if any(p.value is v for p in lot.prints))
+    row.families = " ".join(sorted({colour_family(p.swatch.ground) for p in lot.prints}))
+    row.all_names = "\n".join((kept.name, *(cloth.name for cloth in lot.prints))).casefold()
     row.blends = " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT])
     row.most_width, row.most_length = lot.most_width, lot.most_length
     row.measured_length, row.grams, row.estimated = lot.measured_length, lot.grams, lot.estimated
@@ -315,5 +311,4 @@ def _write(row: CupboardLotRow, kept: CupboardLot) -> None:
         if position == len(row.stacks):
             row.stacks.append(CupboardStackRow(position=position))
         row.stacks[position].count = stack.count
-        row.stacks[position].family = colour_family(stack.print.swatch.ground)
         write_print(row.stacks[position], stack.print)

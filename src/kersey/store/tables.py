@@ -146,8 +146,9 @@ class WorldRow(Table):
 class CupboardLotRow(Table):
     """A lot of fabric at home.
 
-    What a list shows is kept beside it, so that no list has to open its prints: pieces, prints,
-    their values and the colours they blend to. `widest` is the width as a number, to filter by.
+    What a list shows and a search looks at is kept beside it, so that neither has to open the
+    prints: pieces, prints, their values, colour families and the colours they blend to, all names
+    in one text. `widest` is the width as a number, to filter by.
     """
 
     __tablename__ = "cupboard_lot"
@@ -165,6 +166,8 @@ class CupboardLotRow(Table):
     pieces: Mapped[int]
     prints: Mapped[int]
     all_values: Mapped[str]
+    families: Mapped[str]
+    all_names: Mapped[str]
     blends: Mapped[str]
     length: Mapped[Fraction]
     most_width: Mapped[Fraction | None]
@@ -182,13 +185,9 @@ class CupboardLotRow(Table):
 
 
 class CupboardStackRow(Table):
-    """A print in a lot at home; `family` is the colour family it is found under."""
+    """A print in a lot at home."""
 
     __tablename__ = "cupboard_stack"
-    __table_args__ = (
-        Index("cupboard_stack_by_value", "value", "lot_id"),
-        Index("cupboard_stack_by_family", "family", "lot_id"),
-    )
 
     lot_id: Mapped[int] = mapped_column(
         ForeignKey("cupboard_lot.id", ondelete="CASCADE"), primary_key=True
@@ -200,7 +199,6 @@ class CupboardStackRow(Table):
     motif: Mapped[str]
     ground: Mapped[str]
     figure: Mapped[str]
-    family: Mapped[str]
 
 
 class CupboardChangeRow(Table):

@@ -33,6 +33,8 @@ def upgrade() -> None:
         sa.Column("pieces", sa.Integer(), nullable=False),
         sa.Column("prints", sa.Integer(), nullable=False),
         sa.Column("all_values", sa.String(), nullable=False),
+        sa.Column("families", sa.String(), nullable=False),
+        sa.Column("all_names", sa.String(), nullable=False),
         sa.Column("blends", sa.String(), nullable=False),
         sa.Column("length", sa.String(40), nullable=False),
         sa.Column("most_width", sa.String(40), nullable=True),
@@ -58,20 +60,12 @@ def upgrade() -> None:
         sa.Column("motif", sa.String(), nullable=False),
         sa.Column("ground", sa.String(), nullable=False),
         sa.Column("figure", sa.String(), nullable=False),
-        sa.Column("family", sa.String(), nullable=False),
         sa.ForeignKeyConstraint(["lot_id"], ["cupboard_lot.id"], ondelete="CASCADE"),
         sa.PrimaryKeyConstraint("lot_id", "position"),
     )
-    with op.batch_alter_table("cupboard_stack", schema=None) as batch_op:
-        batch_op.create_index("cupboard_stack_by_family", ["family", "lot_id"], unique=False)
-        batch_op.create_index("cupboard_stack_by_value", ["value", "lot_id"], unique=False)
 
 
 def downgrade() -> None:
-
-    with op.batch_alter_table("cupboard_stack", schema=None) as batch_op:
-        batch_op.drop_index("cupboard_stack_by_value")
-        batch_op.drop_index("cupboard_stack_by_family")
 
     op.drop_table("cupboard_stack")
     with op.batch_alter_table("cupboard_lot", schema=None) as batch_op:
