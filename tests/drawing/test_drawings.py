@@ -166,3 +166,13 @@ def test_the_tape_has_a_tick_for_every_step(units: Units, marks: int) -> None:
     assert ticks[1].count("M") == marks
     down = tape_down(2, 0, Fraction(60), 2.0, units)
     assert down.count("M") == tape.count("M")
+
+
+@pytest.mark.parametrize(("reach", "anchor"), [("46", "middle"), ("40", "end")])
+def test_the_words_at_the_cliff_stay_in_the_picture(reach: str, anchor: str) -> None:
+    answer = yields_of(quilt().project)[Method.SETS]
+    drawing = draw_division(answer, Units.CENTIMETRES, Fraction(reach))
+    words = re.search(r'<text x="([\d.]+)"[^>]*class="cliff-text"[^>]*text-anchor="(\w+)"', drawing)
+    assert words
+    assert words[2] == anchor
+    assert float(words[1]) <= float(reach)

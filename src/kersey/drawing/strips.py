@@ -116,7 +116,7 @@ def draw_division(answer: RailYield, units: Units, reach: Fraction) -> str:
         *strips,
         _cuts(answer, top, height, units),
         _end(answer, top, height),
-        _cliff_mark(answer, top, height, units),
+        _cliff_mark(answer, top, height, units, float(reach)),
         label=(
             f"{'A set of ' + str(rails) + ' strips' if is_set else 'One strip'} of "
             f"{format_length(length, units)} gives {answer.division.pieces} pieces of "
@@ -162,21 +162,23 @@ def _end(answer: RailYield, top: float, height: float) -> str:
     )
 
 
-def _cliff_mark(answer: RailYield, top: float, height: float, units: Units) -> str:
+def _cliff_mark(answer: RailYield, top: float, height: float, units: Units, reach: float) -> str:
     needed = answer.division.needed
     if answer.division.pieces == 0:
         return ""
     words = f"needs {format_length(needed, units)}"
     line = f"M{number(needed)} {number(_FINE_TAPE)}V{number(top + height + 0.9)}"
+    # Near the end of the tape the words lean back, so that none of them is cut off.
+    near_the_end = float(needed) + 0.4 * len(words) > reach
     return element(
         "path", d=line, class_="cliff-line", fill="none", stroke="#a8322a", stroke_width=0.22
     ) + text(
         words,
-        needed,
+        reach if near_the_end else needed,
         top + height + 2.1,
         class_="cliff-text",
         font_size=1.3,
-        text_anchor="middle",
+        text_anchor="end" if near_the_end else "middle",
         fill="#a8322a",
     )
 
