@@ -46,7 +46,7 @@ def lots(draw: st.DrawFn) -> CupboardLot:
     return CupboardLot(draw(names), lot, draw(st.sampled_from([None, *Aside])))
 
 
-def test_all_examples_come_back(tmp_path: object) -> None:
+def test_all_examples_come_back() -> None:
     table = read_cupboard(write_cupboard(LOTS).encode(), SHOP)
     assert table.lots == LOTS
     assert table.wrong == ()

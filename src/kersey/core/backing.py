@@ -20,7 +20,6 @@ JOIN_COST = Fraction(1)
 # Extra-wide backing is sold 108 wide.
 WIDE_BACKING = Fraction(108)
 HOME_MARGIN = Fraction(2)
-FRAME_MARGIN = Fraction(4)
 
 
 class BadMargin(InvalidValue):

@@ -61,11 +61,6 @@ class Binding:
         """Length of cloth that the strips take off the bolt, in inches; 0 from the stash."""
         return self.strips * self.cut_width if self.bought else Fraction(0)
 
-    @property
-    def stash_suffices(self) -> bool:
-        """Whether what is left of the strips would do."""
-        return self.stash_length >= self.length
-
 
 def check_binding_width(cut_width: Fraction) -> None:
     """Raise `BadBinding` unless a double-fold binding can be this wide."""

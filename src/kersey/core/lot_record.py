@@ -27,9 +27,9 @@ def lot_record(lot: Lot) -> Record:
         "form": lot.form,
         "width": str(lot.width),
         "length": str(lot.length),
-        "most_width": _text(lot.most_width),
-        "most_length": _text(lot.most_length),
-        "measured_length": _text(lot.measured_length),
+        "most_width": length_text(lot.most_width),
+        "most_length": length_text(lot.most_length),
+        "measured_length": length_text(lot.measured_length),
         "grams": lot.grams,
         "estimated": lot.estimated,
         "directional": lot.directional,
@@ -49,10 +49,10 @@ def lot_from(record: Record) -> Lot:
         width=Fraction(record["width"]),
         length=Fraction(record["length"]),
         stacks=tuple(Stack(print_from(part), int(part["count"])) for part in record["prints"]),
-        measured_length=_length(record["measured_length"]),
+        measured_length=length_from(record["measured_length"]),
         form=Form(record["form"]),
-        most_width=_length(record["most_width"]),
-        most_length=_length(record["most_length"]),
+        most_width=length_from(record["most_width"]),
+        most_length=length_from(record["most_length"]),
         grams=None if grams is None else int(grams),
         estimated=bool(record["estimated"]),
         directional=bool(record["directional"]),
@@ -79,9 +79,11 @@ def print_from(record: Record) -> Print:
     return Print(record["name"], Value(record["value"]), swatch)
 
 
-def _text(length: Fraction | None) -> str | None:
+def length_text(length: Fraction | None) -> str | None:
+    """An exact length as it stands in a record."""
     return None if length is None else str(length)
 
 
-def _length(text: str | None) -> Fraction | None:
+def length_from(text: str | None) -> Fraction | None:
+    """The length that stands in a record; raises `ValueError` for a damaged one."""
     return None if text is None else Fraction(text)

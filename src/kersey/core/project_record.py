@@ -4,7 +4,15 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.backing import BackingWay
-from kersey.core.lot_record import Record, lot_from, lot_record, print_from, print_record
+from kersey.core.lot_record import (
+    Record,
+    length_from,
+    length_text,
+    lot_from,
+    lot_record,
+    print_from,
+    print_record,
+)
 from kersey.core.project import Design, Project
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
@@ -48,11 +56,11 @@ def _design_record(design: Design) -> Record:
         "purpose": wish.key,
         "drop": str(wish.drop),
         "tuck": str(wish.tuck),
-        "own_width": _text(wish.own_width),
-        "own_length": _text(wish.own_length),
+        "own_width": length_text(wish.own_width),
+        "own_length": length_text(wish.own_length),
         "rows": design.rows,
         "columns": design.columns,
-        "border_width": _text(design.border_width),
+        "border_width": length_text(design.border_width),
         "binding_width": str(design.binding_width),
         "binding_from_stash": design.binding_from_stash,
         "margin": str(design.margin),
@@ -72,12 +80,12 @@ def _design(record: Record) -> Design:
             record["purpose"],
             Fraction(record["drop"]),
             Fraction(record["tuck"]),
-            _length(record["own_width"]),
-            _length(record["own_length"]),
+            length_from(record["own_width"]),
+            length_from(record["own_length"]),
         ),
         rows=_whole(record["rows"]),
         columns=_whole(record["columns"]),
-        border_width=_length(record["border_width"]),
+        border_width=length_from(record["border_width"]),
         binding_width=Fraction(record["binding_width"]),
         binding_from_stash=bool(record["binding_from_stash"]),
         margin=Fraction(record["margin"]),
@@ -85,14 +93,6 @@ def _design(record: Record) -> Design:
         seam=Fraction(record["seam"]),
         usable_width=Fraction(record["usable_width"]),
     )
-
-
-def _text(length: Fraction | None) -> str | None:
-    return None if length is None else str(length)
-
-
-def _length(text: str | None) -> Fraction | None:
-    return None if text is None else Fraction(text)
 
 
 def _whole(number: Any) -> int | None:

@@ -14,7 +14,7 @@ from fractions import Fraction
 
 from kersey.core.borders import widths_to_propose
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units, format_length, format_size
+from kersey.core.length import Units, format_length
 from kersey.core.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
 
 MOST_ROWS = 60
@@ -102,11 +102,6 @@ class SizeOption:
             self.purpose_wished
             or self.purpose.distance(self.width, self.length) <= NO_PURPOSE_BEYOND
         )
-
-    @property
-    def suits(self) -> bool:
-        """Whether it may serve its purpose: within a few inches of it."""
-        return self.purpose.distance(self.width, self.length) <= NEAR_ENOUGH
 
 
 def size_options(question: SizeQuestion) -> tuple[SizeOption, ...]:
@@ -269,8 +264,3 @@ def _ratio_reason(option: SizeOption) -> tuple[str, ...]:
     if option.width == option.length:
         return ("Square.",)
     return ()
-
-
-def size_words(option: SizeOption, units: Units) -> str:
-    """The finished size, as it is said: ``54 × 66″``."""
-    return format_size(option.width, option.length, units)

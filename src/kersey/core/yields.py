@@ -58,11 +58,6 @@ class Division:
         """What the strip has beyond the cliff; also the end that is left of it."""
         return self.strip_length - self.needed
 
-    @property
-    def needed_for_one_more(self) -> Fraction:
-        """The strip that would give one piece more."""
-        return self.needed + self.piece_length
-
 
 @dataclass(frozen=True)
 class RailYield:

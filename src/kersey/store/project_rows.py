@@ -5,14 +5,7 @@ from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
 from kersey.core.project import Design, Project
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
-from kersey.store.tables import (
-    BoughtRow,
-    CupboardStackRow,
-    DoneStepRow,
-    LotRow,
-    ProjectRow,
-    StackRow,
-)
+from kersey.store.tables import BoughtRow, DoneStepRow, LotRow, PrintColumns, ProjectRow, StackRow
 
 _STRIP_FORM = "strip"
 _BORDER, _BINDING = "border", "binding"
@@ -102,13 +95,13 @@ def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
         write_print(there[part], cloth)
 
 
-def print_of(row: StackRow | BoughtRow | CupboardStackRow) -> Print:
+def print_of(row: PrintColumns) -> Print:
     """The print that a row holds."""
     swatch = Swatch(Motif(row.motif), row.ground, row.figure)
     return Print(row.name, Value(row.value), swatch)
 
 
-def write_print(row: StackRow | BoughtRow | CupboardStackRow, cloth: Print) -> None:
+def write_print(row: PrintColumns, cloth: Print) -> None:
     """Write a print into its row."""
     row.name, row.value = cloth.name, cloth.value
     row.motif = cloth.swatch.motif

@@ -15,6 +15,16 @@ class Table(DeclarativeBase):
     type_annotation_map = {Fraction: ExactLength, datetime: Moment}  # noqa: RUF012
 
 
+class PrintColumns:
+    """What every row that holds a print has."""
+
+    name: Mapped[str]
+    value: Mapped[str]
+    motif: Mapped[str]
+    ground: Mapped[str]
+    figure: Mapped[str]
+
+
 class ProjectRow(Table):
     """A project and the choices of its design. `revision` counts its changes."""
 
@@ -78,7 +88,7 @@ class LotRow(Table):
     )
 
 
-class StackRow(Table):
+class StackRow(PrintColumns, Table):
     """A print in a lot, and how many pieces of it there are."""
 
     __tablename__ = "stack"
@@ -86,14 +96,9 @@ class StackRow(Table):
     lot_id: Mapped[int] = mapped_column(ForeignKey("lot.id", ondelete="CASCADE"), primary_key=True)
     position: Mapped[int] = mapped_column(primary_key=True)
     count: Mapped[int]
-    name: Mapped[str]
-    value: Mapped[str]
-    motif: Mapped[str]
-    ground: Mapped[str]
-    figure: Mapped[str]
 
 
-class BoughtRow(Table):
+class BoughtRow(PrintColumns, Table):
     """The print that is bought for a part of the quilt: border or binding."""
 
     __tablename__ = "bought"
@@ -102,11 +107,6 @@ class BoughtRow(Table):
         ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
     )
     part: Mapped[str] = mapped_column(primary_key=True)
-    name: Mapped[str]
-    value: Mapped[str]
-    motif: Mapped[str]
-    ground: Mapped[str]
-    figure: Mapped[str]
 
 
 class DoneStepRow(Table):
@@ -184,7 +184,7 @@ class CupboardLotRow(Table):
     )
 
 
-class CupboardStackRow(Table):
+class CupboardStackRow(PrintColumns, Table):
     """A print in a lot at home."""
 
     __tablename__ = "cupboard_stack"
@@ -194,11 +194,6 @@ class CupboardStackRow(Table):
     )
     position: Mapped[int] = mapped_column(primary_key=True)
     count: Mapped[int]
-    name: Mapped[str]
-    value: Mapped[str]
-    motif: Mapped[str]
-    ground: Mapped[str]
-    figure: Mapped[str]
 
 
 class CupboardChangeRow(Table):

@@ -140,8 +140,13 @@ def answer_change(
         return RedirectResponse(
             request.app.url_path_for(page, project_id=opened.stored.id), status_code=303
         )
-    news = json.dumps({"kersey:revision": {"revision": opened.stored.revision}})
-    return render(request, template, {**context, "oob": True}, headers={"HX-Trigger": news})
+    return render(request, template, {**context, "oob": True}, headers=news_of(opened))
+
+
+def news_of(opened: OpenProject) -> dict[str, str]:
+    """The header that tells an open page of the new revision."""
+    news = {"kersey:revision": {"revision": opened.stored.revision}}
+    return {"HX-Trigger": json.dumps(news)}
 
 
 def _status(opened: OpenProject, stage: Stage) -> str:

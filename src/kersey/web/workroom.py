@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session
 from kersey.core.length import Units
 from kersey.core.quilt import Quilt, make_quilt
 from kersey.formats.cupboard_csv import CupboardTable
+from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 
 # A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
@@ -40,6 +41,11 @@ class Workroom:
         """A session whose work is kept when the block ends well, and undone when it does not."""
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
             yield session
+
+    def preferences(self) -> Preferences:
+        """The settings as they are now."""
+        with self.transaction() as session:
+            return load_preferences(session)
 
     def kept_quilt(self, project_id: int, revision: int, units: Units) -> Quilt | None:
         """The quilt of a project at a revision, if it was worked out lately."""

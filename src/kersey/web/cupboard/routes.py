@@ -135,7 +135,7 @@ def cupboard_page(request: Request, room: Room) -> Response:
 @router.get("/cupboard/reading", name="read_fabric")
 def read_fabric(request: Request, room: Room, lines: str = "") -> Response:
     """The lines read back as they are typed."""
-    preferences = _preferences(room)
+    preferences = room.preferences()
     context = {"readings": _readings(lines, preferences), "units": preferences.workshop.units}
     return render(request, "cupboard/readings.html", context)
 
@@ -143,7 +143,7 @@ def read_fabric(request: Request, room: Room, lines: str = "") -> Response:
 @router.get("/cupboard/how-to-say-it", name="grammar_page")
 def grammar_page(request: Request, room: Room) -> Response:
     """Examples of lines, each read by the very reader that takes them."""
-    preferences = _preferences(room)
+    preferences = room.preferences()
     context = {
         "theme": preferences.theme,
         "units": preferences.workshop.units,
@@ -155,7 +155,7 @@ def grammar_page(request: Request, room: Room) -> Response:
 @router.post("/cupboard", name="put_in")
 def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
     """Put the lines that were understood into the cupboard; the others stay in the field."""
-    preferences = _preferences(room)
+    preferences = room.preferences()
     text = typed.get("lines", "")[:_LONGEST_PASTE]
     readings = read_lines(text, preferences.workshop)
     lots = from_readings(readings)
@@ -208,7 +208,7 @@ def change_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
     with room.transaction() as session:
         stored = get_lot(session, lot_id)
     try:
-        form = read_form(LotForm, typed, _preferences(room).workshop.units)
+        form = read_form(LotForm, typed, room.preferences().workshop.units)
         changed = _with_facts(stored.kept, form)
     except BadForm as bad:
         return _lot_page(request, room, stored, bad)
@@ -286,7 +286,7 @@ def bag_page(
     except CannotDraw as refused:
         problem = str(refused)
     context = {
-        "theme": _preferences(room).theme,
+        "theme": room.preferences().theme,
         "stored": stored,
         "draw": draw,
         "drawn": [(stacks[place], swatches[place]) for place in order[:_DRAWN_SHOWN]],
@@ -320,7 +320,7 @@ def _lot_page(
     bad: BadForm | None = None,
     place_open: int | None = None,
 ) -> Response:
-    preferences = _preferences(room)
+    preferences = room.preferences()
     units = preferences.workshop.units
     context = {
         "theme": preferences.theme,
@@ -421,8 +421,3 @@ def _shown(request: Request, typed: Any) -> Response:
     query = str(typed.get("query", ""))
     address = str(request.app.url_path_for("cupboard_page"))
     return RedirectResponse(f"{address}?{query}" if query else address, status_code=303)
-
-
-def _preferences(room: Workroom) -> Preferences:
-    with room.transaction() as session:
-        return load_preferences(session)

@@ -13,7 +13,7 @@ from kersey.formats.cupboard_csv import (
     write_cupboard,
 )
 from kersey.store.cupboard import add_lots, all_lots
-from kersey.store.preferences import Preferences, load_preferences
+from kersey.store.preferences import Preferences
 from kersey.web.forms import SentFile, TypedForm
 from kersey.web.templating import counted, render
 from kersey.web.workroom import Room, Workroom
@@ -41,7 +41,7 @@ def cupboard_csv(room: Room) -> Response:
 @router.post("/cupboard/spreadsheet", name="bring_in_spreadsheet")
 def bring_in(request: Request, room: Room, content: SentFile) -> Response:
     """Take a spreadsheet whole, or show what is wrong with it first."""
-    preferences = _preferences(room)
+    preferences = room.preferences()
     try:
         table = read_cupboard(content, preferences.workshop)
     except NotASpreadsheet as error:
@@ -57,7 +57,7 @@ def take_good_rows(request: Request, room: Room, typed: TypedForm) -> Response:
     table = room.spreadsheets.pop(typed.get("waiting", ""), None)
     if table is None:
         words = "This spreadsheet is no longer at hand. Bring it in once more."
-        return _report(request, _preferences(room), None, words)
+        return _report(request, room.preferences(), None, words)
     return _take(request, room, table)
 
 
@@ -94,8 +94,3 @@ def _report(
         "columns": COLUMNS,
     }
     return render(request, "cupboard/spreadsheet.html", context, 422)
-
-
-def _preferences(room: Workroom) -> Preferences:
-    with room.transaction() as session:
-        return load_preferences(session)

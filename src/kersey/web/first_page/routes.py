@@ -37,6 +37,7 @@ from kersey.web.project_page import (
     ProjectId,
     RevisedForm,
     change,
+    news_of,
     open_project,
     with_quilt,
 )
@@ -91,7 +92,7 @@ def first_page(
 @router.get("/quick-entry", name="quick_entry")
 def quick_entry(request: Request, room: Room, line: str = "") -> Response:
     """The line read back, as it is typed."""
-    workshop = _preferences(room).workshop
+    workshop = room.preferences().workshop
     context = {"reading": read_line(line, workshop) if line.strip() else None}
     return render(request, "first_page/reading.html", context)
 
@@ -99,7 +100,7 @@ def quick_entry(request: Request, room: Room, line: str = "") -> Response:
 @router.post("/projects", name="start_project")
 def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     """Begin a project with a line of fabric."""
-    preferences = _preferences(room)
+    preferences = room.preferences()
     form = read_form(NewProject, typed, preferences.workshop.units)
     try:
         reading = take_line(form.line, preferences.workshop)
@@ -129,13 +130,12 @@ def rename_project(
 ) -> Response:
     """Give a project another name."""
     try:
-        form = read_form(NewName, typed, _preferences(room).workshop.units)
+        form = read_form(NewName, typed, room.preferences().workshop.units)
     except BadForm as bad:
         return _page(request, room, status=422, naming=project_id, bad=bad)
     opened = change(room, project_id, form.revision, lambda p: replace(p, name=form.name))
     if is_fragment_request(request):
-        news = f'{{"kersey:revision": {{"revision": {opened.stored.revision}}}}}'
-        return Response(status_code=204, headers={"HX-Trigger": news})
+        return Response(status_code=204, headers=news_of(opened))
     return _see(request, "first_page")
 
 
@@ -250,11 +250,6 @@ def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
         round(float(quilt.size.width) * scale),
         round(float(quilt.size.length) * scale),
     )
-
-
-def _preferences(room: Workroom) -> Preferences:
-    with room.transaction() as session:
-        return load_preferences(session)
 
 
 def _see(request: Request, page: str, **parts: int) -> Response:

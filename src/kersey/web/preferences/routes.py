@@ -19,7 +19,6 @@ from kersey.store.preferences import (
     Paper,
     Preferences,
     Theme,
-    load_preferences,
     save_preferences,
 )
 from kersey.store.projects import add_project, all_projects
@@ -49,8 +48,7 @@ def preferences_page(request: Request, room: Room, saved: bool = False) -> Respo
 @router.post("/settings", name="change_preferences")
 def change_preferences(request: Request, room: Room, typed: TypedForm) -> Response:
     """Keep the settings. Lengths are read in the units that the form was shown in."""
-    with room.transaction() as session:
-        shown_in = load_preferences(session).workshop.units
+    shown_in = room.preferences().workshop.units
     try:
         form = read_form(PreferencesForm, typed, shown_in)
     except BadForm as bad:
@@ -92,8 +90,7 @@ def bring_in_everything(request: Request, room: Room, content: SentFile) -> Resp
 def _page(
     request: Request, room: Workroom, *, saved: bool = False, bad: BadForm | None = None
 ) -> Response:
-    with room.transaction() as session:
-        preferences = load_preferences(session)
+    preferences = room.preferences()
     context: dict[str, Any] = {
         "preferences": preferences,
         "theme": preferences.theme,
