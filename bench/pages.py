@@ -20,8 +20,9 @@ import uvicorn
 from sqlalchemy.orm import Session
 from starlette.responses import PlainTextResponse
 
-from kersey.core.cupboard import from_readings
+from kersey.core.cupboard import CupboardLot, from_readings
 from kersey.core.project import Project
+from kersey.core.pulled import all_of
 from kersey.core.quick_entry import EXAMPLES, read_line, take_line
 from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
@@ -114,7 +115,9 @@ def _fill(folder: Path, stored: int) -> None:
             line = f"roll of {36 + number % 9} strips, {18 + number % 4} prints"
             lot = take_line(line).lot
             assert lot is not None
-            project = Project(f"Carriage {number + 1}", line, lot)
+            project = Project(
+                f"Carriage {number + 1}", line, all_of(CupboardLot(f"Roll {number + 1}", lot))
+            )
             add_project(session, project, datetime.now(UTC))
         lots = from_readings([read_line(EXAMPLES[n % 5]) for n in range(stored * 5)])
         add_lots(session, lots, None, datetime.now(UTC))

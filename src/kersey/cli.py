@@ -18,10 +18,10 @@ from sqlalchemy.orm import Session
 
 from kersey.core.errors import KerseyError
 from kersey.demo.sample_world import load_sample_world
-from kersey.formats.kersey_file import Everything, read_everything, write_everything
-from kersey.store.cupboard import add_lots, all_lots
+from kersey.formats.kersey_file import gather, read_everything
+from kersey.store.cupboard import all_lots
 from kersey.store.database import open_database
-from kersey.store.projects import add_project, all_projects
+from kersey.store.projects import add_everything, all_projects
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
@@ -59,11 +59,12 @@ def export_everything(file: Path, data: Data = None) -> None:
     settings = _settings(None, None, data)
     try:
         with _session(settings) as session:
-            everything = Everything(tuple(all_projects(session)), tuple(all_lots(session)))
-        file.write_text(write_everything(everything), encoding="utf-8")
+            projects = all_projects(session)
+            lots = {stored.id: stored.kept for stored in all_lots(session)}
+        file.write_text(gather(projects, lots), encoding="utf-8")
     except (KerseyError, OSError) as error:
         _fail(str(error))
-    print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots are in {file}")
+    print(f"{len(projects)} projects and {len(lots)} lots are in {file}")
 
 
 @app.command("import")
@@ -74,10 +75,7 @@ def import_everything(file: Path, data: Data = None) -> None:
     try:
         everything = read_everything(file.read_bytes())
         with _session(settings) as session:
-            for project in everything.projects:
-                add_project(session, project, now)
-            if everything.cupboard:
-                add_lots(session, everything.cupboard, f"lots from {file.name}", now)
+            add_everything(session, everything.projects, everything.cupboard, now)
     except (KerseyError, OSError) as error:
         _fail(str(error))
     print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")

@@ -7,7 +7,7 @@ import pytest
 
 from kersey.core.fabric import Lot, Stack, Value
 from kersey.core.print_names import made_up_prints
-from kersey.core.pull import look_over
+from kersey.core.pull import look_over_strips
 
 
 def roll(*counts: int, value: Value | None = None) -> Lot:
@@ -27,7 +27,7 @@ def roll(*counts: int, value: Value | None = None) -> Lot:
     ],
 )
 def test_looking_over(lot: Lot, strips: int, said: list[str]) -> None:
-    found = look_over(lot, strips)
+    found = look_over_strips(lot, strips)
     assert len(found) == len(said)
     for sentence, words in zip(found, said, strict=True):
         assert words in sentence
@@ -36,4 +36,4 @@ def test_looking_over(lot: Lot, strips: int, said: list[str]) -> None:
 def test_a_print_that_was_taken_out_does_not_count() -> None:
     lot = roll(2, 2, 2, 2)
     without = replace(lot, stacks=(*lot.stacks[:2], *(replace(s, count=0) for s in lot.stacks[2:])))
-    assert "only 2 prints" in look_over(without, 3)[0]
+    assert "only 2 prints" in look_over_strips(without, 3)[0]

@@ -12,9 +12,11 @@ from kersey.core.backing import BackingWay, plan_backing
 from kersey.core.batting import plan_batting
 from kersey.core.binding import StashPiece, binding_length, plan_binding
 from kersey.core.borders import fewest_strips
+from kersey.core.cupboard import CupboardLot
 from kersey.core.joining import StripTooShort, strips_to_join
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
+from kersey.core.pulled import all_of
 from kersey.core.quick_entry import take_line
 from kersey.core.quilt import NoQuilt, make_quilt, sizes_of
 from kersey.core.stages import Stage, next_stage
@@ -28,7 +30,7 @@ HALF = Fraction(1, 2)
 def project(line: str = "roll of 40 strips, 20 prints", **choices: object) -> Project:
     lot = take_line(line).lot
     assert lot is not None
-    return Project("Throw", line, lot, Design(**choices))  # type: ignore[arg-type]
+    return Project("Throw", line, all_of(CupboardLot("roll", lot)), Design(**choices))  # type: ignore[arg-type]
 
 
 def test_backing_both_ways() -> None:

@@ -5,8 +5,10 @@ from fractions import Fraction
 import pytest
 
 from kersey.core.backing import BackingWay
+from kersey.core.cupboard import CupboardLot
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
+from kersey.core.pulled import all_of
 from kersey.core.quick_entry import take_line
 from kersey.core.quilt import make_quilt
 from kersey.core.work_order import Step, StepKind, work_order
@@ -17,7 +19,9 @@ def steps(line: str, units: Units = Units.INCHES, **choices: object) -> dict[Ste
     lot = take_line(line).lot
     assert lot is not None
     design = Design(**choices)  # type: ignore[arg-type]
-    order = work_order(make_quilt(Project("Throw", line, lot, design), units))
+    order = work_order(
+        make_quilt(Project("Throw", line, all_of(CupboardLot("roll", lot)), design), units)
+    )
     assert len({step.key for step in order}) == len(order)
     return {step.kind: step for step in order}
 

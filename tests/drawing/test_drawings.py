@@ -7,9 +7,11 @@ from xml.etree import ElementTree as ET
 
 import pytest
 
+from kersey.core.cupboard import CupboardLot
 from kersey.core.fabric import Motif, Print, Stack, Swatch, Value
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
+from kersey.core.pulled import all_of
 from kersey.core.quick_entry import EXAMPLES, read_line, take_line
 from kersey.core.quilt import Quilt, make_quilt, sizes_of, yields_of
 from kersey.core.yields import Method
@@ -28,7 +30,7 @@ def quilt(**choices: object) -> Quilt:
     lot = take_line("roll of 40 strips, 20 prints").lot
     assert lot is not None
     lot = lot.with_stack(0, Stack(NASTY, 2))
-    return make_quilt(Project("Throw", "", lot, Design(**choices)))  # type: ignore[arg-type]
+    return make_quilt(Project("Throw", "", all_of(CupboardLot("roll", lot)), Design(**choices)))  # type: ignore[arg-type]
 
 
 def area_of_paths(drawing: str) -> float:
@@ -111,7 +113,7 @@ def test_cuts_stand_where_the_sum_says(length: str) -> None:
     """Each cut at a whole number of segments; the cliff at the last; the end veiled beyond it."""
     project = quilt().project
     lot = project.lot.measured(Fraction(length))
-    answer = yields_of(replace(project, lot=lot))[Method.SEGMENTS]
+    answer = yields_of(project.measured(lot.measured_length))[Method.SEGMENTS]
     drawing = draw_division(answer, Units.INCHES, Fraction(46))
     n = int(Fraction(length) // Fraction(13, 2))
     cuts = re.search(r'<path d="([^"]*)" class="cut-line"', drawing)

@@ -10,8 +10,11 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.backing import BackingWay
-from kersey.core.cupboard import Aside
-from kersey.core.project import Design
+from kersey.core.cupboard import Aside, CupboardLot
+from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.forms import Form
+from kersey.core.project import Design, Project
+from kersey.core.pulled import Role
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
 from kersey.demo.sample_world import sample_cupboard, sample_projects
@@ -23,8 +26,17 @@ from kersey.formats.kersey_file import (
     write_everything,
 )
 
-PROJECTS = tuple(sample_projects())
-ALL = Everything(PROJECTS, sample_cupboard())
+
+def numbered(project: Project, lot: int) -> Project:
+    """A project that pulls from the lot at this place of the file."""
+    fabrics = tuple(replace(pulled, lot_number=lot) for pulled in project.fabrics)
+    return replace(project, fabrics=fabrics)
+
+
+SAMPLES = tuple(sample_projects())
+PROJECTS = tuple(numbered(project, place) for place, project in enumerate(SAMPLES))
+OWN_LOTS = tuple(project.fabrics[0].kept for project in SAMPLES)
+ALL = Everything(PROJECTS, (*OWN_LOTS, *sample_cupboard()))
 FULL_DESIGN = Design(
     strips_per_block=5,
     method=Method.SETS,
@@ -55,9 +67,33 @@ def test_nothing_is_lost() -> None:
 
 def test_every_choice_and_every_reason_survives() -> None:
     project = replace(PROJECTS[0], design=FULL_DESIGN, name="“berth” 🧵 <b>")
-    lots = tuple(ALL.cupboard[0].set_aside(reason) for reason in (None, *Aside))
-    everything = Everything((project,), lots)
+    asides = tuple(ALL.cupboard[0].set_aside(reason) for reason in (None, *Aside))
+    first, *rest = project.fabrics
+    first = replace(first, roles=(Role.LIGHT, Role.BORDER), value=Value.DARK, cut=1)
+    project = replace(project, fabrics=(first, *rest), sketch=True, put_away=True)
+    everything = Everything((project,), asides)
     assert read_everything(write_everything(everything).encode()) == everything
+
+
+def test_what_prints_and_pieces_are_judged_to_be_survives() -> None:
+    cloth = Print(
+        "fan", Value.LIGHT, Swatch(Motif.PLAID, "#102030", "#fefefe", Scale.LARGE), "blue"
+    )
+    lot = Lot(Fraction(5), Fraction(5), (Stack(cloth, 3, Fraction(39, 8)),), form=Form.SQUARE)
+    everything = Everything((), (CupboardLot("fan", lot),))
+    assert read_everything(write_everything(everything).encode()) == everything
+
+
+def test_files_of_the_first_version_are_read() -> None:
+    records = json.loads(write_everything(ALL))
+    lots = records["cupboard"]
+    for project in records["projects"]:
+        project["strips"] = lots[project.pop("fabrics")[0]["lot"]]
+        del project["sketch"], project["put_away"]
+    old = {"kersey": "everything/1", "projects": records["projects"], "cupboard": lots[5:]}
+    read = read_everything(json.dumps(old).encode())
+    assert [project.lot for project in read.projects] == [project.lot for project in PROJECTS]
+    assert [kept.lot for kept in read.cupboard[16:]] == [kept.lot for kept in OWN_LOTS]
 
 
 @pytest.mark.parametrize(
@@ -67,11 +103,13 @@ def test_every_choice_and_every_reason_survives() -> None:
         (lambda r: r.update(cupboard="no"), "cupboard: a list is missing"),
         (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: 'name' is missing"),
         (lambda r: r["projects"][0]["design"].update(seam="9"), r"projects\[0\]: A seam is"),
-        (lambda r: r["projects"][1]["strips"].update(width="1/0"), r"projects\[1\]"),
+        (lambda r: r["projects"][1]["fabrics"][0].update(lot=99), r"projects\[1\]: There is no"),
+        (lambda r: r["projects"][1]["fabrics"][0].update(count=999), r"projects\[1\]: More piec"),
+        (lambda r: r["cupboard"][2].update(width="1/0"), r"cupboard\[2\]"),
         (lambda r: r["cupboard"][3].update(form="hat"), r"cupboard\[3\]: 'hat'"),
         (lambda r: r["cupboard"][0]["prints"][0].update(ground="red"), r"cupboard\[0\]: “red”"),
         (lambda r: r["cupboard"][1].update(prints=None), r"cupboard\[1\]"),
-        (lambda r: r["cupboard"].append(7), r"cupboard\[16\]"),
+        (lambda r: r["cupboard"].append(7), r"cupboard\[21\]"),
         (lambda r: r.update(kersey="other/1"), "no file of Kersey's"),
     ],
 )
@@ -99,7 +137,7 @@ json_values = st.recursive(
 def test_any_value_in_any_place_is_read_or_refused(
     part: str, value: object, data: st.DataObject
 ) -> None:
-    records = json.loads(write_everything(Everything(PROJECTS[:1], ALL.cupboard[:1])))
+    records = json.loads(write_everything(Everything(PROJECTS[:1], OWN_LOTS[:1])))
     here = records[part][0]
     keys = data.draw(st.sampled_from(sorted(here)))
     here[keys] = value

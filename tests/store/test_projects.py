@@ -13,9 +13,9 @@ from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 from kersey.core.backing import BackingWay
-from kersey.core.fabric import Stack
-from kersey.core.print_names import made_up_prints
+from kersey.core.cupboard import CupboardLot
 from kersey.core.project import Design, Project
+from kersey.core.pulled import all_of
 from kersey.core.purposes import Wish
 from kersey.core.quick_entry import take_line
 from kersey.core.yields import Method
@@ -56,12 +56,11 @@ def engine(tmp_path: Path) -> Iterator[Engine]:
 def roll(name: str = "Throw") -> Project:
     lot = take_line("roll 40 x 6.5 cm x 107 cm, 20 prints").lot
     assert lot is not None
-    return Project(name, "roll 40 x 6.5 cm x 107 cm, 20 prints", lot)
+    return Project(name, "roll 40 x 6.5 cm x 107 cm, 20 prints", all_of(CupboardLot(name, lot)))
 
 
 FULL = replace(
-    roll("Lower “berth” <quilt> 🧵"),
-    lot=roll().lot.measured(Fraction(331, 8)),
+    roll("Lower “berth” <quilt> 🧵").measured(Fraction(331, 8)),
     design=Design(
         strips_per_block=4,
         method=Method.SETS,
@@ -121,24 +120,6 @@ def test_a_change_that_fails_leaves_everything_as_it_was(engine: Engine) -> None
         assert (stored.project, stored.revision) == (FULL, 1)
 
 
-def test_stacks_may_be_added_and_taken_away(engine: Engine) -> None:
-    with Session(engine) as session, session.begin():
-        number = add_project(session, FULL, NOON)
-    stacks = FULL.lot.stacks
-    more = (*stacks, Stack(made_up_prints(30)[-1], 2))
-    for revision, kept in enumerate((more, stacks[:5]), start=1):
-        with Session(engine) as session, session.begin():
-            change_project(
-                session,
-                number,
-                revision,
-                lambda p, kept=kept: replace(p, lot=replace(p.lot, stacks=kept)),  # type: ignore[misc]
-                NOON,
-            )
-        with Session(engine) as session:
-            assert get_project(session, number).project.lot.stacks == kept
-
-
 def test_deleted_projects_can_be_brought_back(engine: Engine) -> None:
     with Session(engine) as session, session.begin():
         number = add_project(session, FULL, NOON)
@@ -148,10 +129,10 @@ def test_deleted_projects_can_be_brought_back(engine: Engine) -> None:
         assert [line.id for line in list_deleted(session, 5)] == [number]
         with pytest.raises(ProjectGone):
             get_project(session, number)
-        restore_project(session, number)
+        restore_project(session, number, NOON)
         assert get_project(session, number).project == FULL
         with pytest.raises(NoSuchProject):
-            restore_project(session, 99)
+            restore_project(session, 99, NOON)
 
 
 def test_the_project_worked_on_last_is_listed_first(engine: Engine) -> None:
@@ -163,6 +144,7 @@ def test_the_project_worked_on_last_is_listed_first(engine: Engine) -> None:
         names = [line.name for line in list_projects(session, 0, 3)]
         assert names == ["No. 0 (copy)", "Again", "No. 4"]
         assert get_project(session, copy).project.lot == roll().lot
+        assert get_project(session, copy).project.sketch
 
 
 def test_settings_are_kept_and_not_overwritten_unseen(engine: Engine) -> None:

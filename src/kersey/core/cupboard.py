@@ -3,8 +3,10 @@
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+from fractions import Fraction
 
 from kersey.core.fabric import BadFabric, Lot, Value, checked_name
+from kersey.core.forms import Form
 from kersey.core.quick_entry import Reading
 from kersey.core.sorting import Order, sort_colours
 
@@ -16,6 +18,10 @@ class Aside(StrEnum):
     STRANGER = "does not belong"
     DIRECTIONAL = "directional"
     LATER = "for another quilt"
+
+
+# Of these a part is a length, not a number of pieces.
+CUT_FROM_THE_LENGTH = frozenset({Form.YARDAGE, Form.BACKING, Form.BATTING})
 
 
 @dataclass(frozen=True)
@@ -60,6 +66,27 @@ class CupboardLot:
         stacks.insert(to, stacks.pop(place))
         return replace(self, lot=replace(self.lot, stacks=tuple(stacks)))
 
+    def split_off(self, amount: Fraction) -> tuple["CupboardLot", "CupboardLot"]:
+        """A length cut off yardage, or a weight taken of scraps: what stays, what is taken.
+
+        `amount` in inches, or in grams. Raises `BadFabric` for other forms, and for all or nothing.
+        """
+        lot, taken = self.lot, self.lot
+        if lot.grams is not None and 0 < amount < lot.grams:
+            grams = int(amount)
+            return (
+                replace(self, lot=replace(lot, grams=lot.grams - grams)),
+                replace(self, lot=replace(taken, grams=grams)),
+            )
+        if lot.form in CUT_FROM_THE_LENGTH and lot.count == 1 and 0 < amount < lot.usable_length:
+            rest = lot.usable_length - amount
+            return replace(self, lot=_of_length(lot, rest)), replace(
+                self, lot=_of_length(lot, amount)
+            )
+        if lot.grams is None and lot.form not in CUT_FROM_THE_LENGTH:
+            raise BadFabric("Only yardage, backing and batting are cut from the length.")
+        raise BadFabric("Take less than all of it, and more than nothing.")
+
     def made_directional(self, directional: bool) -> "CupboardLot":
         """The lot whose prints may, or may not, be turned."""
         return replace(self, lot=replace(self.lot, directional=directional))
@@ -77,3 +104,9 @@ def from_readings(readings: Sequence[Reading]) -> tuple[CupboardLot, ...]:
         for reading in readings
         if reading.taken and reading.lot is not None
     )
+
+
+def _of_length(lot: Lot, length: Fraction) -> Lot:
+    """The lot with its one piece this long, measured just now: washing is behind it."""
+    stacks = tuple(replace(stack, measured_length=None) for stack in lot.stacks)
+    return replace(lot, length=length, measured_length=length, stacks=stacks)

@@ -6,12 +6,20 @@ lot     pieces of one shape that came together, such as a strip roll
 stack   the pieces of one print in a lot
 """
 
+import re
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from fractions import Fraction
 
-from kersey.core.colour import DARK_BELOW, LIGHT_FROM, checked_colour, lightness
+from kersey.core.colour import (
+    DARK_BELOW,
+    FAMILIES,
+    LIGHT_FROM,
+    checked_colour,
+    colour_family,
+    lightness,
+)
 from kersey.core.errors import InvalidValue
 from kersey.core.forms import FACTS, Form, check_piece
 from kersey.core.length import METRE
@@ -22,6 +30,9 @@ MOST_GRAMS = 100_000
 # Washing takes 2 to 5 %; more than 15 is not quilting cotton.
 MOST_SHRINKAGE = Fraction(15)
 LONGEST_NAME = 80
+# A tile is a small JPEG picture of a cloth, written in base64; longer than this it is no tile.
+LONGEST_TILE = 16_000
+_TILE = re.compile(r"/9j/[A-Za-z0-9+/]+=*")
 
 
 class Value(StrEnum):
@@ -41,6 +52,16 @@ class Motif(StrEnum):
     CHECK = "check"
     SPRIG = "sprig"
     FLECK = "fleck"
+    BLOTCH = "blotch"
+    PLAID = "plaid"
+
+
+class Scale(StrEnum):
+    """How large the figure of a print is."""
+
+    SMALL = "small"
+    MEDIUM = "medium"
+    LARGE = "large"
 
 
 # Share of the cloth that the figure covers.
@@ -51,6 +72,8 @@ _COVER = {
     Motif.CHECK: 0.5,
     Motif.SPRIG: 0.18,
     Motif.FLECK: 0.14,
+    Motif.BLOTCH: 0.4,
+    Motif.PLAID: 0.44,
 }
 
 
@@ -82,15 +105,23 @@ def checked_name(name: str) -> str:
 
 @dataclass(frozen=True)
 class Swatch:
-    """How a print is drawn: a motif in one colour on a ground of another."""
+    """How a print is drawn: a motif in one colour on a ground of another.
+
+    `tile`, when there is one, is a picture of the cloth itself, drawn instead of the motif; the
+    colours then are the two main ones of it.
+    """
 
     motif: Motif
     ground: str
     figure: str
+    scale: Scale = Scale.MEDIUM
+    tile: str | None = None
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "ground", checked_colour(self.ground))
         object.__setattr__(self, "figure", checked_colour(self.figure))
+        if self.tile is not None and not _is_tile(self.tile):
+            raise BadFabric("A tile is a small JPEG picture in base64.")
 
     @property
     def blend(self) -> str:
@@ -104,22 +135,36 @@ class Swatch:
 
 @dataclass(frozen=True)
 class Print:
-    """One fabric design."""
+    """One fabric design. `judged_family` overrules what the colour of its ground proposes."""
 
     name: str
     value: Value
     swatch: Swatch
+    judged_family: str | None = None
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
+        if self.judged_family not in {None, *FAMILIES}:
+            raise BadFabric(f"A colour family is one of {', '.join(FAMILIES)}.")
+
+    @property
+    def family(self) -> str:
+        """The colour family it is counted with: as somebody judged, or as its ground looks."""
+        return self.judged_family or colour_family(self.swatch.ground)
 
 
 @dataclass(frozen=True)
 class Stack:
-    """All pieces of one print in a lot."""
+    """All pieces of one print in a lot.
+
+    `measured_length` is what these pieces measured, where they differ from the rest of the lot.
+    `number` is the one by which the cupboard knows them, None before they are kept.
+    """
 
     print: Print
     count: int
+    measured_length: Fraction | None = None
+    number: int | None = field(default=None, compare=False)
 
     def __post_init__(self) -> None:
         if self.count < 0:
@@ -154,7 +199,8 @@ class Lot:
         if not 1 <= self.count <= facts.most:
             raise BadFabric(f"From 1 to {facts.most} {facts.many} make a lot, not {self.count}.")
         widths = [self.width, self.most_width]
-        lengths = [self.length, self.most_length, self.measured_length]
+        each = [stack.measured_length for stack in self.stacks]
+        lengths = [self.length, self.most_length, self.measured_length, *each]
         for width in (w for w in widths if w is not None):
             for length in (n for n in lengths if n is not None):
                 check_piece(self.form, width, length)
@@ -192,10 +238,24 @@ class Lot:
         """Cloth in square inches: of scraps by weight, of what varies by the middle size."""
         if self.grams is not None:
             return area_of_scraps(self.grams)
+        return sum((s.count * self.piece_area(s) for s in self.stacks), Fraction(0))
+
+    def length_of(self, stack: Stack) -> Fraction:
+        """The length to reckon with for the pieces of one print."""
+        return stack.measured_length or self.usable_length
+
+    def piece_area(self, stack: Stack) -> Fraction:
+        """Square inches of one piece of a print, of what varies by the middle size."""
+        if self.grams is not None:
+            return area_of_scraps(self.grams)
+        length = self.length_of(stack)
         width = (self.width + (self.most_width or self.width)) / 2
-        length = (self.usable_length + (self.most_length or self.usable_length)) / 2
         half = Fraction(1, 2) if self.form is Form.TRIANGLE else Fraction(1)
-        return self.count * width * length * half
+        return width * (length + (self.most_length or length)) / 2 * half
+
+    def only(self, place: int, count: int) -> "Lot":
+        """So many pieces of one of its prints, as a lot of their own."""
+        return replace(self, stacks=(replace(self.stacks[place], count=count),))
 
     def measured(self, length: Fraction | None) -> "Lot":
         """The same lot with another measured length."""
@@ -204,6 +264,10 @@ class Lot:
     def with_stack(self, index: int, stack: Stack) -> "Lot":
         """The same lot with one stack exchanged."""
         return replace(self, stacks=(*self.stacks[:index], stack, *self.stacks[index + 1 :]))
+
+
+def _is_tile(text: str) -> bool:
+    return len(text) <= LONGEST_TILE and _TILE.fullmatch(text) is not None
 
 
 def area_of_scraps(grams: int) -> Fraction:

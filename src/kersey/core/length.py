@@ -180,6 +180,28 @@ def format_bought(length: Fraction, units: Units = Units.INCHES) -> str:
     return f"{_decimal(bought / METRE)} m"
 
 
+def format_area(area: Fraction, units: Units = Units.INCHES) -> str:
+    """An area of cloth in square yards or square metres, to a tenth.
+
+    >>> format_area(Fraction(4200)), format_area(Fraction(4200), Units.CENTIMETRES)
+    ('3.2 sq yd', '2.7 m²')
+    """
+    if units is Units.INCHES:
+        return f"{float(area / YARD**2):.1f} sq yd"
+    return f"{float(area / METRE**2):.1f} m²"
+
+
+def format_run(length: Fraction, units: Units = Units.INCHES) -> str:
+    """How long many strips are together, in yards or metres, to a tenth.
+
+    >>> format_run(Fraction(1680)), format_run(Fraction(1680), Units.CENTIMETRES)
+    ('46.7 yd', '42.7 m')
+    """
+    if units is Units.INCHES:
+        return f"{float(length / YARD):.1f} yd"
+    return f"{float(length / METRE):.1f} m"
+
+
 def _number(text: str) -> Fraction | None:
     glyph = next((g for g in _GLYPH_VALUES if g in text), None)
     if glyph is not None:

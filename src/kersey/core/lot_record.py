@@ -4,7 +4,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.cupboard import Aside, CupboardLot
-from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import Form
 
 Record = dict[str, Any]
@@ -13,6 +13,14 @@ Record = dict[str, Any]
 def record_of(kept: CupboardLot) -> Record:
     """A record of a lot at home."""
     return {"name": kept.name, "aside": kept.aside, **lot_record(kept.lot)}
+
+
+def numbered_record(kept: CupboardLot) -> Record:
+    """A record that also holds the numbers by which the cupboard knows the prints."""
+    record = record_of(kept)
+    for part, stack in zip(record["prints"], kept.lot.stacks, strict=True):
+        part["number"] = stack.number
+    return record
 
 
 def lot_of(record: Record) -> CupboardLot:
@@ -35,7 +43,7 @@ def lot_record(lot: Lot) -> Record:
         "directional": lot.directional,
         "shrinkage": str(lot.shrinkage),
         "wrong_side": lot.wrong_side,
-        "prints": [{"count": s.count, **print_record(s.print)} for s in lot.stacks],
+        "prints": [_stack_record(stack) for stack in lot.stacks],
     }
 
 
@@ -48,7 +56,7 @@ def lot_from(record: Record) -> Lot:
     return Lot(
         width=Fraction(record["width"]),
         length=Fraction(record["length"]),
-        stacks=tuple(Stack(print_from(part), int(part["count"])) for part in record["prints"]),
+        stacks=tuple(map(_stack, record["prints"])),
         measured_length=length_from(record["measured_length"]),
         form=Form(record["form"]),
         most_width=length_from(record["most_width"]),
@@ -67,16 +75,38 @@ def print_record(cloth: Print) -> Record:
     return {
         "name": cloth.name,
         "value": cloth.value,
+        "judged_family": cloth.judged_family,
         "motif": swatch.motif,
         "ground": swatch.ground,
         "figure": swatch.figure,
+        "scale": swatch.scale,
+        "tile": swatch.tile,
     }
 
 
 def print_from(record: Record) -> Print:
-    """The print that a record holds; raises as `lot_from` does."""
-    swatch = Swatch(Motif(record["motif"]), record["ground"], record["figure"])
-    return Print(record["name"], Value(record["value"]), swatch)
+    """The print that a record holds; raises as `lot_from` does.
+
+    Records of the first version say nothing of scale, tile and judged family.
+    """
+    swatch = Swatch(
+        Motif(record["motif"]),
+        record["ground"],
+        record["figure"],
+        Scale(record.get("scale", Scale.MEDIUM)),
+        record.get("tile"),
+    )
+    return Print(record["name"], Value(record["value"]), swatch, record.get("judged_family"))
+
+
+def _stack_record(stack: Stack) -> Record:
+    measured = length_text(stack.measured_length)
+    return {"count": stack.count, "measured_length": measured, **print_record(stack.print)}
+
+
+def _stack(record: Record) -> Stack:
+    measured = length_from(record.get("measured_length"))
+    return Stack(print_from(record), int(record["count"]), measured, record.get("number"))
 
 
 def length_text(length: Fraction | None) -> str | None:

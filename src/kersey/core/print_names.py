@@ -45,8 +45,11 @@ _MOTIF_WORDS = {
     Motif.SPRIG: "sprig",
     Motif.FLECK: "fleck",
     Motif.PLAIN: "",
+    Motif.BLOTCH: "blotch",
+    Motif.PLAID: "plaid",
 }
-_MOTIFS = tuple(_MOTIF_WORDS)
+# The motifs that made-up prints run through.
+_MOTIFS = (Motif.STRIPE, Motif.DOT, Motif.CHECK, Motif.SPRIG, Motif.FLECK, Motif.PLAIN)
 
 # Words for colours that people use for cloth, next to those of the made-up prints.
 _COMMON_COLOURS = {

@@ -1,49 +1,86 @@
 """A project <-> a plain record of words and numbers, as it stands in an export file."""
 
+from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from typing import Any
 
 from kersey.core.backing import BackingWay
-from kersey.core.lot_record import (
-    Record,
-    length_from,
-    length_text,
-    lot_from,
-    lot_record,
-    print_from,
-    print_record,
-)
+from kersey.core.cupboard import CupboardLot
+from kersey.core.fabric import BadFabric, Value
+from kersey.core.lot_record import Record, length_from, length_text, print_from, print_record
 from kersey.core.project import Design, Project
+from kersey.core.pulled import Pulled, Role
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
 
 
-def project_record(project: Project) -> Record:
-    """A record of everything a person has entered; lengths are exact inches as text."""
+def project_record(project: Project, place_of: Mapping[int | None, int]) -> Record:
+    """A record of everything a person has entered; lengths are exact inches as text.
+
+    `place_of` says at which place of the file each lot stands, by its number; what a sketch tries
+    of lots that are not at home any more is left out.
+    """
     return {
         "name": project.name,
         "said": project.said,
-        "strips": lot_record(project.lot),
-        "border_print": print_record(project.border_print),
-        "binding_print": print_record(project.binding_print),
+        "fabrics": [
+            _pulled_record(pulled, place_of[pulled.lot_number])
+            for pulled in project.fabrics
+            if pulled.lot_number in place_of
+        ],
+        "border_print": print_record(project.bought_border),
+        "binding_print": print_record(project.bought_binding),
         "done": sorted(project.done),
+        "sketch": project.sketch,
+        "put_away": project.put_away,
         "design": _design_record(project.design),
     }
 
 
-def project_from(record: Record) -> Project:
-    """The project that a record holds.
+def project_from(record: Record, lots: Sequence[CupboardLot]) -> Project:
+    """The project that a record holds; its fabrics know their lots by their place in `lots`.
 
     Raises `InvalidValue`, `KeyError`, `TypeError` or `ValueError` for one that is damaged.
     """
     return Project(
         name=record["name"],
         said=record["said"],
-        lot=lot_from(record["strips"]),
+        fabrics=tuple(_pulled(part, lots) for part in record["fabrics"]),
         design=_design(record["design"]),
-        border_print=print_from(record["border_print"]),
-        binding_print=print_from(record["binding_print"]),
+        bought_border=print_from(record["border_print"]),
+        bought_binding=print_from(record["binding_print"]),
         done=frozenset(map(str, record["done"])),
+        sketch=bool(record["sketch"]),
+        put_away=bool(record["put_away"]),
+    )
+
+
+def _pulled_record(pulled: Pulled, lot: int) -> Record:
+    return {
+        "lot": lot,
+        "print": pulled.place,
+        "count": pulled.count,
+        "cut": pulled.cut,
+        "roles": list(pulled.roles),
+        "value": pulled.value,
+    }
+
+
+def _pulled(record: Record, lots: Sequence[CupboardLot]) -> Pulled:
+    lot, place = int(record["lot"]), int(record["print"])
+    if not 0 <= lot < len(lots) or not 0 <= place < len(lots[lot].lot.stacks):
+        raise BadFabric(f"There is no print {place} of a lot {lot}.")
+    count = int(record["count"])
+    if count > lots[lot].lot.counts[place]:
+        raise BadFabric(f"More pieces are pulled of lot {lot} than there are.")
+    return Pulled(
+        kept=lots[lot],
+        place=place,
+        count=count,
+        roles=tuple(map(Role, record["roles"])),
+        value=Value(record["value"]) if record["value"] else None,
+        cut=int(record["cut"]),
+        lot_number=lot,
     )
 
 

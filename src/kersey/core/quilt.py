@@ -84,7 +84,10 @@ class Quilt:
 
 
 def yields_of(project: Project) -> dict[Method, RailYield]:
-    """The yield by each method; raises `BadRailBlock` when the block cannot be sewn."""
+    """The yield by each method.
+
+    Raises `NoStrips` when none are pulled, `BadRailBlock` when the block cannot be sewn.
+    """
     question = project.design.yield_question
     return {method: rail_yield(project.lot, question, method) for method in Method}
 
@@ -92,7 +95,7 @@ def yields_of(project: Project) -> dict[Method, RailYield]:
 def sizes_of(project: Project, units: Units) -> Sizes:
     """Every sensible size of a project, and the one chosen or, before that, the best.
 
-    Raises `NoQuilt` when there is not a single block.
+    Raises `NoStrips`, or `NoQuilt` when there is not a single block.
     """
     answer = yields_of(project)[project.design.method]
     if answer.blocks == 0:
@@ -106,10 +109,13 @@ def sizes_of(project: Project, units: Units) -> Sizes:
 
 
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
-    """Work the whole quilt out. Raises `NoQuilt` when there is not a single block.
+    """Work the whole quilt out. Raises `NoStrips`, or `NoQuilt` without a single block.
 
+    >>> from kersey.core.cupboard import CupboardLot
+    >>> from kersey.core.pulled import all_of
     >>> from kersey.core.quick_entry import take_line
-    >>> quilt = make_quilt(Project("Throw", "", take_line("roll of 40 strips, 20 prints").lot))
+    >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
+    >>> quilt = make_quilt(Project("Throw", "", all_of(roll)))
     >>> quilt.size.width, quilt.size.length, quilt.binding.strips
     (Fraction(54, 1), Fraction(66, 1), 7)
     """

@@ -49,10 +49,13 @@ class Step:
 def work_order(quilt: Quilt) -> tuple[Step, ...]:
     """The steps for a quilt, in order.
 
+    >>> from kersey.core.cupboard import CupboardLot
     >>> from kersey.core.project import Project
+    >>> from kersey.core.pulled import all_of
     >>> from kersey.core.quick_entry import take_line
     >>> from kersey.core.quilt import make_quilt
-    >>> quilt = make_quilt(Project("Throw", "", take_line("roll of 40 strips, 20 prints").lot))
+    >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
+    >>> quilt = make_quilt(Project("Throw", "", all_of(roll)))
     >>> [step.title for step in work_order(quilt)][:2]
     ['Measure one strip', 'Cut 240 segments 2½ × 6½″']
     """

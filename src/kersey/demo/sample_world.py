@@ -16,19 +16,21 @@ from kersey.core.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import Motif, Print, Swatch, Value
 from kersey.core.project import Design, Project
+from kersey.core.pulled import Role, all_of, pull_pieces
 from kersey.core.purposes import OWN_SIZE, Wish
 from kersey.core.quick_entry import read_lines, take_line
 from kersey.core.quilt import make_quilt
 from kersey.core.work_order import work_order
 from kersey.core.yields import Method
-from kersey.store.cupboard import add_lots
+from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world
-from kersey.store.projects import add_project, count_projects
+from kersey.store.projects import add_project, change_project, count_projects
 
 # The day the carriage was brought in; the world is made anew just the same each time.
 _BEGUN = datetime(2026, 3, 2, 19, 0, tzinfo=UTC)
 
+_BERTH = "Lower berth quilt"
 _TUNNEL = Print("tunnel mouth", Value.DARK, Swatch(Motif.PLAIN, "#2a3439", "#56697a"))
 _GREEN_BLIND = Print("guard's blind green", Value.DARK, Swatch(Motif.PLAIN, "#27493b", "#cfdcc0"))
 _CREAM_PANEL = Print("carriage panel", Value.LIGHT, Swatch(Motif.FLECK, "#e9dfc6", "#b7a06f"))
@@ -49,14 +51,28 @@ def load_sample_world(folder: Path) -> None:
         sample = is_sample_world(session)
         if sample is None and count_projects(session) == 0:
             claim_world(session, is_sample=True)
-            for days, project in enumerate(sample_projects()):
-                add_project(session, project, _BEGUN + timedelta(days=days))
             add_lots(session, sample_cupboard(), None, _BEGUN)
+            for days, project in enumerate(sample_projects(), start=1):
+                number = add_project(session, project, _BEGUN + timedelta(days=days))
+                if project.name == _BERTH:
+                    _pull_for_the_berth(session, number, _BEGUN + timedelta(days=days))
         elif not sample:
             raise NotTheSampleWorld(
                 f"{folder} holds your own quilts. Name another folder with --data."
             )
     engine.dispose()
+
+
+def _pull_for_the_berth(session: Session, number: int, now: datetime) -> None:
+    """The berth quilt takes its border, backing and batting from the cupboard."""
+    wanted = {"charcoal": Role.BORDER, "Backing": Role.BACKING, "Batting": Role.BATTING}
+    lots = [stored for stored in all_lots(session) if stored.kept.name in wanted]
+    more = tuple(
+        replace(pulled, roles=(wanted[stored.kept.name],))
+        for stored in lots
+        for pulled in pull_pieces(stored.kept, stored.kept.lot.counts, stored.id)
+    )
+    change_project(session, number, 1, lambda project: project.pulling(more), now)
 
 
 def sample_projects() -> Iterator[Project]:
@@ -79,7 +95,10 @@ def _lower_berth_quilt() -> Project:
     wish = Wish(OWN_SIZE, own_width=Fraction(28), own_length=Fraction(74))
     design = Design(method=Method.SETS, wish=wish, rows=12, columns=4)
     line = "34 strips 2 1/2 x 41 1/4, 17 prints"
-    return _begin("Lower berth quilt", line, design, _GREEN_BLIND, _TICKET)
+    project = _begin(_BERTH, line, design, _GREEN_BLIND, _TICKET)
+    sides = {Value.LIGHT: Role.LIGHT, Value.MEDIUM: Role.ANY, Value.DARK: Role.DARK}
+    fabrics = tuple(replace(p, roles=(sides[p.print.value],)) for p in project.fabrics)
+    return replace(project, fabrics=fabrics)
 
 
 def _waiting_room_lap_quilt() -> Project:
@@ -108,11 +127,13 @@ def _begin(
 ) -> Project:
     lot = take_line(line).lot
     assert lot is not None
-    project = Project(name, line, lot, design)
+    project = Project(
+        name, line, all_of(CupboardLot(f"strips for the {name.lower()}", lot)), design
+    )
     return replace(
         project,
-        border_print=border or project.border_print,
-        binding_print=binding or project.binding_print,
+        bought_border=border or project.bought_border,
+        bought_binding=binding or project.bought_binding,
     )
 
 

@@ -6,7 +6,7 @@ smaller pictures take the flat colour that the eye sees from afar.
 
 from hashlib import blake2s
 
-from kersey.core.fabric import Motif, Print, Swatch
+from kersey.core.fabric import Motif, Print, Scale, Swatch
 from kersey.drawing.svg import element, number
 
 _TILE = {
@@ -15,7 +15,12 @@ _TILE = {
     Motif.CHECK: 1.25,
     Motif.SPRIG: 1.7,
     Motif.FLECK: 1.5,
+    Motif.BLOTCH: 2.4,
+    Motif.PLAID: 1.5,
 }
+# Side in inches of the cloth that a photographed tile shows.
+_PHOTOGRAPHED = 2.5
+_TIMES = {Scale.SMALL: 0.6, Scale.MEDIUM: 1.0, Scale.LARGE: 1.8}
 _FIGURE = {
     Motif.DOT: "M.32 .13a.2 .2 0 1 0 .01 0zM.97 .78a.2 .2 0 1 0 .01 0z",
     Motif.STRIPE: "M.2 0h.28v1.1h-.28zM.68 0h.1v1.1h-.1z",
@@ -28,6 +33,12 @@ _FIGURE = {
         "M.2 .25l.34 -.14l.05 .12l-.34 .14zM.9 .45l.3 .2l-.07 .11l-.3 -.2z"
         "M.3 1l.14 .34l-.12 .05l-.14 -.34zM1.05 1.15l.32 -.12l.05 .12l-.32 .12z"
     ),
+    Motif.BLOTCH: (
+        "M.3 .5C.2 .2 .7 .1 .95 .3C1.3 .2 1.4 .6 1.15 .8C1.1 1.1 .6 1.1 .5 .9C.2 .9 .2 .7 .3 .5z"
+        "M1.5 1.5C1.4 1.2 1.9 1.1 2.1 1.35C2.35 1.5 2.3 1.9 2 2C1.8 2.2 1.4 2.1 1.45 1.85z"
+        "M.3 1.7C.3 1.4 .7 1.4 .85 1.6C1 1.9 .8 2.2 .5 2.15C.3 2.1 .25 1.9 .3 1.7z"
+    ),
+    Motif.PLAID: "M0 .15h1.5v.4h-1.5zM0 .9h1.5v.12h-1.5zM.15 0h.4v1.5h-.4zM.9 0h.12v1.5h-.12z",
 }
 
 
@@ -43,7 +54,7 @@ class Cloths:
         swatch = cloth.swatch
         if self.flat:
             return swatch.blend
-        if swatch.motif is Motif.PLAIN:
+        if swatch.tile is None and swatch.motif is Motif.PLAIN:
             return swatch.ground
         key = _key(swatch, upright)
         self._patterns.setdefault(key, _pattern(key, swatch, upright))
@@ -56,20 +67,41 @@ class Cloths:
 
 
 def _key(swatch: Swatch, upright: bool) -> str:
-    facts = f"{swatch.motif}{swatch.ground}{swatch.figure}{upright}"
+    facts = f"{swatch.motif}{swatch.ground}{swatch.figure}{swatch.scale}{swatch.tile}{upright}"
     return "cloth-" + blake2s(facts.encode(), digest_size=5).hexdigest()
 
 
 def _pattern(key: str, swatch: Swatch, upright: bool) -> str:
-    tile = _TILE[swatch.motif]
-    side = number(tile)
+    tile = _PHOTOGRAPHED if swatch.tile else _TILE[swatch.motif]
+    turn = "rotate(90)" if upright else ""
+    times = _TIMES[swatch.scale]
+    size = "" if times == 1 else f"scale({number(times)})"
     return element(
         "pattern",
-        element("path", d=f"M0 0h{side}v{side}h-{side}z", fill=swatch.ground),
-        element("path", d=_FIGURE[swatch.motif], fill=swatch.figure),
+        *(_photographed(swatch.tile) if swatch.tile else _drawn(swatch)),
         id=key,
         width=tile,
         height=tile,
         patternUnits="userSpaceOnUse",
-        patternTransform="rotate(90)" if upright else None,
+        patternTransform=f"{turn} {size}".strip() or None,
+    )
+
+
+def _drawn(swatch: Swatch) -> tuple[str, str]:
+    side = number(_TILE[swatch.motif])
+    return (
+        element("path", d=f"M0 0h{side}v{side}h-{side}z", fill=swatch.ground),
+        element("path", d=_FIGURE[swatch.motif], fill=swatch.figure),
+    )
+
+
+def _photographed(tile: str) -> tuple[str]:
+    return (
+        element(
+            "image",
+            width=_PHOTOGRAPHED,
+            height=_PHOTOGRAPHED,
+            href=f"data:image/jpeg;base64,{tile}",
+            preserveAspectRatio="none",
+        ),
     )

@@ -57,8 +57,12 @@ def picture(
     *children: str,
     label: str,
     class_: str | None = None,
+    px_per_inch: float | None = None,
 ) -> str:
-    """A whole picture with its text equivalent; everything in it is drawn in inches."""
+    """A whole picture with its text equivalent; everything in it is drawn in inches.
+
+    With `px_per_inch` it has a size of its own, so that several pictures are to one scale.
+    """
     box = " ".join(number(side) for side in (left, top, width, height))
     return element(
         "svg",
@@ -66,6 +70,8 @@ def picture(
         *children,
         xmlns="http://www.w3.org/2000/svg",
         viewBox=box,
+        width=None if px_per_inch is None else round(float(width) * px_per_inch),
+        height=None if px_per_inch is None else round(float(height) * px_per_inch),
         role="img",
         class_=class_,
     )

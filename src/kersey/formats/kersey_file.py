@@ -1,23 +1,26 @@
-"""Everything in one file: all projects and the whole cupboard, as JSON.
+"""Everything in one file: the whole cupboard and all projects, as JSON.
 
-    {"kersey": "everything/1", "projects": [...], "cupboard": [...]}
+    {"kersey": "everything/2", "cupboard": [...], "projects": [...]}
 
-What is written can be read back without loss. A damaged or foreign file is refused whole, with the
-place that is wrong; nothing is half taken.
+A project's fabrics name their lot by its place in the cupboard's list. What is written can be read
+back without loss. A damaged or foreign file is refused whole, with the place that is wrong;
+nothing is half taken. Files of the first version, in which every project held its own strips, are
+read too: those strips become lots of the cupboard.
 """
 
 import json
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
 from kersey.core.cupboard import CupboardLot
 from kersey.core.errors import InvalidValue
-from kersey.core.lot_record import lot_of, record_of
+from kersey.core.lot_record import lot_from, lot_of, record_of
 from kersey.core.project import Project
 from kersey.core.project_record import project_from, project_record
 
-KIND = "everything/1"
+KIND = "everything/2"
+_FIRST_KIND = "everything/1"
 MOST_BYTES = 64 * 1024 * 1024
 _Part = TypeVar("_Part")
 
@@ -28,20 +31,29 @@ class NotAKerseyFile(InvalidValue):
 
 @dataclass(frozen=True)
 class Everything:
-    """What a file holds."""
+    """What a file holds. A fabric's `lot_number` is the place of its lot in `cupboard`."""
 
     projects: tuple[Project, ...]
     cupboard: tuple[CupboardLot, ...]
 
 
-def write_everything(everything: Everything) -> str:
-    """The file's text; the same things give the same text."""
+def gather(projects: Sequence[Project], lots: Mapping[int, CupboardLot]) -> str:
+    """The text of a file with all projects, and all lots by their number in the cupboard.
+
+    The same things give the same text.
+    """
+    place_of: dict[int | None, int] = {number: place for place, number in enumerate(lots)}
     records = {
         "kersey": KIND,
-        "projects": [project_record(project) for project in everything.projects],
-        "cupboard": [record_of(kept) for kept in everything.cupboard],
+        "cupboard": [record_of(kept) for kept in lots.values()],
+        "projects": [project_record(project, place_of) for project in projects],
     }
     return json.dumps(records, ensure_ascii=False, indent=1) + "\n"
+
+
+def write_everything(everything: Everything) -> str:
+    """The text of the file that holds this."""
+    return gather(everything.projects, dict(enumerate(everything.cupboard)))
 
 
 def read_everything(content: bytes) -> Everything:
@@ -56,11 +68,32 @@ def read_everything(content: bytes) -> Everything:
         records = json.loads(content)
     except (ValueError, RecursionError) as error:
         raise NotAKerseyFile(f"This is no file of Kersey's ({type(error).__name__}).") from error
-    if not isinstance(records, dict) or records.get("kersey") != KIND:
+    kind = records.get("kersey") if isinstance(records, dict) else None
+    if kind not in {KIND, _FIRST_KIND}:
         raise NotAKerseyFile(f"This is no file of Kersey's: it does not begin with “{KIND}”.")
-    return Everything(
-        _parts(records, "projects", project_from), _parts(records, "cupboard", lot_of)
-    )
+    lots = _parts(records, "cupboard", lot_of)
+    if kind == _FIRST_KIND:
+        lots += _own_strips(records, len(lots))
+    projects = _parts(records, "projects", lambda record: project_from(record, lots))
+    return Everything(projects, lots)
+
+
+def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
+    """The strips of projects of the first version, as lots that they pull from."""
+    lots: list[CupboardLot] = []
+
+    def moved(project: Any) -> None:
+        kept = CupboardLot(project["name"], lot_from(project.pop("strips")))
+        project["sketch"] = project["put_away"] = False
+        project["fabrics"] = [
+            {"lot": first + len(lots), "print": place, "count": count, "cut": 0,
+             "roles": ["any"], "value": None}
+            for place, count in enumerate(kept.lot.counts) if count
+        ]  # fmt: skip
+        lots.append(kept)
+
+    _parts(records, "projects", moved)
+    return tuple(lots)
 
 
 def _parts(records: dict[str, Any], name: str, read: Callable[[Any], _Part]) -> tuple[_Part, ...]:

@@ -6,7 +6,7 @@ forgets it; the last `UNDO_STEPS` changes can be undone, also after a restart.
 
 import json
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import datetime
 from fractions import Fraction
 from typing import Any
@@ -14,17 +14,18 @@ from typing import Any
 from sqlalchemy import ColumnElement, delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
-from kersey.core.colour import colour_family
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Lot, Stack, Value
+from kersey.core.fabric import Value
 from kersey.core.forms import Form
-from kersey.core.lot_record import Record, lot_of, record_of
-from kersey.store.project_rows import print_of, write_print
-from kersey.store.tables import CupboardChangeRow, CupboardLotRow, CupboardStackRow
+from kersey.core.ledger import Kind
+from kersey.core.lot_record import Record, lot_of, numbered_record
+from kersey.store.holdings import check_held, tell_holders
+from kersey.store.ledger import enter_change
+from kersey.store.lot_rows import lot_from_row, write_lot
+from kersey.store.tables import CupboardChangeRow, CupboardLotRow
 
 UNDO_STEPS = 200
-_BLENDS_KEPT = 24
 _LINE_COLUMNS = (
     CupboardLotRow.id,
     CupboardLotRow.revision,
@@ -32,6 +33,7 @@ _LINE_COLUMNS = (
     CupboardLotRow.aside,
     CupboardLotRow.form,
     CupboardLotRow.pieces,
+    CupboardLotRow.cut,
     CupboardLotRow.prints,
     CupboardLotRow.width,
     CupboardLotRow.length,
@@ -68,7 +70,10 @@ class StoredLot:
 
 @dataclass(frozen=True)
 class LotLine:
-    """What a list shows of a lot. Lengths in inches; `values` and `blends` of its prints."""
+    """What a list shows of a lot. Lengths in inches; `values` and `blends` of its prints.
+
+    `count` are all pieces that came in, `cut` those of them that were cut.
+    """
 
     id: int
     revision: int
@@ -76,6 +81,7 @@ class LotLine:
     aside: Aside | None
     form: Form
     count: int
+    cut: int
     prints: int
     width: Fraction
     length: Fraction
@@ -123,7 +129,11 @@ def get_lot(session: Session, lot_id: int) -> StoredLot:
 
 
 def add_lots(
-    session: Session, lots: Sequence[CupboardLot], words: str | None, now: datetime
+    session: Session,
+    lots: Sequence[CupboardLot],
+    words: str | None,
+    now: datetime,
+    kind: Kind = Kind.BOUGHT,
 ) -> list[int]:
     """Put lots into the cupboard as one change; returns their numbers.
 
@@ -131,11 +141,13 @@ def add_lots(
     """
     rows = []
     for kept in lots:
-        row = CupboardLotRow(revision=1, created_at=now, deleted_at=None)
-        _write(row, kept)
+        row = CupboardLotRow(revision=1, created_at=now, deleted_at=None, cut=0)
+        write_lot(row, _unnumbered(kept))
         rows.append(row)
     session.add_all(rows)
     session.flush()
+    for row in rows:
+        enter_change(session, row, None, lot_from_row(row), kind, now)
     if words is not None:
         _note(session, words, {row.id: None for row in rows}, now)
     return [row.id for row in rows]
@@ -150,23 +162,54 @@ def change_lots(
 ) -> None:
     """Change lots as one step; `revisions` says which, and which state of each was meant.
 
-    Raises `LotsChanged` or `NoSuchLot`; nothing is then changed.
+    Raises `LotsChanged`, `NoSuchLot` or `LotHeld`; nothing is then changed.
     """
     rows = _rows(session, revisions)
-    before: dict[int, Record | None] = {row.id: record_of(_kept(row)) for row in rows}
-    for row in rows:
-        _write(row, change(_kept(row)))
-        row.revision += 1
-    _note(session, words, before, now)
+    changes = {row: change(lot_from_row(row)) for row in rows}
+    _write_changes(session, changes, words, now, Kind.COUNTED)
+    check_held(session, [row.id for row in rows])
+
+
+def write_lots(
+    session: Session,
+    lots: Mapping[int, CupboardLot],
+    words: str,
+    now: datetime,
+    kind: Kind,
+    by_project: int,
+) -> None:
+    """Write lots that a project has changed, as one step; the caller checks what is held."""
+    rows = {_row(session, number): kept for number, kept in lots.items()}
+    _write_changes(session, rows, words, now, kind, by_project)
+
+
+def split_lot(session: Session, lot_id: int, revision: int, amount: Fraction, now: datetime) -> int:
+    """Cut a length off a lot, or weigh some of it out, into a lot of its own; returns its number.
+
+    Raises `LotsChanged`, `NoSuchLot`, `LotHeld`, and `BadFabric` when it cannot be split so.
+    """
+    (row,) = _rows(session, {lot_id: revision})
+    before = lot_from_row(row)
+    rest, taken = before.split_off(amount)
+    _write(session, row, before, rest, Kind.SPLIT, now)
+    (number,) = add_lots(session, [taken], None, now, Kind.SPLIT)
+    records = {lot_id: numbered_record(before), number: None}
+    _note(session, f"a part of “{before.name}” cut off", records, now)
+    tell_holders(session, [lot_id])
+    check_held(session, [lot_id])
+    return number
 
 
 def take_out(session: Session, revisions: Mapping[int, int], words: str, now: datetime) -> None:
-    """Take lots out of the cupboard as one step; raises `LotsChanged` or `NoSuchLot`."""
+    """Take lots out of the cupboard as one step; raises `LotsChanged`, `NoSuchLot`, `LotHeld`."""
     rows = _rows(session, revisions)
-    _note(session, words, {row.id: record_of(_kept(row)) for row in rows}, now)
+    _note(session, words, {row.id: numbered_record(lot_from_row(row)) for row in rows}, now)
     for row in rows:
+        enter_change(session, row, lot_from_row(row), None, Kind.OUT, now)
         row.deleted_at = now
         row.revision += 1
+    session.flush()
+    check_held(session, [row.id for row in rows])
 
 
 def last_change(session: Session) -> str | None:
@@ -176,27 +219,30 @@ def last_change(session: Session) -> str | None:
 
 
 def undo(session: Session, now: datetime) -> str | None:
-    """Take the newest change back; returns it in words, None when there is none."""
+    """Take the newest change back; returns it in words, None when there is none.
+
+    Raises `LotHeld` when a quilt holds what would be gone; nothing is then changed.
+    """
     newest = select(CupboardChangeRow).order_by(CupboardChangeRow.id.desc()).limit(1)
     change = session.scalar(newest)
     if change is None:
         return None
-    for number, record in json.loads(change.before).items():
-        row = session.get_one(CupboardLotRow, int(number))
-        row.revision += 1
-        row.deleted_at = now if record is None else None
-        if record is not None:
-            _write(row, lot_of(record))
+    records = {int(number): record for number, record in json.loads(change.before).items()}
+    for number, record in records.items():
+        _take_back(session, session.get_one(CupboardLotRow, number), record, now)
     session.delete(change)
+    session.flush()
+    tell_holders(session, records)
+    check_held(session, records)
     return change.words
 
 
-def all_lots(session: Session) -> list[CupboardLot]:
+def all_lots(session: Session) -> list[StoredLot]:
     """Every lot in the cupboard, the oldest first."""
     query = select(CupboardLotRow).where(CupboardLotRow.deleted_at.is_(None))
     query = query.order_by(CupboardLotRow.created_at, CupboardLotRow.id)
     query = query.options(selectinload(CupboardLotRow.stacks))
-    return [_kept(row) for row in session.scalars(query)]
+    return [_stored(row) for row in session.scalars(query)]
 
 
 def _conditions(find: Find) -> list[ColumnElement[bool]]:
@@ -244,6 +290,55 @@ def _rows(session: Session, revisions: Mapping[int, int]) -> list[CupboardLotRow
     return rows
 
 
+def _write_changes(
+    session: Session,
+    changes: Mapping[CupboardLotRow, CupboardLot],
+    words: str,
+    now: datetime,
+    kind: Kind,
+    by_project: int | None = None,
+) -> None:
+    """Write changed lots as one step, and tell the other projects that hold some of them."""
+    before = {row: lot_from_row(row) for row in changes}
+    for row, kept in changes.items():
+        _write(session, row, before[row], kept, kind, now)
+    _note(session, words, {row.id: numbered_record(kept) for row, kept in before.items()}, now)
+    tell_holders(session, [row.id for row in changes], by_project)
+
+
+def _write(
+    session: Session,
+    row: CupboardLotRow,
+    before: CupboardLot,
+    after: CupboardLot,
+    kind: Kind,
+    now: datetime,
+) -> None:
+    write_lot(row, after)
+    row.revision += 1
+    session.flush()
+    enter_change(session, row, before, lot_from_row(row), kind, now)
+
+
+def _take_back(session: Session, row: CupboardLotRow, record: Record | None, now: datetime) -> None:
+    """Bring one lot back to what it was; None: it was not there."""
+    before = lot_from_row(row)
+    was_out = row.deleted_at is not None
+    row.deleted_at = now if record is None else None
+    if record is None:
+        row.revision += 1
+        enter_change(session, row, before, None, Kind.COUNTED, now)
+        return
+    _write(session, row, before, lot_of(record), Kind.COUNTED, now)
+    if was_out:
+        enter_change(session, row, None, lot_from_row(row), Kind.OUT, now)
+
+
+def _unnumbered(kept: CupboardLot) -> CupboardLot:
+    stacks = tuple(replace(stack, number=None) for stack in kept.lot.stacks)
+    return replace(kept, lot=replace(kept.lot, stacks=stacks))
+
+
 def _note(session: Session, words: str, before: Mapping[int, Record | None], now: datetime) -> None:
     """Write the change down, and forget those too old to be undone."""
     session.add(CupboardChangeRow(at=now, words=words, before=json.dumps(before)))
@@ -260,6 +355,7 @@ def _line(row: Any) -> LotLine:
         None if row.aside is None else Aside(row.aside),
         Form(row.form),
         row.pieces,
+        row.cut,
         row.prints,
         row.width,
         row.length,
@@ -273,42 +369,4 @@ def _line(row: Any) -> LotLine:
 
 
 def _stored(row: CupboardLotRow) -> StoredLot:
-    return StoredLot(row.id, row.revision, _kept(row))
-
-
-def _kept(row: CupboardLotRow) -> CupboardLot:
-    lot = Lot(
-        width=row.width,
-        length=row.length,
-        stacks=tuple(Stack(print_of(stack), stack.count) for stack in row.stacks),
-        measured_length=row.measured_length,
-        form=Form(row.form),
-        most_width=row.most_width,
-        most_length=row.most_length,
-        grams=row.grams,
-        estimated=row.estimated,
-        directional=row.directional,
-        shrinkage=row.shrinkage,
-        wrong_side=None if row.wrong_side is None else Value(row.wrong_side),
-    )
-    return CupboardLot(row.name, lot, None if row.aside is None else Aside(row.aside))
-
-
-def _write(row: CupboardLotRow, kept: CupboardLot) -> None:
-    lot = kept.lot
-    row.name, row.aside, row.form = kept.name, kept.aside, lot.form
-    row.width, row.length, row.widest = lot.width, lot.length, float(lot.most_width or lot.width)
-    row.pieces, row.prints = lot.count, len(lot.stacks)
-    row.all_values = " ".join(v for v in Value if any(p.value is v for p in lot.prints))
-    row.families = " ".join(sorted({colour_family(p.swatch.ground) for p in lot.prints}))
-    row.all_names = "\n".join((kept.name, *(cloth.name for cloth in lot.prints))).casefold()
-    row.blends = " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT])
-    row.most_width, row.most_length = lot.most_width, lot.most_length
-    row.measured_length, row.grams, row.estimated = lot.measured_length, lot.grams, lot.estimated
-    row.directional, row.shrinkage, row.wrong_side = lot.directional, lot.shrinkage, lot.wrong_side
-    del row.stacks[len(lot.stacks) :]
-    for position, stack in enumerate(lot.stacks):
-        if position == len(row.stacks):
-            row.stacks.append(CupboardStackRow(position=position))
-        row.stacks[position].count = stack.count
-        write_print(row.stacks[position], stack.print)
+    return StoredLot(row.id, row.revision, lot_from_row(row))

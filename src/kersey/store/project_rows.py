@@ -1,41 +1,84 @@
 """A core project <-> its rows, word for word."""
 
+from collections.abc import Mapping, Sequence
+
 from kersey.core.backing import BackingWay
-from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.cupboard import CupboardLot
+from kersey.core.fabric import Print, Value
 from kersey.core.project import Design, Project
+from kersey.core.pulled import Pulled, Role
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
-from kersey.store.tables import BoughtRow, DoneStepRow, LotRow, PrintColumns, ProjectRow, StackRow
+from kersey.store.lot_rows import lot_from_row, print_of, write_print
+from kersey.store.tables import BoughtRow, DoneStepRow, ProjectRow, PullRow
 
-_STRIP_FORM = "strip"
 _BORDER, _BINDING = "border", "binding"
 
 
 def project_from_row(row: ProjectRow) -> Project:
     """The project that a row and the rows below it hold."""
     bought = {part.part: print_of(part) for part in row.bought}
+    rows = {pull.stack.lot_id: pull.stack.lot for pull in row.pulls}
+    lots = {number: lot_from_row(lot) for number, lot in rows.items()}
+    places = {s.id: place for lot in rows.values() for place, s in enumerate(lot.stacks)}
     return Project(
         name=row.name,
         said=row.said,
-        lot=_lot(row.lots[0]),
+        fabrics=tuple(
+            _pulled(pull, lots[pull.stack.lot_id], places[pull.stack_id])
+            for pull in row.pulls
+            if pull.stack.count and pull.stack.lot.deleted_at is None
+        ),
         design=_design(row),
-        border_print=bought[_BORDER],
-        binding_print=bought[_BINDING],
+        bought_border=bought[_BORDER],
+        bought_binding=bought[_BINDING],
         done=frozenset(step.key for step in row.done_steps),
+        sketch=row.sketch,
+        put_away=row.put_away,
     )
 
 
 def write_project(row: ProjectRow, project: Project) -> None:
-    """Write a project into its row and the rows below it, in place where they exist."""
+    """Write a project into its row and the rows below it, in place where they exist.
+
+    Every lot it pulls from must be in the cupboard already.
+    """
     row.name, row.said = project.name, project.said
+    row.sketch, row.put_away = project.sketch, project.put_away
     _write_design(row, project.design)
-    if not row.lots:
-        row.lots = [LotRow(position=0, form=_STRIP_FORM)]
-    _write_lot(row.lots[0], project.lot)
-    _write_bought(row, {_BORDER: project.border_print, _BINDING: project.binding_print})
+    _write_pulls(row, project.fabrics)
+    _write_bought(row, {_BORDER: project.bought_border, _BINDING: project.bought_binding})
     kept = [step for step in row.done_steps if step.key in project.done]
     new = project.done - {step.key for step in kept}
     row.done_steps = [*kept, *(DoneStepRow(key=key) for key in sorted(new))]
+
+
+# A sketch holds nothing back, so its lots may shrink or be taken out: it then shows what is there.
+def _pulled(pull: PullRow, kept: CupboardLot, place: int) -> Pulled:
+    return Pulled(
+        kept=kept,
+        place=place,
+        count=min(pull.count, pull.stack.count),
+        roles=tuple(map(Role, pull.roles.split())),
+        value=None if pull.value is None else Value(pull.value),
+        cut=min(pull.cut, pull.stack.count),
+        lot_number=pull.stack.lot_id,
+    )
+
+
+def _write_pulls(row: ProjectRow, fabrics: Sequence[Pulled]) -> None:
+    there = {pull.stack_id: pull for pull in row.pulls}
+    out_of_sight = [pull for pull in row.pulls if pull.stack.lot.deleted_at is not None]
+    row.pulls = out_of_sight + [_write_pull(there, n, pulled) for n, pulled in enumerate(fabrics)]
+
+
+def _write_pull(there: Mapping[int, PullRow], position: int, pulled: Pulled) -> PullRow:
+    number = pulled.stack.number
+    assert number is not None
+    pull = there.get(number) or PullRow(stack_id=number)
+    pull.position, pull.count, pull.cut = position, pulled.count, pulled.cut
+    pull.roles, pull.value = " ".join(pulled.roles), pulled.value
+    return pull
 
 
 def _design(row: ProjectRow) -> Design:
@@ -71,21 +114,6 @@ def _write_design(row: ProjectRow, design: Design) -> None:
     row.seam, row.usable_width = design.seam, design.usable_width
 
 
-def _lot(row: LotRow) -> Lot:
-    stacks = tuple(Stack(print_of(stack), stack.count) for stack in row.stacks)
-    return Lot(row.width, row.length, stacks, row.measured_length)
-
-
-def _write_lot(row: LotRow, lot: Lot) -> None:
-    row.width, row.length, row.measured_length = lot.width, lot.length, lot.measured_length
-    del row.stacks[len(lot.stacks) :]
-    for position, stack in enumerate(lot.stacks):
-        if position == len(row.stacks):
-            row.stacks.append(StackRow(position=position))
-        row.stacks[position].count = stack.count
-        write_print(row.stacks[position], stack.print)
-
-
 def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
     there = {part.part: part for part in row.bought}
     for part, cloth in bought.items():
@@ -93,16 +121,3 @@ def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
             there[part] = BoughtRow(part=part)
             row.bought.append(there[part])
         write_print(there[part], cloth)
-
-
-def print_of(row: PrintColumns) -> Print:
-    """The print that a row holds."""
-    swatch = Swatch(Motif(row.motif), row.ground, row.figure)
-    return Print(row.name, Value(row.value), swatch)
-
-
-def write_print(row: PrintColumns, cloth: Print) -> None:
-    """Write a print into its row."""
-    row.name, row.value = cloth.name, cloth.value
-    row.motif = cloth.swatch.motif
-    row.ground, row.figure = cloth.swatch.ground, cloth.swatch.figure

@@ -4,18 +4,32 @@ Every change names the revision it was made from. If the project has moved on si
 is refused with `ProjectChanged` and nothing is overwritten.
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
 from sqlalchemy import ColumnElement, Row, Select, func, select, update
-from sqlalchemy.orm import Session
+from sqlalchemy.orm import Session, selectinload
 
+from kersey.core.cupboard import CupboardLot
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import LONGEST_NAME
+from kersey.core.ledger import Entry, Kind
 from kersey.core.project import Project
+from kersey.core.pulled import Pulled
+from kersey.core.put_away import Fate, PutAway
+from kersey.store.cupboard import add_lots, get_lot, write_lots
+from kersey.store.holdings import LotHeld, check_held
+from kersey.store.ledger import enter
 from kersey.store.project_rows import project_from_row, write_project
-from kersey.store.tables import ProjectRow
+from kersey.store.tables import CupboardLotRow, CupboardStackRow, ProjectRow, PullRow
+
+_WITH_FABRICS = (
+    selectinload(ProjectRow.pulls)
+    .selectinload(PullRow.stack)
+    .selectinload(CupboardStackRow.lot)
+    .selectinload(CupboardLotRow.stacks),
+)
 
 
 @dataclass(frozen=True)
@@ -85,6 +99,7 @@ def list_deleted(session: Session, most: int) -> Sequence[ProjectLine]:
 def all_projects(session: Session) -> list[Project]:
     """Every project that is not deleted, the one begun first first."""
     query = select(ProjectRow).where(ProjectRow.deleted_at.is_(None)).order_by(ProjectRow.id)
+    query = query.options(*_WITH_FABRICS)
     return [project_from_row(row) for row in session.scalars(query)]
 
 
@@ -106,12 +121,34 @@ def get_project(session: Session, project_id: int) -> StoredProject:
 
 
 def add_project(session: Session, project: Project, now: datetime) -> int:
-    """Keep a new project and return its number."""
-    row = ProjectRow(revision=1, created_at=now, updated_at=now, deleted_at=None)
-    write_project(row, project)
-    session.add(row)
-    session.flush()
+    """Keep a new project and return its number.
+
+    Fabric that is not in the cupboard yet is put there first. Raises `LotHeld` when a piece of it
+    is held by another project.
+    """
+    row = ProjectRow(revision=1, created_at=now, updated_at=now, deleted_at=None, pulls=[])
+    _settle(session, row, None, project, now, Kind.COUNTED)
     return row.id
+
+
+def add_everything(
+    session: Session, projects: Sequence[Project], lots: Sequence[CupboardLot], now: datetime
+) -> None:
+    """Put lots into the cupboard and keep the projects that pull from them.
+
+    A fabric's `lot_number` is the place of its lot in `lots`.
+    """
+    numbers = add_lots(session, lots, None, now)
+    kept = [get_lot(session, number).kept for number in numbers]
+
+    def placed(pulled: Pulled) -> Pulled:
+        place = pulled.lot_number
+        assert place is not None
+        return replace(pulled, kept=kept[place], lot_number=numbers[place])
+
+    for project in projects:
+        fabrics = tuple(map(placed, project.fabrics))
+        add_project(session, replace(project, fabrics=fabrics), now)
 
 
 def change_project(
@@ -120,11 +157,13 @@ def change_project(
     revision: int,
     change: Callable[[Project], Project],
     now: datetime,
+    why: Kind = Kind.COUNTED,
 ) -> StoredProject:
-    """Replace a project by what `change` makes of it.
+    """Replace a project by what `change` makes of it, and the lots it pulls from likewise.
 
-    Raises `ProjectChanged` when `revision` is not its newest, `NoSuchProject`, `ProjectGone`,
-    and whatever `change` raises; the stored project is then untouched.
+    `why` pieces of a lot became fewer or more, if they did. Raises `ProjectChanged` when
+    `revision` is not its newest, `NoSuchProject`, `ProjectGone`, `LotHeld`, and whatever `change`
+    raises; what is stored is then untouched.
     """
     row = _row(session, project_id)
     stored = _stored(row)
@@ -135,29 +174,184 @@ def change_project(
         return stored
     _claim_revision(session, row, revision)
     row.updated_at = now
-    write_project(row, changed)
-    session.flush()
-    return _stored(row)
+    _settle(session, row, stored.project, changed, now, why)
+    return get_project(session, project_id)
 
 
 def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
-    """Copy a project under a new name and return the copy's number."""
+    """Copy a project as a sketch, since its fabric is held, and return the copy's number."""
     project = get_project(session, project_id).project
     name = f"{project.name[: LONGEST_NAME - len(' (copy)')]} (copy)"
-    return add_project(session, replace(project, name=name, done=frozenset()), now)
+    fabrics = tuple(replace(pulled, cut=0) for pulled in project.fabrics)
+    copy = replace(project, name=name, fabrics=fabrics, done=frozenset(), sketch=True)
+    return add_project(session, copy, now)
 
 
 def delete_project(session: Session, project_id: int, now: datetime) -> None:
-    """Throw a project away; it stays restorable."""
-    _row(session, project_id).deleted_at = now
+    """Take a project off the wall; it stays restorable, its fabric is free for others."""
+    row = _row(session, project_id)
+    project = project_from_row(row)
+    row.deleted_at = now
+    _enter_pulls(session, row, project, replace(project, sketch=True), now)
 
 
-def restore_project(session: Session, project_id: int) -> None:
-    """Bring a deleted project back; does nothing to one that is not deleted."""
-    row = session.get(ProjectRow, project_id)
+def restore_project(session: Session, project_id: int, now: datetime) -> None:
+    """Bring a deleted project back; does nothing to one that is not deleted.
+
+    If others hold its fabric meanwhile, it comes back as a sketch.
+    """
+    row = session.get(ProjectRow, project_id, options=_WITH_FABRICS)
     if row is None:
         raise NoSuchProject(project_id)
+    if row.deleted_at is None:
+        return
+    project = project_from_row(row)
     row.deleted_at = None
+    row.revision += 1
+    session.flush()
+    try:
+        check_held(session, _lots_of(project))
+    except LotHeld:
+        row.sketch = True
+    back = replace(project, sketch=row.sketch)
+    _enter_pulls(session, row, replace(project, sketch=True), back, now)
+
+
+def put_project_away(
+    session: Session,
+    project_id: int,
+    revision: int,
+    how: Callable[[Project], PutAway],
+    now: datetime,
+) -> StoredProject:
+    """Put away what a quilt leaves: new lots, the rest returned, and all of it in the ledger.
+
+    Raises as `change_project` does.
+    """
+    plan: list[PutAway] = []
+
+    def change(project: Project) -> Project:
+        plan.append(how(project))
+        return plan[0].project
+
+    stored = change_project(session, project_id, revision, change, now)
+    add_lots(session, plan[0].lots, None, now, Kind.LEFT_OVER)
+    row = _row(session, project_id)
+    enter(session, (entry for fate in plan[0].fates for entry in _fate_entries(row, fate, now)))
+    return stored
+
+
+def _fate_entries(row: ProjectRow, fate: Fate, now: datetime) -> Iterator[Entry]:
+    sums = {Kind.USED: fate.used, Kind.PUT_AWAY: fate.kept, Kind.LOST: fate.lost}
+    for kind, area in sums.items():
+        if area:
+            yield replace(_entry(row, fate.pulled, kind, 0, now), area=area)
+
+
+def _settle(
+    session: Session,
+    row: ProjectRow,
+    before: Project | None,
+    after: Project,
+    now: datetime,
+    why: Kind,
+) -> None:
+    """Write a project, the lots changed through it, and the ledger; or raise `LotHeld`."""
+    _write_changed_lots(session, row, before, after, now, why)
+    after = _with_lots_kept(session, after, now)
+    write_project(row, after)
+    session.add(row)
+    session.flush()
+    check_held(session, _lots_of(after))
+    _enter_pulls(session, row, before, after, now)
+    _count_cut(session, _lots_of(after))
+    # What is read again after this must be what is stored, lots and all.
+    session.expire_all()
+
+
+def _write_changed_lots(
+    session: Session,
+    row: ProjectRow,
+    before: Project | None,
+    after: Project,
+    now: datetime,
+    why: Kind,
+) -> None:
+    was = {p.lot_number: p.kept for p in before.fabrics} if before else {}
+    changed = {
+        p.lot_number: p.kept
+        for p in after.fabrics
+        if p.lot_number is not None and was.get(p.lot_number, p.kept) != p.kept
+    }
+    if changed:
+        words = f"{', '.join(f'“{kept.name}”' for kept in changed.values())} from “{after.name}”"
+        write_lots(session, changed, words[:200], now, why, row.id)
+
+
+def _with_lots_kept(session: Session, project: Project, now: datetime) -> Project:
+    """The project with every fabric in the cupboard: those that are not are put there."""
+    fresh = list(dict.fromkeys(p.kept for p in project.fabrics if p.lot_number is None))
+    if not fresh:
+        return project
+    numbers = dict(zip(fresh, add_lots(session, fresh, None, now), strict=True))
+    kept = {number: get_lot(session, number).kept for number in numbers.values()}
+
+    def placed(pulled: Pulled) -> Pulled:
+        if pulled.lot_number is not None:
+            return pulled
+        number = numbers[pulled.kept]
+        return replace(pulled, kept=kept[number], lot_number=number)
+
+    return replace(project, fabrics=tuple(map(placed, project.fabrics)))
+
+
+def _enter_pulls(
+    session: Session, row: ProjectRow, before: Project | None, after: Project, now: datetime
+) -> None:
+    """Enter what was pulled, returned and cut."""
+    old, new = _held(before), _held(after)
+    shown = {p.stack.number: p for p in (*(before.fabrics if before else ()), *after.fabrics)}
+    entries = []
+    for number, pulled in shown.items():
+        more = new.get(number, (0, 0))[0] - old.get(number, (0, 0))[0]
+        more_cut = new.get(number, (0, 0))[1] - old.get(number, (0, 0))[1]
+        entries.append(_entry(row, pulled, Kind.PULLED if more > 0 else Kind.RETURNED, more, now))
+        entries.append(_entry(row, pulled, Kind.CUT if more_cut > 0 else Kind.UNCUT, more_cut, now))
+    enter(session, (entry for entry in entries if entry.pieces))
+
+
+def _held(project: Project | None) -> dict[int | None, tuple[int, int]]:
+    """Pieces held and pieces cut, by the number of the print."""
+    if project is None:
+        return {}
+    return {
+        p.stack.number: (p.count if project.holds_back else p.cut, p.cut) for p in project.fabrics
+    }
+
+
+def _entry(row: ProjectRow, pulled: Pulled, kind: Kind, pieces: int, now: datetime) -> Entry:
+    number = abs(pieces)
+    area = number * pulled.kept.lot.piece_area(pulled.stack)
+    assert pulled.lot_number is not None
+    lot, cloth = pulled.kept.name, pulled.stack.print.name
+    return Entry(now, kind, pulled.lot_number, lot, cloth, number, area, row.id, row.name)
+
+
+def _count_cut(session: Session, lot_ids: Iterable[int]) -> None:
+    """Note beside each lot how many of its pieces are cut."""
+    for number in lot_ids:
+        cut = (
+            select(func.coalesce(func.sum(PullRow.cut), 0))
+            .join(CupboardStackRow, CupboardStackRow.id == PullRow.stack_id)
+            .where(CupboardStackRow.lot_id == number)
+        )
+        lot = update(CupboardLotRow).where(CupboardLotRow.id == number)
+        session.execute(lot.values(cut=cut.scalar_subquery()))
+
+
+def _lots_of(project: Project) -> list[int]:
+    numbers = (p.lot_number for p in project.fabrics if p.lot_number is not None)
+    return list(dict.fromkeys(numbers))
 
 
 def _lines() -> Select[int, int, str, datetime]:
@@ -169,7 +363,7 @@ def _line(row: Row[int, int, str, datetime]) -> ProjectLine:
 
 
 def _row(session: Session, project_id: int) -> ProjectRow:
-    row = session.get(ProjectRow, project_id)
+    row = session.get(ProjectRow, project_id, options=_WITH_FABRICS)
     if row is None:
         raise NoSuchProject(project_id)
     if row.deleted_at is not None:

@@ -23,6 +23,9 @@ class PrintColumns:
     motif: Mapped[str]
     ground: Mapped[str]
     figure: Mapped[str]
+    scale: Mapped[str]
+    judged_family: Mapped[str | None]
+    tile: Mapped[str | None]
 
 
 class ProjectRow(Table):
@@ -56,9 +59,11 @@ class ProjectRow(Table):
     backing_way: Mapped[str | None]
     seam: Mapped[Fraction]
     usable_width: Mapped[Fraction]
+    sketch: Mapped[bool]
+    put_away: Mapped[bool]
 
-    lots: Mapped[list["LotRow"]] = relationship(
-        cascade="all, delete-orphan", lazy="selectin", order_by="LotRow.position"
+    pulls: Mapped[list["PullRow"]] = relationship(
+        cascade="all, delete-orphan", order_by="PullRow.position"
     )
     bought: Mapped[list["BoughtRow"]] = relationship(
         cascade="all, delete-orphan", lazy="selectin", order_by="BoughtRow.part"
@@ -68,34 +73,24 @@ class ProjectRow(Table):
     )
 
 
-class LotRow(Table):
-    """A lot of strips in a project."""
+class PullRow(Table):
+    """Pieces of a print at home that a project has pulled; `roles` are words."""
 
-    __tablename__ = "lot"
+    __tablename__ = "pull"
 
-    id: Mapped[int] = mapped_column(primary_key=True)
     project_id: Mapped[int] = mapped_column(
-        ForeignKey("project.id", ondelete="CASCADE"), index=True
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    stack_id: Mapped[int] = mapped_column(
+        ForeignKey("cupboard_stack.id", ondelete="CASCADE"), primary_key=True, index=True
     )
     position: Mapped[int]
-    form: Mapped[str]
-    width: Mapped[Fraction]
-    length: Mapped[Fraction]
-    measured_length: Mapped[Fraction | None]
-
-    stacks: Mapped[list["StackRow"]] = relationship(
-        cascade="all, delete-orphan", lazy="selectin", order_by="StackRow.position"
-    )
-
-
-class StackRow(PrintColumns, Table):
-    """A print in a lot, and how many pieces of it there are."""
-
-    __tablename__ = "stack"
-
-    lot_id: Mapped[int] = mapped_column(ForeignKey("lot.id", ondelete="CASCADE"), primary_key=True)
-    position: Mapped[int] = mapped_column(primary_key=True)
     count: Mapped[int]
+    cut: Mapped[int]
+    roles: Mapped[str]
+    value: Mapped[str | None]
+
+    stack: Mapped["CupboardStackRow"] = relationship()
 
 
 class BoughtRow(PrintColumns, Table):
@@ -164,6 +159,7 @@ class CupboardLotRow(Table):
     width: Mapped[Fraction]
     widest: Mapped[float]
     pieces: Mapped[int]
+    cut: Mapped[int]
     prints: Mapped[int]
     all_values: Mapped[str]
     families: Mapped[str]
@@ -180,20 +176,25 @@ class CupboardLotRow(Table):
     wrong_side: Mapped[str | None]
 
     stacks: Mapped[list["CupboardStackRow"]] = relationship(
-        cascade="all, delete-orphan", order_by="CupboardStackRow.position"
+        cascade="all, delete-orphan", order_by="CupboardStackRow.position", back_populates="lot"
     )
 
 
 class CupboardStackRow(PrintColumns, Table):
-    """A print in a lot at home."""
+    """A print in a lot at home. Its number stays, wherever in the lot it is laid."""
 
     __tablename__ = "cupboard_stack"
+    __table_args__ = {"sqlite_autoincrement": True}  # noqa: RUF012
 
+    id: Mapped[int] = mapped_column(primary_key=True)
     lot_id: Mapped[int] = mapped_column(
-        ForeignKey("cupboard_lot.id", ondelete="CASCADE"), primary_key=True
+        ForeignKey("cupboard_lot.id", ondelete="CASCADE"), index=True
     )
-    position: Mapped[int] = mapped_column(primary_key=True)
+    position: Mapped[int]
     count: Mapped[int]
+    measured_length: Mapped[Fraction | None]
+
+    lot: Mapped["CupboardLotRow"] = relationship(back_populates="stacks")
 
 
 class CupboardChangeRow(Table):
@@ -205,3 +206,23 @@ class CupboardChangeRow(Table):
     at: Mapped[datetime]
     words: Mapped[str]
     before: Mapped[str]
+
+
+class LedgerRow(Table):
+    """Where pieces went, once: what happened to how many, and how much cloth that is.
+
+    Lot, print and project are named as they were called then; nothing here is changed later.
+    """
+
+    __tablename__ = "ledger"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    kind: Mapped[str]
+    lot_id: Mapped[int] = mapped_column(index=True)
+    lot_name: Mapped[str]
+    print_name: Mapped[str]
+    project_id: Mapped[int | None] = mapped_column(index=True)
+    project_name: Mapped[str | None]
+    pieces: Mapped[int]
+    area: Mapped[Fraction]

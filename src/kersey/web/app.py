@@ -17,6 +17,7 @@ from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
 from kersey.web.guard import Guard
+from kersey.web.ledger import routes as ledger
 from kersey.web.preferences import routes as preferences
 from kersey.web.pull import routes as pull
 from kersey.web.server_settings import ServerSettings
@@ -36,6 +37,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(cupboard.router)
     app.include_router(spreadsheet.router)
     app.include_router(photograph.router)
+    app.include_router(ledger.router)
     app.include_router(pull.router)
     app.include_router(yield_page.router)
     app.include_router(size.router)

@@ -12,6 +12,7 @@ from starlette.types import Message, Scope, Send
 
 from kersey.core.errors import Infeasible, InvalidValue, KerseyError
 from kersey.store.cupboard import LotsChanged, NoSuchLot
+from kersey.store.holdings import LotHeld
 from kersey.store.preferences import PreferencesChanged, Theme
 from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
 from kersey.web.templating import is_fragment_request, render
@@ -22,6 +23,7 @@ _STATUS: dict[type[KerseyError], int] = {
     NoSuchProject: 404,
     NoSuchLot: 404,
     LotsChanged: 409,
+    LotHeld: 409,
     ProjectGone: 410,
     InvalidValue: 422,
     Infeasible: 422,
@@ -31,7 +33,7 @@ _TITLES = {
     403: "Refused",
     404: "No such page",
     405: "Not like this",
-    409: "Changed elsewhere",
+    409: "Not as it was",
     410: "Deleted",
     413: "Too much at once",
     422: "That will not do",

@@ -1,11 +1,22 @@
 """A print as a form says it: whatever is left out stays as it was."""
 
+from dataclasses import replace
 from typing import Annotated
 
 from pydantic import AfterValidator, Field
 
 from kersey.core.colour import checked_colour
-from kersey.core.fabric import Motif, Print, Stack, Swatch, Value, checked_name, value_of
+from kersey.core.fabric import (
+    LONGEST_TILE,
+    Motif,
+    Print,
+    Scale,
+    Stack,
+    Swatch,
+    Value,
+    checked_name,
+    value_of,
+)
 from kersey.web.forms import Form
 
 _MOST_PIECES = 5000
@@ -20,23 +31,29 @@ class PrintForm(Form):
     motif: Motif | None = None
     ground: Annotated[str, AfterValidator(checked_colour)] | None = None
     figure: Annotated[str, AfterValidator(checked_colour)] | None = None
+    scale: Scale | None = None
+    tile: str | None = Field(None, max_length=LONGEST_TILE)
     count: int | None = Field(None, ge=0, le=_MOST_PIECES)
 
 
 def changed_print(cloth: Print, form: PrintForm) -> Print:
-    """The print with what the form says; new colours propose a new value."""
+    """The print with what the form says; new colours propose a new value, and are no picture."""
     swatch = Swatch(
         form.motif or cloth.swatch.motif,
         form.ground or cloth.swatch.ground,
         form.figure or cloth.swatch.figure,
+        form.scale or cloth.swatch.scale,
+        form.tile or cloth.swatch.tile,
     )
+    if form.tile is None and swatch.blend != cloth.swatch.blend:
+        swatch = replace(swatch, tile=None)
     value = form.value or cloth.value
-    if swatch != cloth.swatch and value is cloth.value:
+    if swatch.blend != cloth.swatch.blend and value is cloth.value:
         value = value_of(swatch.blend)
-    return Print(form.name or cloth.name, value, swatch)
+    return Print(form.name or cloth.name, value, swatch, cloth.judged_family)
 
 
 def changed_stack(stack: Stack, form: PrintForm) -> Stack:
     """The stack with what the form says."""
     count = stack.count if form.count is None else form.count
-    return Stack(changed_print(stack.print, form), count)
+    return replace(stack, print=changed_print(stack.print, form), count=count)

@@ -9,6 +9,9 @@ from fastapi import Path, Request
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.errors import Infeasible
+from kersey.core.forms import FACTS
+from kersey.core.forms import Form as FabricForm
+from kersey.core.ledger import Kind
 from kersey.core.length import Units, format_size
 from kersey.core.project import Project
 from kersey.core.quilt import Quilt, yields_of
@@ -87,11 +90,18 @@ def with_quilt(room: Workroom, stored: StoredProject, preferences: Preferences) 
 
 
 def change(
-    room: Workroom, project_id: int, revision: int, how: Callable[[Project], Project]
+    room: Workroom,
+    project_id: int,
+    revision: int,
+    how: Callable[[Project], Project],
+    why: Kind = Kind.COUNTED,
 ) -> OpenProject:
-    """Change a project and open it; raises `ProjectChanged` when another window was faster."""
+    """Change a project and open it; raises `ProjectChanged` when another window was faster.
+
+    `why` pieces became fewer or more, if they did.
+    """
     with room.transaction() as session:
-        stored = change_project(session, project_id, revision, how, room.clock())
+        stored = change_project(session, project_id, revision, how, room.clock(), why)
         preferences = load_preferences(session)
     return with_quilt(room, stored, preferences)
 
@@ -150,13 +160,13 @@ def news_of(opened: OpenProject) -> dict[str, str]:
 
 
 def _status(opened: OpenProject, stage: Stage) -> str:
-    quilt, lot = opened.quilt, opened.project.lot
+    quilt = opened.quilt
     if stage is Stage.PULL:
-        kinds = sum(count > 0 for count in lot.counts)
-        return f"{counted(lot.count, 'strip')}, {counted(kinds, 'print')}"
-    if stage is Stage.YIELD:
+        return _pull_status(opened.project)
+    if stage is Stage.YIELD and opened.project.working:
         answer = yields_of(opened.project)[opened.project.design.method]
-        return f"{counted(answer.blocks, 'block')}, proved"
+        sure = "at least" if opened.project.uneven else "proved"
+        return f"{counted(answer.blocks, 'block')}, {sure}"
     if quilt is None:
         return "no block yet" if stage is Stage.SIZE else ""
     if stage is Stage.SIZE:
@@ -164,6 +174,16 @@ def _status(opened: OpenProject, stage: Stage) -> str:
     steps = work_order(quilt)
     done = steps_done(opened.project, steps)
     return f"{done} of {len(steps)} steps done" if done else ""
+
+
+def _pull_status(project: Project) -> str:
+    pieces = sum(pulled.count for pulled in project.fabrics)
+    if not pieces:
+        return "nothing yet"
+    forms = {pulled.kept.lot.form for pulled in project.fabrics}
+    facts = FACTS[forms.pop()] if len(forms) == 1 else FACTS[FabricForm.PIECE]
+    noun = facts.one if pieces == 1 else facts.many
+    return f"{pieces} {noun}, {counted(len(project.fabrics), 'print')}"
 
 
 def _size_status(quilt: Quilt) -> str:

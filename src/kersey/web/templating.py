@@ -16,9 +16,11 @@ from starlette.responses import HTMLResponse
 
 from kersey.core.length import (
     Units,
+    format_area,
     format_bought,
     format_length,
     format_number,
+    format_run,
     format_size,
 )
 
@@ -60,6 +62,8 @@ def _environment() -> Environment:
         "as_length": _with_units(format_length),
         "as_number": _with_units(format_number),
         "as_cloth": _with_units(format_bought),
+        "as_area": _with_units(format_area),
+        "as_run": _with_units(format_run),
         "as_size": _as_size,
         "counted": counted,
         "drawn": Markup,

@@ -29,7 +29,7 @@ _WRONG_SHOWN = 200
 def cupboard_csv(room: Room) -> Response:
     """All lots, one row for each print."""
     with room.transaction() as session:
-        content = write_cupboard(all_lots(session))
+        content = write_cupboard([stored.kept for stored in all_lots(session)])
     # The mark at the start tells spreadsheets that this is UTF-8.
     return Response(
         content.encode("utf-8-sig"),

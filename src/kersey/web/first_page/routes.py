@@ -10,10 +10,11 @@ from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core import forms as fabric_forms
-from kersey.core.cupboard import from_readings
+from kersey.core.cupboard import CupboardLot, from_readings
 from kersey.core.fabric import checked_name
 from kersey.core.length import format_size
 from kersey.core.project import Design, Project
+from kersey.core.pulled import all_of
 from kersey.core.quick_entry import NotTaken, Reading, read_line, take_line
 from kersey.core.quilt import Quilt
 from kersey.core.stages import NEXT_ACT, Stage, next_stage
@@ -112,7 +113,8 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     with room.transaction() as session:
-        project = Project(reading.name, form.line, reading.lot, design)
+        fabrics = all_of(CupboardLot(reading.name, reading.lot))
+        project = Project(reading.name, form.line, fabrics, design)
         project_id = add_project(session, project, room.clock())
     return _see(request, "yield_page", project_id=project_id)
 
@@ -160,7 +162,7 @@ def delete(request: Request, room: Room, project_id: ProjectId) -> Response:
 def restore(request: Request, room: Room, project_id: ProjectId) -> Response:
     """Bring a deleted project back."""
     with room.transaction() as session:
-        restore_project(session, project_id)
+        restore_project(session, project_id, room.clock())
     return _see(request, "first_page")
 
 

@@ -8,20 +8,15 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.length import Units
 from kersey.core.workshop import Workshop, check_seam, check_usable_width
-from kersey.formats.kersey_file import (
-    Everything,
-    NotAKerseyFile,
-    read_everything,
-    write_everything,
-)
-from kersey.store.cupboard import add_lots, all_lots
+from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
+from kersey.store.cupboard import all_lots
 from kersey.store.preferences import (
     Paper,
     Preferences,
     Theme,
     save_preferences,
 )
-from kersey.store.projects import add_project, all_projects
+from kersey.store.projects import add_everything, all_projects
 from kersey.web.forms import BadForm, Form, Length, SentFile, TypedForm, checked, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
@@ -64,9 +59,10 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
 def save_everything(room: Room) -> Response:
     """All projects and the cupboard as one file."""
     with room.transaction() as session:
-        everything = Everything(tuple(all_projects(session)), tuple(all_lots(session)))
+        projects = all_projects(session)
+        lots = {stored.id: stored.kept for stored in all_lots(session)}
     return Response(
-        write_everything(everything),
+        gather(projects, lots),
         media_type="application/json",
         headers={"Content-Disposition": 'attachment; filename="kersey.json"'},
     )
@@ -80,10 +76,7 @@ def bring_in_everything(request: Request, room: Room, content: SentFile) -> Resp
     except NotAKerseyFile as error:
         return _page(request, room, bad=BadForm({"file": str(error)}, {}))
     with room.transaction() as session:
-        for project in everything.projects:
-            add_project(session, project, room.clock())
-        if everything.cupboard:
-            add_lots(session, everything.cupboard, "lots from a file", room.clock())
+        add_everything(session, everything.projects, everything.cupboard, room.clock())
     return RedirectResponse(request.app.url_path_for("first_page"), status_code=303)
 
 

@@ -45,10 +45,11 @@ function press(element) {
 
 function listKeys() {
   const list = document.querySelector("#keys dl");
-  const lines = [...document.querySelectorAll("[data-key]")].flatMap((element) => {
+  const lines = [...document.querySelectorAll("[data-key], [data-role-key]")].flatMap((element) => {
     const key = document.createElement("dt");
     const does = document.createElement("dd");
-    key.append(Object.assign(document.createElement("kbd"), { textContent: element.dataset.key }));
+    const written = element.dataset.key ?? element.dataset.roleKey;
+    key.append(Object.assign(document.createElement("kbd"), { textContent: written }));
     does.textContent = element.dataset.does;
     return [key, does];
   });
@@ -96,6 +97,7 @@ document.addEventListener("keydown", (event) => {
     toggleKeys();
     return;
   }
+  if (fabricKey(event)) return;
   if (event.key === "Enter" && here.closest("a, button, summary, label")) return;
   const inRadio = here.matches("input[type=radio]");
   if (!inRadio && (event.key === "ArrowRight" || event.key === "ArrowLeft")) {
@@ -114,12 +116,23 @@ const showChosen = () =>
 document.addEventListener("DOMContentLoaded", showChosen);
 document.addEventListener("htmx:oobAfterSwap", showChosen);
 
-// Prints of a lot are laid in another order: dragged, with Alt and an arrow, or by their buttons.
+// Prints are laid in another order: dragged, with Alt and an arrow, or by their buttons.
+// A form inside a page of a project is sent by htmx, one of the cupboard as any form is.
+function send(form, fields) {
+  for (const [name, value] of Object.entries(fields)) form.elements[name].value = value;
+  if (!form.dataset.fragment) return form.requestSubmit();
+  htmx.ajax("POST", form.dataset.action ?? form.getAttribute("action"), { source: form, swap: "none", values: htmx.values(form) });
+}
+
 function move(place, to) {
-  const form = document.getElementById("move");
-  form.place.value = place;
-  form.to.value = to;
-  form.requestSubmit();
+  send(document.getElementById("move"), { place, to });
+}
+
+// A fabric on the wall of a project: `place` says which, its forms have "~" for it.
+function sendFor(id, place, fields) {
+  const form = document.getElementById(id);
+  form.dataset.action = decodeURIComponent(form.getAttribute("action")).replace("~", place);
+  send(form, fields);
 }
 
 let dragged = null;
@@ -127,14 +140,28 @@ const printAt = (event) => event.target.closest?.("[data-movable] > [data-place]
 document.addEventListener("dragstart", (event) => {
   dragged = printAt(event);
 });
+document.addEventListener("dragend", () => {
+  dragged = null;
+  document.querySelectorAll(".drop-here").forEach((target) => target.classList.remove("drop-here"));
+});
 document.addEventListener("dragover", (event) => {
-  if (dragged && printAt(event)) event.preventDefault();
+  const role = event.target.closest?.("[data-role]");
+  if (!dragged || !(printAt(event) || role)) return;
+  event.preventDefault();
+  document.querySelectorAll(".drop-here").forEach((target) => target.classList.remove("drop-here"));
+  role?.classList.add("drop-here");
 });
 document.addEventListener("drop", (event) => {
   const target = printAt(event);
-  if (!dragged || !target || target === dragged) return;
+  const role = event.target.closest?.("[data-role]")?.dataset.role;
+  if (!dragged) return;
   event.preventDefault();
-  move(dragged.dataset.place, target.dataset.place);
+  const { place, from } = dragged.dataset;
+  if (role && role !== from) {
+    sendFor("role-form", place, { role, instead_of: event.shiftKey ? "" : from, besides: event.shiftKey });
+  } else if (target && target !== dragged) {
+    move(place, target.dataset.place);
+  }
 });
 document.addEventListener("keydown", (event) => {
   const print = event.altKey && printAt(event);
@@ -143,6 +170,40 @@ document.addEventListener("keydown", (event) => {
   event.preventDefault();
   const to = Number(print.dataset.place) + step;
   if (print.parentElement.querySelector(`[data-place="${to}"]`)) move(print.dataset.place, to);
+});
+
+// Keys of the fabric that has the focus: its roles, how it reads, back to the cupboard.
+function fabricKey(event) {
+  const fabric = event.target.closest(".fabric");
+  if (!fabric) return false;
+  const { place } = fabric.dataset;
+  const key = event.key.toLowerCase();
+  const step = { arrowleft: -1, arrowright: 1 }[key];
+  const role = document.querySelector(`#work [data-role-key="${CSS.escape(key)}"]`)?.dataset.roleOfKey;
+  if (step) {
+    const all = [...document.querySelectorAll(".fabric > a")];
+    all[all.indexOf(fabric.querySelector("a")) + step]?.focus();
+  } else if (key === "v" || key === "h") {
+    sendFor("next-form", place, { judgement: key === "v" ? "value" : "family" });
+  } else if (key === "r" || key === "delete") {
+    sendFor("return-form", place, {});
+  } else if (role) {
+    sendFor("role-form", place, { role, instead_of: "", besides: event.shiftKey });
+  } else {
+    return false;
+  }
+  event.preventDefault();
+  return true;
+}
+
+// After the wall was hung anew, the focus is back on the fabric that had it, or on its next role.
+let focused = null;
+document.addEventListener("htmx:beforeRequest", () => {
+  focused = document.activeElement?.closest(".fabric")?.dataset.place ?? null;
+});
+document.addEventListener("htmx:afterRequest", () => {
+  if (focused === null || document.activeElement !== document.body) return;
+  document.querySelector(`.fabric[data-place="${focused}"] > a`)?.focus();
 });
 
 document.addEventListener("click", (event) => {

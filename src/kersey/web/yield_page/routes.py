@@ -110,10 +110,10 @@ def change_yield(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
 
 def _with_choices(project: Project, choices: YieldChoices) -> Project:
-    lot = project.lot.measured(_measured(project.lot, choices.measured_length))
+    length = _measured(project.lot, choices.measured_length)
+    moved = length != project.lot.measured_length
     changed = replace(
-        project,
-        lot=lot,
+        project.measured(length) if moved else project,
         design=replace(
             project.design,
             strips_per_block=choices.strips_per_block,
@@ -142,6 +142,8 @@ def _again(request: Request, opened: OpenProject, bad: BadForm) -> Response:
 
 def _context(opened: OpenProject) -> dict[str, Any]:
     project, units = opened.project, opened.units
+    if not project.working:
+        return project_context(opened, Stage.YIELD) | {"answer": None}
     answers = yields_of(project)
     answer = answers[project.design.method]
     reach = _reach(project)

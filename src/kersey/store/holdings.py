@@ -1,0 +1,101 @@
+"""Who holds what: pieces that projects have pulled from the cupboard.
+
+A project holds what it has pulled. A sketch, a project put away, and one off the wall hold only
+what they have cut already: that is nobody else's any more.
+"""
+
+from collections import Counter
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+
+from sqlalchemy import case, select, update
+from sqlalchemy.orm import Session
+
+from kersey.core.errors import Infeasible
+from kersey.store.tables import CupboardLotRow, CupboardStackRow, ProjectRow, PullRow
+
+
+@dataclass(frozen=True)
+class Holding:
+    """Pieces of a print that a project holds, `cut` of them already cut."""
+
+    lot_id: int
+    stack_id: int
+    project_id: int
+    project_name: str
+    count: int
+    cut: int
+
+
+class LotHeld(Infeasible):
+    """Pieces are held by a project and cannot be counted twice."""
+
+    def __init__(self, name: str, there: int, holders: Sequence[str]) -> None:
+        self.name, self.there, self.holders = name, there, tuple(holders)
+        who = " and ".join(f"“{holder}”" for holder in self.holders)
+        pieces = "none" if not there else f"only {there}"
+        super().__init__(
+            f"Of “{name}” there would be {pieces}, and {who} would hold more. "
+            "Return some of it there first. Nothing was changed."
+        )
+
+
+_HOLDS = ProjectRow.deleted_at.is_(None) & ~ProjectRow.sketch & ~ProjectRow.put_away
+
+
+def holdings(session: Session, lot_ids: Iterable[int]) -> list[Holding]:
+    """Who holds pieces of these lots, by project."""
+    held = case((_HOLDS, PullRow.count), else_=PullRow.cut)
+    query = (
+        select(
+            CupboardStackRow.lot_id, PullRow.stack_id, ProjectRow.id, ProjectRow.name, held,
+            PullRow.cut,
+        )
+        .join(CupboardStackRow, CupboardStackRow.id == PullRow.stack_id)
+        .join(ProjectRow, ProjectRow.id == PullRow.project_id)
+        .where(CupboardStackRow.lot_id.in_(list(lot_ids)), held > 0)
+        .order_by(ProjectRow.name, ProjectRow.id, CupboardStackRow.position)
+    )  # fmt: skip
+    return [Holding(*row) for row in session.execute(query)]
+
+
+def free_pieces(session: Session, lot_id: int) -> tuple[int, ...]:
+    """Pieces of each print of a lot that nobody holds, in its order."""
+    held: Counter[int] = Counter()
+    for holding in holdings(session, [lot_id]):
+        held[holding.stack_id] += holding.count
+    query = select(CupboardStackRow.id, CupboardStackRow.count)
+    query = query.where(CupboardStackRow.lot_id == lot_id).order_by(CupboardStackRow.position)
+    return tuple(count - held[number] for number, count in session.execute(query))
+
+
+def check_held(session: Session, lot_ids: Iterable[int]) -> None:
+    """Raise `LotHeld` if more pieces of these lots are held than there are."""
+    held = holdings(session, lot_ids)
+    if not held:
+        return
+    query = (
+        select(CupboardStackRow.id, CupboardStackRow.count, CupboardStackRow.name,
+               CupboardLotRow.deleted_at)
+        .join(CupboardLotRow, CupboardLotRow.id == CupboardStackRow.lot_id)
+        .where(CupboardStackRow.id.in_({holding.stack_id for holding in held}))
+    )  # fmt: skip
+    for number, count, name, deleted_at in session.execute(query):
+        there = 0 if deleted_at else count
+        who = [holding for holding in held if holding.stack_id == number]
+        if sum(holding.count for holding in who) > there:
+            raise LotHeld(name, there, list(dict.fromkeys(h.project_name for h in who)))
+
+
+def tell_holders(session: Session, lot_ids: Iterable[int], but: int | None = None) -> None:
+    """Move the revision of every project that pulls from these lots: its quilt may have changed."""
+    pulling = (
+        select(PullRow.project_id)
+        .join(CupboardStackRow, CupboardStackRow.id == PullRow.stack_id)
+        .where(CupboardStackRow.lot_id.in_(list(lot_ids)))
+    )
+    moved = update(ProjectRow).where(ProjectRow.id.in_(pulling), ProjectRow.id != (but or 0))
+    session.execute(
+        moved.values(revision=ProjectRow.revision + 1),
+        execution_options={"synchronize_session": False},
+    )

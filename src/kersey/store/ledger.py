@@ -1,0 +1,136 @@
+"""The ledger kept: entries are added, never changed."""
+
+from collections.abc import Iterable, Iterator
+from datetime import datetime
+from fractions import Fraction
+
+from sqlalchemy import ColumnElement, func, select
+from sqlalchemy.orm import Session
+
+from kersey.core.cupboard import CupboardLot
+from kersey.core.fabric import Lot, Stack
+from kersey.core.ledger import Entry, Kind, Sum
+from kersey.store.tables import CupboardLotRow, LedgerRow, PullRow
+
+# Kinds of which the entry counts what goes, not what comes.
+_GOING = frozenset({Kind.OUT, Kind.LOST})
+
+
+def enter(session: Session, entries: Iterable[Entry]) -> None:
+    """Add entries."""
+    session.add_all(
+        LedgerRow(
+            at=entry.at,
+            kind=entry.kind,
+            lot_id=entry.lot_id,
+            lot_name=entry.lot_name,
+            print_name=entry.print_name,
+            project_id=entry.project_id,
+            project_name=entry.project_name,
+            pieces=entry.pieces,
+            area=entry.area,
+        )
+        for entry in entries
+    )
+
+
+def entries_of_lot(session: Session, lot_id: int) -> list[Entry]:
+    """What happened to a lot, the oldest first."""
+    return _entries(session, LedgerRow.lot_id == lot_id)
+
+
+def entries_of_project(session: Session, project_id: int) -> list[Entry]:
+    """What a project did with fabric, the oldest first."""
+    return _entries(session, LedgerRow.project_id == project_id)
+
+
+def count_entries(session: Session) -> int:
+    """How many entries there are."""
+    return session.scalar(select(func.count()).select_from(LedgerRow)) or 0
+
+
+def newest_entries(session: Session, first: int, most: int) -> list[Entry]:
+    """Entries of all lots, the newest first: `most` of them, beginning with number `first`."""
+    query = select(LedgerRow).order_by(LedgerRow.id.desc()).offset(first).limit(most)
+    return [_entry(row) for row in session.scalars(query)]
+
+
+def all_sums(session: Session) -> list[Sum]:
+    """All entries, taken together where kind and area are alike: enough for the whole balance."""
+    alike = (LedgerRow.kind, LedgerRow.area)
+    query = select(*alike, func.count(), func.sum(LedgerRow.pieces)).group_by(*alike)
+    return [
+        Sum(Kind(kind), pieces, times * area)
+        for kind, area, times, pieces in session.execute(query)
+    ]
+
+
+def enter_change(
+    session: Session,
+    row: CupboardLotRow,
+    before: CupboardLot | None,
+    after: CupboardLot | None,
+    kind: Kind,
+    now: datetime,
+) -> None:
+    """Enter what a change of a lot did to its pieces and sizes; None: the lot was not there.
+
+    What is already cut is not measured anew.
+    """
+    cut = _cut(session, [s.number for s in before.lot.stacks if s.number]) if before else {}
+    entries = _differences(before.lot if before else None, after.lot if after else None, cut, kind)
+    enter(
+        session,
+        (
+            Entry(now, what, row.id, row.name, stack.print.name, pieces, area)
+            for what, stack, pieces, area in entries
+            if pieces or area
+        ),
+    )
+
+
+def _differences(
+    before: Lot | None, after: Lot | None, cut: dict[int, int], kind: Kind
+) -> Iterator[tuple[Kind, Stack, int, Fraction]]:
+    """(kind, print, pieces, square inches) of all that differs."""
+    old = {stack.number: stack for stack in before.stacks} if before else {}
+    new = {stack.number: stack for stack in after.stacks} if after else {}
+    sign = -1 if kind in _GOING else 1
+    for number in dict.fromkeys((*old, *new)):
+        was, now = old.get(number), new.get(number)
+        shown = now or was
+        assert shown is not None
+        area_was = before.piece_area(was) if before and was else None
+        area_now = after.piece_area(now) if after and now else None
+        more = (now.count if now else 0) - (was.count if was else 0)
+        each = area_now if area_now is not None else area_was
+        assert each is not None
+        yield kind, shown, sign * more, sign * more * each
+        if was and area_was is not None and area_now is not None:
+            whole = was.count - cut.get(number or 0, 0)
+            measured = Kind.SPLIT if kind is Kind.SPLIT else Kind.MEASURED
+            yield measured, shown, 0, whole * (area_now - area_was)
+
+
+def _cut(session: Session, stacks: list[int]) -> dict[int, int]:
+    query = select(PullRow.stack_id, func.sum(PullRow.cut)).where(PullRow.stack_id.in_(stacks))
+    return {row[0]: row[1] for row in session.execute(query.group_by(PullRow.stack_id))}
+
+
+def _entries(session: Session, which: ColumnElement[bool]) -> list[Entry]:
+    query = select(LedgerRow).where(which).order_by(LedgerRow.id)
+    return [_entry(row) for row in session.scalars(query)]
+
+
+def _entry(row: LedgerRow) -> Entry:
+    return Entry(
+        row.at,
+        Kind(row.kind),
+        row.lot_id,
+        row.lot_name,
+        row.print_name,
+        row.pieces,
+        row.area,
+        row.project_id,
+        row.project_name,
+    )

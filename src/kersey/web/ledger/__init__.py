@@ -1,0 +1,1 @@
+"""The ledger: where every piece went."""

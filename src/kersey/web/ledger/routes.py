@@ -1,0 +1,103 @@
+"""Where fabric went: entries with their dates, and the balance that they come to."""
+
+from collections.abc import Iterable, Sequence
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Path, Query, Request
+from starlette.responses import Response
+
+from kersey.core.ledger import Balance, Entry, balance
+from kersey.drawing.balance import draw_balance
+from kersey.store.cupboard import get_lot
+from kersey.store.ledger import (
+    all_sums,
+    count_entries,
+    entries_of_lot,
+    entries_of_project,
+    newest_entries,
+)
+from kersey.store.projects import get_project
+from kersey.web.project_page import ProjectId
+from kersey.web.templating import render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+LotId = Annotated[int, Path(ge=1, le=2**31)]
+_ON_A_PAGE = 60
+
+
+@router.get("/ledger", name="ledger_page")
+def ledger_page(
+    request: Request, room: Room, page: Annotated[int, Query(ge=1, le=100_000)] = 1
+) -> Response:
+    """All fabric, the newest entry first."""
+    with room.transaction() as session:
+        entries = newest_entries(session, (page - 1) * _ON_A_PAGE, _ON_A_PAGE)
+        total, sums = count_entries(session), balance(all_sums(session))
+    pages = max(1, -(-total // _ON_A_PAGE))
+    return _page(request, room, "All fabric", entries, sums, page=page, pages=pages)
+
+
+@router.get("/cupboard/lots/{lot_id}/ledger", name="lot_ledger")
+def lot_ledger(request: Request, room: Room, lot_id: LotId) -> Response:
+    """One lot, from the day it came."""
+    with room.transaction() as session:
+        name = get_lot(session, lot_id).kept.name
+        entries = entries_of_lot(session, lot_id)
+    back = request.app.url_path_for("lot_page", lot_id=lot_id)
+    return _page(request, room, name, entries, balance(entries), back=(name, str(back)))
+
+
+@router.get("/projects/{project_id}/ledger", name="project_ledger")
+def project_ledger(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """What one quilt did with fabric."""
+    with room.transaction() as session:
+        name = get_project(session, project_id).project.name
+        entries = entries_of_project(session, project_id)
+    back = request.app.url_path_for("pull_page", project_id=project_id)
+    return _page(request, room, name, entries, None, back=(name, str(back)))
+
+
+def _page(
+    request: Request,
+    room: Workroom,
+    title: str,
+    entries: Sequence[Entry],
+    sums: Balance | None,
+    *,
+    page: int = 1,
+    pages: int = 1,
+    back: tuple[str, str] | None = None,
+) -> Response:
+    preferences = room.preferences()
+    units = preferences.workshop.units
+    context = {
+        "theme": preferences.theme,
+        "units": units,
+        "title": title,
+        "days": _by_day(entries),
+        "sums": sums,
+        "drawing": draw_balance(sums, units) if sums and sums.came_in else "",
+        "page": page,
+        "pages": pages,
+        "back": back,
+    }
+    return render(request, "ledger/page.html", context)
+
+
+def _by_day(entries: Iterable[Entry]) -> list[dict[str, Any]]:
+    """Entries alike but for the print taken together: a roll of twenty prints is one line."""
+    days: list[dict[str, Any]] = []
+    for entry in entries:
+        day = f"{entry.at:%-d %B %Y}"
+        key = (day, entry.kind, entry.lot_id, entry.project_id)
+        if days and days[-1]["key"] == key:
+            line = days[-1]
+            line["pieces"] += entry.pieces
+            line["area"] += entry.area
+            line["prints"] += 1
+        else:
+            line = {"pieces": entry.pieces, "area": entry.area, "prints": 1}
+            days.append({"key": key, "day": day, "entry": entry, **line})
+    return days
