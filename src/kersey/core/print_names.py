@@ -10,6 +10,7 @@ from hashlib import blake2s
 from itertools import count as counting
 from itertools import islice
 
+from kersey.core.colour import difference, lab
 from kersey.core.fabric import Motif, Print, Swatch, Value, value_of
 
 # name, ground, figure
@@ -110,6 +111,16 @@ def named_print(name: str, value: Value | None = None) -> Print:
     made_up = made_up_prints(len(_COLOURS), value)[by_name]
     swatch = replace(made_up.swatch, motif=spoken or made_up.swatch.motif)
     return Print(name, value or value_of(swatch.blend), swatch)
+
+
+def nearest_name(colour: str) -> str:
+    """The name of the made-up colour that looks most like this one.
+
+    >>> nearest_name("#a2352e")
+    'lamp red'
+    """
+    seen = lab(colour)
+    return min(_COLOURS, key=lambda known: difference(seen, lab(known[1])))[0]
 
 
 def _colour_words() -> Iterator[tuple[str, tuple[str, str]]]:

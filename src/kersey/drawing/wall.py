@@ -64,9 +64,7 @@ def hang(lot: Lot, units: Units, px_per_inch: float) -> tuple[str, bool]:
     cloths = Cloths()
     fill = cloths.fill(lot.prints[0], upright=True)
     h = _hanging(lot)
-    pieces = [
-        _piece(lot, n * h.step, n * h.down, h.width, h.length, fill) for n in range(h.shown)
-    ]
+    pieces = [_piece(lot, n * h.step, n * h.down, h.width, h.length, fill) for n in range(h.shown)]
     svg = picture(
         -0.2,
         -0.2,

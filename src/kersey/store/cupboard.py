@@ -48,7 +48,10 @@ _LINE_COLUMNS = (
 
 @dataclass(frozen=True)
 class Find:
-    """What is looked for; what is left out does not matter. Widths in inches."""
+    """What is looked for; what is left out does not matter. Widths in inches.
+
+    Lots of which every piece is cut are only found when `used_up` ones are asked for.
+    """
 
     words: str = ""
     form: Form | None = None
@@ -57,6 +60,7 @@ class Find:
     least_width: Fraction | None = None
     most_width: Fraction | None = None
     aside: bool | None = None
+    used_up: bool = False
 
 
 @dataclass(frozen=True)
@@ -247,7 +251,11 @@ def all_lots(session: Session) -> list[StoredLot]:
 
 def _conditions(find: Find) -> list[ColumnElement[bool]]:
     lot = CupboardLotRow
-    wanted: list[ColumnElement[bool]] = [lot.deleted_at.is_(None)]
+    cut_up = lot.cut >= lot.pieces
+    wanted: list[ColumnElement[bool]] = [
+        lot.deleted_at.is_(None),
+        cut_up if find.used_up else ~cut_up,
+    ]
     for word in find.words.split():
         like = f"%{_literally(word.casefold())}%"
         wanted.append(lot.all_names.like(like, escape="!"))

@@ -8,11 +8,11 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 
-from kersey.formats import cupboard_csv, kersey_file
-from kersey.formats import photograph as photograph_file
+from kersey.formats import cupboard_csv, kersey_file, photograph
 from kersey.store.database import open_database
-from kersey.web.cupboard import photograph, spreadsheet
+from kersey.web.camera import routes as camera
 from kersey.web.cupboard import routes as cupboard
+from kersey.web.cupboard import spreadsheet
 from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
@@ -30,13 +30,13 @@ from kersey.web.yield_page import routes as yield_page
 def create_app(settings: ServerSettings) -> FastAPI:
     """Kersey's pages over the data in one folder; raises `UnusableData`."""
     app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url=None)
-    app.state.workroom = Workroom(open_database(settings.data))
+    app.state.workroom = Workroom(open_database(settings.data), camera=settings.camera)
     app.state.addresses = {}
 
     app.include_router(first_page.router)
     app.include_router(cupboard.router)
     app.include_router(spreadsheet.router)
-    app.include_router(photograph.router)
+    app.include_router(camera.router)
     app.include_router(ledger.router)
     app.include_router(pull.router)
     app.include_router(yield_page.router)
@@ -54,7 +54,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
         files={
             app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
-            app.url_path_for("read_photograph"): photograph_file.MOST_BYTES,
+            app.url_path_for("read_photograph"): photograph.MOST_BYTES,
         },
     )
     return app

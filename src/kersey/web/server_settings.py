@@ -21,14 +21,20 @@ def sample_folder() -> Path:
     return user_data_path("kersey-sample-world", appauthor=False)
 
 
+def camera_folder() -> Path:
+    """A folder that stands for a camera, with sample pictures; any other can be named."""
+    return Path(__file__).parent.parent / "demo" / "camera"
+
+
 class ServerSettings(BaseSettings):
-    """Host, port and data folder."""
+    """Host, port, data folder, and the folder that the camera writes to."""
 
     model_config = SettingsConfigDict(env_prefix="KERSEY_")
 
     host: str = "127.0.0.1"
     port: int = Field(8000, ge=0, le=65535)
     data: Path = Field(default_factory=own_folder)
+    camera: Path = Field(default_factory=camera_folder)
 
     @property
     def listens_beyond_this_machine(self) -> bool:

@@ -5,6 +5,7 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
+from pathlib import Path
 from threading import Lock
 from typing import Annotated
 
@@ -32,6 +33,8 @@ class Workroom:
 
     engine: Engine
     clock: Callable[[], datetime] = _utc_now
+    camera: Path | None = None
+    photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)

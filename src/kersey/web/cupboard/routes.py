@@ -1,9 +1,10 @@
 """The cupboard: lots put in by the line, found, changed many at once; every step undone."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from enum import StrEnum
-from typing import Annotated, Any
+from fractions import Fraction
+from typing import Annotated, Any, Literal
 from urllib.parse import urlencode
 
 from fastapi import APIRouter, Path, Query, Request
@@ -11,11 +12,12 @@ from pydantic import AfterValidator, Field
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.colour import FAMILIES
-from kersey.core.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside, CupboardLot, from_readings
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Lot, Motif, Value, checked_name
+from kersey.core.fabric import BadFabric, Lot, Motif, Scale, Stack, Value, checked_name
 from kersey.core.forms import FACTS, Form
-from kersey.core.length import Units
+from kersey.core.length import Units, parse_length
+from kersey.core.pulled import Pulled, pull_pieces
 from kersey.core.quick_entry import EXAMPLES, pieces_in_words, read_line, read_lines, size_in_words
 from kersey.core.sorting import CannotDraw, Order, bag_draw
 from kersey.drawing.block import draw_swatch
@@ -31,10 +33,13 @@ from kersey.store.cupboard import (
     get_lot,
     last_change,
     list_lots,
+    split_lot,
     take_out,
     undo,
 )
+from kersey.store.holdings import Holding, free_pieces, holdings
 from kersey.store.preferences import Preferences, load_preferences
+from kersey.store.projects import change_project, get_project, list_projects
 from kersey.web import forms
 from kersey.web.forms import BadForm, ChosenLots, Length, TypedForm, field_error, read_form
 from kersey.web.print_form import PrintForm, changed_stack
@@ -46,6 +51,7 @@ router = APIRouter()
 Place = Annotated[int, Path(ge=0, le=5000)]
 LotId = Annotated[int, Path(ge=1, le=2**31)]
 _ON_A_SHELF = 30
+_QUILTS_OFFERED = 30
 _DRAWN_SHOWN = 400
 _LONGEST_PASTE = 8000
 
@@ -59,7 +65,7 @@ class FindForm(forms.Form):
     family: str | None = None
     least_width: Length | None = None
     most_width: Length | None = None
-    aside: bool | None = None
+    aside: Literal["true", "false", "used"] | None = None
     shelf: int = Field(1, ge=1, le=100_000)
 
 
@@ -76,12 +82,14 @@ class Act(StrEnum):
     BINDING = "binding"
     STRANGER = "stranger"
     LATER = "later"
+    PULL = "pull"
 
 
 class ActForm(forms.Form):
-    """An act on the lots that are ticked."""
+    """An act on the lots that are ticked; `project` is what they are pulled for."""
 
     act: Act
+    project: int | None = None
 
 
 class LotForm(forms.Form):
@@ -95,6 +103,27 @@ class LotForm(forms.Form):
     shrinkage: float = Field(0, ge=0, le=15)
     directional: bool = False
     wrong_side: Value | None = None
+
+
+class SplitForm(forms.Form):
+    """A length to cut off, or grams to weigh out."""
+
+    revision: int
+    amount: str = Field(max_length=40)
+
+
+class MeasuredForm(PrintForm):
+    """A print at home, and what its own pieces measured."""
+
+    family: str | None = None
+    measured: Length | None = None
+    sized: bool = False
+
+
+class ReturnForm(forms.Form):
+    """What a quilt returns of a lot."""
+
+    project: int = Field(ge=1, le=2**31)
 
 
 class SortForm(forms.Form):
@@ -175,6 +204,8 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
 def change_many(request: Request, room: Room, typed: TypedForm, chosen: ChosenLots) -> Response:
     """One act on all lots that are ticked."""
     form = read_form(ActForm, typed, Units.INCHES)
+    if form.act is Act.PULL:
+        return _pull(request, room, form, chosen)
     if chosen:
         with room.transaction() as session:
             if form.act is Act.OUT:
@@ -185,6 +216,23 @@ def change_many(request: Request, room: Room, typed: TypedForm, chosen: ChosenLo
                 words = f"{counted(len(chosen), 'lot')} {done}"
                 change_lots(session, chosen, change, words, room.clock())
     return _shown(request, typed)
+
+
+def _pull(request: Request, room: Workroom, form: ActForm, chosen: Mapping[int, int]) -> Response:
+    """Pull all that is free of the lots that are ticked for one quilt, and show its wall."""
+    if form.project is None:
+        return _shown(request, {})
+    with room.transaction() as session:
+        project = get_project(session, form.project)
+        more: list[Pulled] = []
+        for number in chosen:
+            kept = get_lot(session, number).kept
+            more.extend(pull_pieces(kept, free_pieces(session, number), number))
+        change_project(
+            session, project.id, project.revision, lambda p: p.pulling(more), room.clock()
+        )
+    address = request.app.url_path_for("pull_page", project_id=form.project)
+    return RedirectResponse(address, status_code=303)
 
 
 @router.post("/cupboard/undo", name="undo_cupboard")
@@ -230,8 +278,8 @@ def change_print(
     if place >= len(stored.kept.lot.stacks):
         raise NoSuchLot(lot_id)
     try:
-        form = read_form(PrintForm, typed, Units.INCHES)
-        stack = changed_stack(stored.kept.lot.stacks[place], form)
+        form = read_form(MeasuredForm, typed, room.preferences().workshop.units)
+        stack = _changed_stack(stored.kept.lot.stacks[place], form)
         changed = replace(stored.kept, lot=stored.kept.lot.with_stack(place, stack))
     except BadForm as bad:
         return _lot_page(request, room, stored, bad, place)
@@ -295,6 +343,53 @@ def bag_page(
     return render(request, "cupboard/bag.html", context)
 
 
+@router.post("/cupboard/lots/{lot_id}/split", name="split_lot")
+def split(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
+    """Cut a length off a lot, or weigh some of it out: it becomes a lot of its own."""
+    units = room.preferences().workshop.units
+    with room.transaction() as session:
+        stored = get_lot(session, lot_id)
+    try:
+        form = read_form(SplitForm, typed, units)
+        amount = _amount(stored.kept.lot, form.amount, units)
+        with room.transaction() as session:
+            number = split_lot(session, lot_id, form.revision, amount, room.clock())
+    except BadForm as bad:
+        return _lot_page(request, room, stored, bad)
+    except InvalidValue as error:
+        return _lot_page(request, room, stored, field_error("amount", error, typed))
+    return _see_lot(request, number)
+
+
+def _amount(lot: Lot, said: str, units: Units) -> Fraction:
+    grams = said.strip().removesuffix("g").strip()
+    if lot.grams is None:
+        return parse_length(said, units)
+    if not grams.isdecimal() or len(grams) > 7:
+        raise BadFabric("Write whole grams, like 400.")
+    return Fraction(int(grams))
+
+
+@router.post("/cupboard/lots/{lot_id}/return", name="return_lot")
+def return_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
+    """Return all uncut pieces of a lot that one quilt holds."""
+    form = read_form(ReturnForm, typed, Units.INCHES)
+    with room.transaction() as session:
+        project = get_project(session, form.project)
+        places = {n for n, p in enumerate(project.project.fabrics) if p.lot_number == lot_id}
+        change_project(
+            session, project.id, project.revision, lambda p: p.returning(places), room.clock()
+        )
+    return _see_lot(request, lot_id)
+
+
+def _changed_stack(stack: Stack, form: MeasuredForm) -> Stack:
+    changed = changed_stack(stack, form)
+    if form.family in FAMILIES and form.family != changed.print.family:
+        changed = replace(changed, print=replace(changed.print, judged_family=form.family))
+    return replace(changed, measured_length=form.measured) if form.sized else changed
+
+
 def _see_lot(request: Request, lot_id: int) -> Response:
     address = request.app.url_path_for("lot_page", lot_id=lot_id)
     return RedirectResponse(address, status_code=303)
@@ -320,11 +415,23 @@ def _lot_page(
     bad: BadForm | None = None,
     place_open: int | None = None,
 ) -> Response:
-    preferences = room.preferences()
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+        held = holdings(session, [stored.id])
     units = preferences.workshop.units
+    lot = stored.kept.lot
     context = {
         "theme": preferences.theme,
         "units": units,
+        "holders": _holders(held),
+        "free": lot.count - sum(holding.count for holding in held),
+        "free_of": [
+            stack.count - sum(h.count for h in held if h.stack_id == stack.number)
+            for stack in lot.stacks
+        ],
+        "splits": lot.grams is not None or (lot.form in CUT_FROM_THE_LENGTH and lot.count == 1),
+        "scales": list(Scale),
+        "families": FAMILIES,
         "stored": stored,
         "lot": stored.kept.lot,
         "facts": FACTS[stored.kept.lot.form],
@@ -348,10 +455,13 @@ def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
         total = count_lots(session, find)
         lots = list_lots(session, find, (form.shelf - 1) * _ON_A_SHELF, _ON_A_SHELF)
         newest = last_change(session)
+        held = holdings(session, [lot.id for lot in lots])
+        quilts = list_projects(session, 0, _QUILTS_OFFERED)
     return {
         "theme": preferences.theme,
         "units": units,
-        "lots": [_line(lot, units) for lot in lots],
+        "lots": [_line(lot, [h for h in held if h.lot_id == lot.id], units) for lot in lots],
+        "quilts": quilts,
         "total": total,
         "shelf": form.shelf,
         "shelves": max(1, -(-total // _ON_A_SHELF)),
@@ -365,7 +475,12 @@ def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
         "all_forms": [("", "every form"), *((f.value, FACTS[f].many) for f in Form)],
         "all_values": [("", "every value"), *((v.value, v.value) for v in Value)],
         "all_families": [("", "every colour"), *((f, f) for f in FAMILIES)],
-        "all_aside": [("", "all"), ("false", "in use"), ("true", "set aside")],
+        "all_aside": [
+            ("", "all"),
+            ("false", "not set aside"),
+            ("true", "set aside"),
+            ("used", "used up"),
+        ],
     }
 
 
@@ -386,11 +501,12 @@ def _find(form: FindForm) -> Find:
         family=form.family if form.family in FAMILIES else None,
         least_width=form.least_width,
         most_width=form.most_width,
-        aside=form.aside,
+        aside={"true": True, "false": False}.get(form.aside or ""),
+        used_up=form.aside == "used",
     )
 
 
-def _line(lot: LotLine, units: Units) -> dict[str, Any]:
+def _line(lot: LotLine, held: Sequence[Holding], units: Units) -> dict[str, Any]:
     return {
         "id": lot.id,
         "mark": f"{lot.id}-{lot.revision}",
@@ -400,7 +516,23 @@ def _line(lot: LotLine, units: Units) -> dict[str, Any]:
         "prints": lot.prints,
         "value_words": " to ".join(dict.fromkeys((lot.values[0], lot.values[-1]))),
         "aside": lot.aside,
+        "free": lot.count - sum(holding.count for holding in held),
+        "count": lot.count,
+        "holders": _holders(held),
     }
+
+
+def _holders(held: Sequence[Holding]) -> list[tuple[int, str, int, int]]:
+    """(project, its name, pieces held, those of them cut), one line for each project."""
+    lines: dict[int, tuple[str, int, int]] = {}
+    for holding in held:
+        _, count, cut = lines.get(holding.project_id, ("", 0, 0))
+        lines[holding.project_id] = (
+            holding.project_name,
+            count + holding.count,
+            cut + holding.cut,
+        )
+    return [(number, *line) for number, line in lines.items()]
 
 
 def _readings(text: str, preferences: Preferences) -> list[dict[str, Any]]:

@@ -1,0 +1,1 @@
+"""Prints taken from photographs."""
