@@ -13,6 +13,8 @@ from kersey.core.fabric import Value, value_of
 
 # Two groups nearer than this in CIE L* do not read as two values.
 _ONE_VALUE = 12.0
+# Nor two that are near to each other beside the third.
+_ONE_STEP = 0.25
 _READS_AS = {
     2: (Value.DARK, Value.LIGHT),
     3: (Value.DARK, Value.MEDIUM, Value.LIGHT),
@@ -38,7 +40,8 @@ def _group_starts(lights: Sequence[int]) -> list[int]:
     for most in (3, 2):
         groups = _parted(lights, most)
         means = [sum(group) / len(group) for group in groups]
-        if all(b - a >= _ONE_VALUE for a, b in pairwise(means)):
+        apart = max(_ONE_VALUE, (means[-1] - means[0]) * _ONE_STEP) if means else _ONE_VALUE
+        if all(b - a >= apart for a, b in pairwise(means)):
             return [group[0] for group in groups]
     return []
 

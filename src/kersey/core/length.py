@@ -12,6 +12,7 @@ import math
 import re
 from enum import StrEnum
 from fractions import Fraction
+from functools import lru_cache
 
 from kersey.core.errors import InvalidValue
 
@@ -124,6 +125,8 @@ def round_to(step: Fraction, length: Fraction) -> Fraction:
     return math.floor(length / step + Fraction(1, 2)) * step
 
 
+# Lists show the same few lengths again and again.
+@lru_cache(maxsize=4096)
 def format_number(length: Fraction, units: Units = Units.INCHES) -> str:
     """A length as a ruler reads it, without its unit mark.
 
@@ -181,14 +184,18 @@ def format_bought(length: Fraction, units: Units = Units.INCHES) -> str:
 
 
 def format_area(area: Fraction, units: Units = Units.INCHES) -> str:
-    """An area of cloth in square yards or square metres, to a tenth.
+    """An area of cloth in square yards or square metres, a small one in inches or centimetres.
 
     >>> format_area(Fraction(4200)), format_area(Fraction(4200), Units.CENTIMETRES)
     ('3.2 sq yd', '2.7 m²')
+    >>> format_area(Fraction(105)), format_area(Fraction(105), Units.CENTIMETRES)
+    ('105 sq in', '677 cm²')
     """
-    if units is Units.INCHES:
-        return f"{float(area / YARD**2):.1f} sq yd"
-    return f"{float(area / METRE**2):.1f} m²"
+    large, small = (YARD, Fraction(1)) if units is Units.INCHES else (METRE, CENTIMETRE)
+    names = ("sq yd", "sq in") if units is Units.INCHES else ("m²", "cm²")
+    if abs(area) >= large**2:
+        return f"{float(area / large**2):.1f} {names[0]}"
+    return f"{round(area / small**2)} {names[1]}"
 
 
 def format_run(length: Fraction, units: Units = Units.INCHES) -> str:

@@ -70,6 +70,16 @@ class NoStrips(Infeasible):
         )
 
 
+class AlreadyPutAway(Infeasible):
+    """What was left of a quilt lies in the cupboard already."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "What was left of this quilt is put away, so its fabric stays as it is. "
+            "Duplicate it to try another."
+        )
+
+
 @dataclass(frozen=True)
 class Project:
     """A quilt under way. `said` is the line that the fabric was first entered with.
@@ -138,7 +148,12 @@ class Project:
         return replace(self, fabrics=fabrics)
 
     def pulling(self, more: Sequence[Pulled]) -> "Project":
-        """The project with more fabric; pieces of a print it has already are added to those."""
+        """The project with more fabric; pieces of a print it has already are added to those.
+
+        Raises `AlreadyPutAway`.
+        """
+        if self.put_away:
+            raise AlreadyPutAway
         fabrics = list(self.fabrics)
         for new in more:
             place = next((n for n, old in enumerate(fabrics) if old.same_print(new)), None)

@@ -162,7 +162,7 @@ def strips_in(pulled: Pulled, width: Fraction) -> tuple[int, Fraction]:
     if not lot.directional and lot.form not in {Form.STRIP, Form.STRING}:
         across = int(pulled.length // width)
         ways.append((across * lot.width, across))
-    run, strips = max(ways)
+    run, strips = max(ways, key=lambda way: (way[0], -way[1]))
     return pulled.count * strips, pulled.count * run
 
 

@@ -9,20 +9,12 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cupboard import CupboardLot
-from kersey.core.errors import Infeasible
 from kersey.core.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.forms import Form
-from kersey.core.project import Project
+from kersey.core.project import AlreadyPutAway, Project
 from kersey.core.pulled import Pulled
 from kersey.core.quilt import Quilt
 from kersey.core.yields import Method
-
-
-class AlreadyPutAway(Infeasible):
-    """What was left of a quilt lies in the cupboard already."""
-
-    def __init__(self) -> None:
-        super().__init__("What was left is put away already, so this stays as it is.")
 
 
 @dataclass(frozen=True)
@@ -45,7 +37,9 @@ class PutAway:
 
 
 def cut_as_planned(quilt: Quilt) -> Project:
-    """The project once its strips are cut as the plan says."""
+    """The project once its strips are cut as the plan says; raises `AlreadyPutAway`."""
+    if quilt.project.put_away:
+        raise AlreadyPutAway
     return _with_cut(quilt.project, quilt.plan.cut_strips)
 
 

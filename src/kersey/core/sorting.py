@@ -7,8 +7,11 @@ neutrals last. *Bag*: drawn blind, but no two of the same print come together.
 A swatch is judged by the colour it blends to from afar.
 """
 
-from collections.abc import Callable, Sequence
+import math
+from bisect import insort
+from collections.abc import Callable, Mapping, Sequence
 from enum import StrEnum
+from itertools import pairwise
 from random import Random
 
 from kersey.core.colour import FAMILIES, Lab, colour_family, difference, hue, lab, lightness
@@ -92,32 +95,90 @@ def _gradient(colours: Sequence[str]) -> tuple[int, ...]:
     if not colours:
         return ()
     points = [lab(colour) for colour in colours]
-    waiting = set(range(len(points)))
-    path = [max(waiting, key=lambda i: (points[i][0], -i))]
-    waiting.remove(path[0])
-    while waiting:
-        here = points[path[-1]]
-        nearest = min(waiting, key=lambda i: (difference(here, points[i]), i))
-        path.append(nearest)
-        waiting.remove(nearest)
-    return tuple(_uncrossed(path, points))
+    return tuple(_uncrossed(_nearest_first(points), points))
 
 
-# Beyond this many prints a pass over all pairs would be felt; the nearest-first path stays.
-_MOST_UNCROSSED = 250
+def _nearest_first(points: Sequence[Lab]) -> list[int]:
+    """A path through all points, each time to the nearest one left.
+
+    The points stand in a row by lightness; from the present one the row is searched both ways only
+    as far as lightness alone does not already differ more than the best found.
+    """
+    row = sorted(range(len(points)), key=lambda i: (-points[i][0], i))
+    before = {b: a for a, b in pairwise(row)}
+    after = dict(pairwise(row))
+    path = [row[0]]
+    while len(path) < len(row):
+        here = path[-1]
+        nearest = min(
+            (_nearest_along(points, here, step) for step in (before, after)),
+            key=lambda found: found or (math.inf, -1),
+        )
+        assert nearest is not None
+        left, right = before.pop(here, None), after.pop(here, None)
+        if left is not None:
+            after.pop(left) if right is None else after.update({left: right})
+        if right is not None:
+            before.pop(right) if left is None else before.update({right: left})
+        path.append(nearest[1])
+    return path
+
+
+def _nearest_along(
+    points: Sequence[Lab], here: int, step: Mapping[int, int]
+) -> tuple[float, int] | None:
+    """The nearest point on one side of the row, with its distance."""
+    best: tuple[float, int] | None = None
+    place = step.get(here)
+    while place is not None:
+        if best is not None and abs(points[place][0] - points[here][0]) > best[0]:
+            break
+        found = (difference(points[here], points[place]), place)
+        best = found if best is None else min(best, found)
+        place = step.get(place)
+    return best
+
+
+# Only reversals that bring near neighbours together can shorten a path much.
+_NEIGHBOURS = 8
+_MOST_PASSES = 12
 
 
 def _uncrossed(path: list[int], points: Sequence[Lab]) -> list[int]:
     """Reverse stretches of the path while that shortens it (2-opt); the first print stays first."""
-    improved = len(path) <= _MOST_UNCROSSED
-    while improved:
+    near = _neighbours(points)
+    place = {index: n for n, index in enumerate(path)}
+    for _ in range(_MOST_PASSES):
         improved = False
         for start in range(1, len(path) - 1):
-            for end in range(start + 1, len(path)):
-                if _gain(path, points, start, end) > 1e-9:
+            ends = [place[c] for c in near[path[start - 1]]]
+            ends += [place[c] - 1 for c in near[path[start]]]
+            for end in ends:
+                if end > start and _gain(path, points, start, end) > 1e-9:
                     path[start : end + 1] = reversed(path[start : end + 1])
+                    place.update((path[n], n) for n in range(start, end + 1))
                     improved = True
+                    break
+        if not improved:
+            break
     return path
+
+
+def _neighbours(points: Sequence[Lab]) -> list[list[int]]:
+    """The nearest few of each point, found in the row by lightness as above."""
+    row = sorted(range(len(points)), key=lambda i: (points[i][0], i))
+    near: list[list[int]] = [[] for _ in points]
+    for n, here in enumerate(row):
+        found: list[tuple[float, int]] = []
+        for side in (range(n - 1, -1, -1), range(n + 1, len(row))):
+            for m in side:
+                apart = abs(points[row[m]][0] - points[here][0])
+                if len(found) == _NEIGHBOURS and apart > found[-1][0]:
+                    break
+                insort(found, (difference(points[here], points[row[m]]), row[m]))
+                del found[_NEIGHBOURS:]
+        near[here] = [index for _, index in found]
+    return near
 
 
 def _gain(path: Sequence[int], points: Sequence[Lab], start: int, end: int) -> float:

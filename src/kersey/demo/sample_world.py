@@ -18,6 +18,7 @@ from kersey.core.fabric import Motif, Print, Swatch, Value
 from kersey.core.project import Design, Project
 from kersey.core.pulled import Role, all_of, pull_pieces
 from kersey.core.purposes import OWN_SIZE, Wish
+from kersey.core.put_away import PutAway, cut_as_planned, put_away
 from kersey.core.quick_entry import read_lines, take_line
 from kersey.core.quilt import make_quilt
 from kersey.core.work_order import work_order
@@ -25,12 +26,13 @@ from kersey.core.yields import Method
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world
-from kersey.store.projects import add_project, change_project, count_projects
+from kersey.store.projects import add_project, change_project, count_projects, put_project_away
 
 # The day the carriage was brought in; the world is made anew just the same each time.
 _BEGUN = datetime(2026, 3, 2, 19, 0, tzinfo=UTC)
 
 _BERTH = "Lower berth quilt"
+_CUSHION = "Cushion for the tender"
 _TUNNEL = Print("tunnel mouth", Value.DARK, Swatch(Motif.PLAIN, "#2a3439", "#56697a"))
 _GREEN_BLIND = Print("guard's blind green", Value.DARK, Swatch(Motif.PLAIN, "#27493b", "#cfdcc0"))
 _CREAM_PANEL = Print("carriage panel", Value.LIGHT, Swatch(Motif.FLECK, "#e9dfc6", "#b7a06f"))
@@ -56,6 +58,9 @@ def load_sample_world(folder: Path) -> None:
                 number = add_project(session, project, _BEGUN + timedelta(days=days))
                 if project.name == _BERTH:
                     _pull_for_the_berth(session, number, _BEGUN + timedelta(days=days))
+                if project.name == _CUSHION:
+                    evening = _BEGUN + timedelta(days=days + 1)
+                    put_project_away(session, number, 1, _put_away, evening)
         elif not sample:
             raise NotTheSampleWorld(
                 f"{folder} holds your own quilts. Name another folder with --data."
@@ -73,6 +78,10 @@ def _pull_for_the_berth(session: Session, number: int, now: datetime) -> None:
         for pulled in pull_pieces(stored.kept, stored.kept.lot.counts, stored.id)
     )
     change_project(session, number, 1, lambda project: project.pulling(more), now)
+
+
+def _put_away(project: Project) -> PutAway:
+    return put_away(make_quilt(project))
 
 
 def sample_projects() -> Iterator[Project]:
@@ -113,9 +122,10 @@ def _signal_box_wall_piece() -> Project:
 def _tender_cushion() -> Project:
     wish = Wish(OWN_SIZE, own_width=Fraction(18), own_length=Fraction(18))
     design = Design(strips_per_block=2, wish=wish, rows=4, columns=4, border_width=Fraction(1))
-    project = _begin("Cushion for the tender", "6 strips, 6 prints", design, _GREEN_BLIND)
-    steps = work_order(make_quilt(project))
-    return replace(project, done=frozenset(step.key for step in steps))
+    project = _begin(_CUSHION, "6 strips, 6 prints", design, _GREEN_BLIND)
+    quilt = make_quilt(project)
+    steps = work_order(quilt)
+    return replace(cut_as_planned(quilt), done=frozenset(step.key for step in steps))
 
 
 def _begin(

@@ -1,7 +1,7 @@
 """Lots as they lie: one piece to scale, and the colours of all prints side by side."""
 
 import math
-from collections.abc import Sequence
+from functools import lru_cache
 
 from kersey.core.fabric import Lot
 from kersey.core.forms import Form
@@ -40,7 +40,9 @@ def draw_piece(lot: Lot, units: Units) -> str:
     )
 
 
-def draw_colours(blends: Sequence[str]) -> str:
+# A list shows the same rolls again and again.
+@lru_cache(maxsize=2048)
+def draw_colours(blends: tuple[str, ...]) -> str:
     """Colours side by side, for a list; `blends` are the colours that prints blend to."""
     boxes = "".join(f'<path d="M{i} 0h1.02v1h-1.02z" fill="{b}"/>' for i, b in enumerate(blends))
     box = f'viewBox="0 0 {len(blends)} 1" preserveAspectRatio="none"'

@@ -9,9 +9,10 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 from fractions import Fraction
+from functools import lru_cache
 from typing import Any
 
-from sqlalchemy import ColumnElement, delete, func, select
+from sqlalchemy import ColumnElement, Select, bindparam, delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cupboard import Aside, CupboardLot
@@ -44,6 +45,9 @@ _LINE_COLUMNS = (
     CupboardLotRow.all_values,
     CupboardLotRow.blends,
 )
+
+
+_NEWEST_WORDS = select(CupboardChangeRow.words).order_by(CupboardChangeRow.id.desc()).limit(1)
 
 
 @dataclass(frozen=True)
@@ -116,15 +120,13 @@ class NoSuchLot(KerseyError):
 
 def count_lots(session: Session, find: Find) -> int:
     """How many lots are found."""
-    query = select(func.count()).select_from(CupboardLotRow).where(*_conditions(find))
-    return session.scalar(query) or 0
+    return session.scalar(_count_query(find)) or 0
 
 
 def list_lots(session: Session, find: Find, first: int, most: int) -> list[LotLine]:
     """Lots found, the newest first: `most` of them, beginning with number `first`."""
-    query = select(*_LINE_COLUMNS).where(*_conditions(find))
-    query = query.order_by(CupboardLotRow.created_at.desc(), CupboardLotRow.id.desc())
-    return [_line(row) for row in session.execute(query.offset(first).limit(most))]
+    some = {"first": first, "most": most}
+    return [_line(row) for row in session.execute(_list_query(find), some)]
 
 
 def get_lot(session: Session, lot_id: int) -> StoredLot:
@@ -218,8 +220,7 @@ def take_out(session: Session, revisions: Mapping[int, int], words: str, now: da
 
 def last_change(session: Session) -> str | None:
     """The newest change in words; None when there is nothing to undo."""
-    newest = select(CupboardChangeRow.words).order_by(CupboardChangeRow.id.desc()).limit(1)
-    return session.scalar(newest)
+    return session.scalar(_NEWEST_WORDS)
 
 
 def undo(session: Session, now: datetime) -> str | None:
@@ -247,6 +248,19 @@ def all_lots(session: Session) -> list[StoredLot]:
     query = query.order_by(CupboardLotRow.created_at, CupboardLotRow.id)
     query = query.options(selectinload(CupboardLotRow.stacks))
     return [_stored(row) for row in session.scalars(query)]
+
+
+# Building a query takes as long as running it, so those asked lately are kept.
+@lru_cache(maxsize=256)
+def _count_query(find: Find) -> Select[int]:
+    return select(func.count()).select_from(CupboardLotRow).where(*_conditions(find))
+
+
+@lru_cache(maxsize=256)
+def _list_query(find: Find) -> Select[*tuple[Any, ...]]:
+    query = select(*_LINE_COLUMNS).where(*_conditions(find))
+    query = query.order_by(CupboardLotRow.created_at.desc(), CupboardLotRow.id.desc())
+    return query.offset(bindparam("first")).limit(bindparam("most"))
 
 
 def _conditions(find: Find) -> list[ColumnElement[bool]]:

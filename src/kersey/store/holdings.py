@@ -8,7 +8,7 @@ from collections import Counter
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
-from sqlalchemy import case, select, update
+from sqlalchemy import Select, bindparam, case, select, update
 from sqlalchemy.orm import Session
 
 from kersey.core.errors import Infeasible
@@ -43,20 +43,26 @@ class LotHeld(Infeasible):
 _HOLDS = ProjectRow.deleted_at.is_(None) & ~ProjectRow.sketch & ~ProjectRow.put_away
 
 
-def holdings(session: Session, lot_ids: Iterable[int]) -> list[Holding]:
-    """Who holds pieces of these lots, by project."""
+def _holdings_query() -> Select[int, int, int, str, int, int]:
     held = case((_HOLDS, PullRow.count), else_=PullRow.cut)
-    query = (
+    return (
         select(
             CupboardStackRow.lot_id, PullRow.stack_id, ProjectRow.id, ProjectRow.name, held,
             PullRow.cut,
         )
         .join(CupboardStackRow, CupboardStackRow.id == PullRow.stack_id)
         .join(ProjectRow, ProjectRow.id == PullRow.project_id)
-        .where(CupboardStackRow.lot_id.in_(list(lot_ids)), held > 0)
+        .where(CupboardStackRow.lot_id.in_(bindparam("lots", expanding=True)), held > 0)
         .order_by(ProjectRow.name, ProjectRow.id, CupboardStackRow.position)
     )  # fmt: skip
-    return [Holding(*row) for row in session.execute(query)]
+
+
+_HOLDINGS = _holdings_query()
+
+
+def holdings(session: Session, lot_ids: Iterable[int]) -> list[Holding]:
+    """Who holds pieces of these lots, by project."""
+    return [Holding(*row) for row in session.execute(_HOLDINGS, {"lots": list(lot_ids)})]
 
 
 def free_pieces(session: Session, lot_id: int) -> tuple[int, ...]:

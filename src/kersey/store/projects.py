@@ -8,7 +8,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
-from sqlalchemy import ColumnElement, Row, Select, func, select, update
+from sqlalchemy import ColumnElement, Row, bindparam, func, select, update
 from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cupboard import CupboardLot
@@ -29,6 +29,15 @@ _WITH_FABRICS = (
     .selectinload(PullRow.stack)
     .selectinload(CupboardStackRow.lot)
     .selectinload(CupboardLotRow.stacks),
+)
+
+
+_LINES = select(ProjectRow.id, ProjectRow.revision, ProjectRow.name, ProjectRow.updated_at)
+_NEWEST_LINES = (
+    _LINES.where(ProjectRow.deleted_at.is_(None))
+    .order_by(ProjectRow.updated_at.desc(), ProjectRow.id.desc())
+    .offset(bindparam("first"))
+    .limit(bindparam("most"))
 )
 
 
@@ -84,14 +93,13 @@ def count_projects(session: Session) -> int:
 
 def list_projects(session: Session, first: int, most: int) -> Sequence[ProjectLine]:
     """Projects, the one worked on last first: `most` of them, beginning with number `first`."""
-    query = _lines().where(ProjectRow.deleted_at.is_(None))
-    query = query.order_by(ProjectRow.updated_at.desc(), ProjectRow.id.desc())
-    return [_line(row) for row in session.execute(query.offset(first).limit(most))]
+    some = {"first": first, "most": most}
+    return [_line(row) for row in session.execute(_NEWEST_LINES, some)]
 
 
 def list_deleted(session: Session, most: int) -> Sequence[ProjectLine]:
     """Deleted projects, the last deleted first."""
-    query = _lines().where(ProjectRow.deleted_at.is_not(None))
+    query = _LINES.where(ProjectRow.deleted_at.is_not(None))
     query = query.order_by(ProjectRow.deleted_at.desc(), ProjectRow.id.desc())
     return [_line(row) for row in session.execute(query.limit(most))]
 
@@ -105,7 +113,7 @@ def all_projects(session: Session) -> list[Project]:
 
 def project_line(session: Session, project_id: int) -> ProjectLine:
     """One project without opening it; raises `NoSuchProject` or `ProjectGone`."""
-    query = _lines().add_columns(ProjectRow.deleted_at).where(ProjectRow.id == project_id)
+    query = _LINES.add_columns(ProjectRow.deleted_at).where(ProjectRow.id == project_id)
     row = session.execute(query).one_or_none()
     if row is None:
         raise NoSuchProject(project_id)
@@ -352,10 +360,6 @@ def _count_cut(session: Session, lot_ids: Iterable[int]) -> None:
 def _lots_of(project: Project) -> list[int]:
     numbers = (p.lot_number for p in project.fabrics if p.lot_number is not None)
     return list(dict.fromkeys(numbers))
-
-
-def _lines() -> Select[int, int, str, datetime]:
-    return select(ProjectRow.id, ProjectRow.revision, ProjectRow.name, ProjectRow.updated_at)
 
 
 def _line(row: Row[int, int, str, datetime]) -> ProjectLine:

@@ -147,7 +147,8 @@ class CupboardLotRow(Table):
     """
 
     __tablename__ = "cupboard_lot"
-    __table_args__ = (Index("cupboard_by_time", "deleted_at", "created_at"),)
+    # `cut` and `pieces` stand in the index so that lots are counted without opening them.
+    __table_args__ = (Index("cupboard_by_time", "deleted_at", "created_at", "id", "cut", "pieces"),)
 
     id: Mapped[int] = mapped_column(primary_key=True)
     revision: Mapped[int]

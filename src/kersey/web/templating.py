@@ -44,6 +44,12 @@ def render(
     return HTMLResponse(body, status_code=status, headers=dict(headers or {}))
 
 
+def fragment(request: Request, template: str, context: Mapping[str, Any]) -> Markup:
+    """A part of a page, to be put into it as it is."""
+    url = _url_maker(request)
+    return Markup(_environment().get_template(template).render({**context, "url": url}))
+
+
 def is_fragment_request(request: Request) -> bool:
     """Whether htmx asks, and only a part of the page is to be answered."""
     return request.headers.get("hx-request") == "true"
@@ -55,6 +61,7 @@ def _environment() -> Environment:
         loader=FileSystemLoader(_WEB),
         autoescape=True,
         undefined=StrictUndefined,
+        auto_reload=False,
         trim_blocks=True,
         lstrip_blocks=True,
     )

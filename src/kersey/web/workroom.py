@@ -75,7 +75,8 @@ class Workroom:
         return quilt
 
 
-def _workroom(request: Request) -> Workroom:
+async def _workroom(request: Request) -> Workroom:
+    """Asynchronous only so that no thread is taken for it."""
     room: Workroom = request.app.state.workroom
     return room
 

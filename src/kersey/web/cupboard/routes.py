@@ -1,5 +1,6 @@
 """The cupboard: lots put in by the line, found, changed many at once; every step undone."""
 
+from collections import OrderedDict
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import replace
 from enum import StrEnum
@@ -8,6 +9,7 @@ from typing import Annotated, Any, Literal
 from urllib.parse import urlencode
 
 from fastapi import APIRouter, Path, Query, Request
+from markupsafe import Markup
 from pydantic import AfterValidator, Field
 from starlette.responses import RedirectResponse, Response
 
@@ -43,17 +45,21 @@ from kersey.store.projects import change_project, get_project, list_projects
 from kersey.web import forms
 from kersey.web.forms import BadForm, ChosenLots, Length, TypedForm, field_error, read_form
 from kersey.web.print_form import PrintForm, changed_stack
-from kersey.web.templating import counted, render
+from kersey.web.templating import counted, fragment, render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 
 Place = Annotated[int, Path(ge=0, le=5000)]
 LotId = Annotated[int, Path(ge=1, le=2**31)]
-_ON_A_SHELF = 30
-_QUILTS_OFFERED = 30
+_ON_A_SHELF = 24
+_QUILTS_OFFERED = 12
 _DRAWN_SHOWN = 400
 _LONGEST_PASTE = 8000
+
+
+# (project, its name, pieces held, those of them cut)
+Holders = tuple[tuple[int, str, int, int], ...]
 
 
 class FindForm(forms.Form):
@@ -156,7 +162,7 @@ _ACTS: dict[Act, tuple[str, Callable[[CupboardLot], CupboardLot]]] = {
 
 @router.get("/cupboard", name="cupboard_page")
 def cupboard_page(request: Request, room: Room) -> Response:
-    context = _context(room, dict(request.query_params))
+    context = _context(request, room, dict(request.query_params))
     fragment = request.headers.get("hx-target") == "shelf"
     return render(request, "cupboard/shelf.html" if fragment else "cupboard/page.html", context)
 
@@ -193,7 +199,7 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
             add_lots(session, lots, f"{counted(len(lots), 'lot')} put in", room.clock())
     left = [reading.line for reading in readings if not reading.taken]
     if left or not lots:
-        context = _context(room, {}) | {"lines": "\n".join(left)}
+        context = _context(request, room, {}) | {"lines": "\n".join(left)}
         context["readings"] = _readings("\n".join(left), preferences)
         context["put_in"] = len(lots)
         return render(request, "cupboard/page.html", context, 422)
@@ -446,7 +452,7 @@ def _lot_page(
     return render(request, "cupboard/lot.html", context, 422 if bad else 200)
 
 
-def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
+def _context(request: Request, room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
     with room.transaction() as session:
         preferences = load_preferences(session)
         units = preferences.workshop.units
@@ -460,7 +466,10 @@ def _context(room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
     return {
         "theme": preferences.theme,
         "units": units,
-        "lots": [_line(lot, [h for h in held if h.lot_id == lot.id], units) for lot in lots],
+        "rows": [
+            _row(request, lot, _holders([h for h in held if h.lot_id == lot.id]), units)
+            for lot in lots
+        ],
         "quilts": quilts,
         "total": total,
         "shelf": form.shelf,
@@ -506,7 +515,24 @@ def _find(form: FindForm) -> Find:
     )
 
 
-def _line(lot: LotLine, held: Sequence[Holding], units: Units) -> dict[str, Any]:
+# Rows drawn lately, by everything they show: most of a list is what was there a moment ago.
+_ROWS_KEPT = 6000
+_rows_drawn: "OrderedDict[tuple[object, ...], Markup]" = OrderedDict()
+
+
+def _row(request: Request, lot: LotLine, holders: Holders, units: Units) -> Markup:
+    """A lot's row in the list."""
+    key = (lot, holders, units)
+    row = _rows_drawn.get(key)
+    if row is None:
+        row = fragment(request, "cupboard/row.html", {"lot": _line(lot, holders, units)})
+        _rows_drawn[key] = row
+        while len(_rows_drawn) > _ROWS_KEPT:
+            _rows_drawn.popitem(last=False)
+    return row
+
+
+def _line(lot: LotLine, holders: Holders, units: Units) -> dict[str, Any]:
     return {
         "id": lot.id,
         "mark": f"{lot.id}-{lot.revision}",
@@ -516,13 +542,13 @@ def _line(lot: LotLine, held: Sequence[Holding], units: Units) -> dict[str, Any]
         "prints": lot.prints,
         "value_words": " to ".join(dict.fromkeys((lot.values[0], lot.values[-1]))),
         "aside": lot.aside,
-        "free": lot.count - sum(holding.count for holding in held),
+        "free": lot.count - sum(count for _, _, count, _ in holders),
         "count": lot.count,
-        "holders": _holders(held),
+        "holders": holders,
     }
 
 
-def _holders(held: Sequence[Holding]) -> list[tuple[int, str, int, int]]:
+def _holders(held: Sequence[Holding]) -> Holders:
     """(project, its name, pieces held, those of them cut), one line for each project."""
     lines: dict[int, tuple[str, int, int]] = {}
     for holding in held:
@@ -532,7 +558,7 @@ def _holders(held: Sequence[Holding]) -> list[tuple[int, str, int, int]]:
             count + holding.count,
             cut + holding.cut,
         )
-    return [(number, *line) for number, line in lines.items()]
+    return tuple((number, *line) for number, line in lines.items())
 
 
 def _readings(text: str, preferences: Preferences) -> list[dict[str, Any]]:

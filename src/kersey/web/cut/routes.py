@@ -6,15 +6,17 @@ from typing import Any
 
 from fastapi import APIRouter, Request
 from pydantic import Field
-from starlette.responses import Response
+from starlette.responses import RedirectResponse, Response
 
 from kersey.core.project import Project
-from kersey.core.quilt import Quilt
+from kersey.core.put_away import PutAway, cut_as_planned, nothing_cut, put_away
+from kersey.core.quilt import Quilt, make_quilt
 from kersey.core.stages import Stage, steps_done
 from kersey.core.work_order import StepKind, work_order
 from kersey.core.yields import Method
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.strips import draw_division, draw_set, draw_strip
+from kersey.store.projects import put_project_away
 from kersey.web.forms import TypedForm, read_form
 from kersey.web.project_page import (
     OpenProject,
@@ -29,6 +31,9 @@ from kersey.web.templating import render
 from kersey.web.workroom import Room
 
 router = APIRouter()
+
+# With these steps the strips of the plan are cut.
+_CUTTING = frozenset({StepKind.SEGMENTS, StepKind.CROSSCUT})
 
 
 class TickForm(RevisedForm):
@@ -46,13 +51,36 @@ def cut_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 @router.post("/projects/{project_id}/steps", name="tick_step")
 def tick_step(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
     """Tick a step off, or take the tick back."""
-    form = read_form(TickForm, typed, open_project(room, project_id).units)
-    opened = change(room, project_id, form.revision, lambda p: _ticked(p, form))
+    opened = open_project(room, project_id)
+    form = read_form(TickForm, typed, opened.units)
+    quilt = opened.quilt
+    opened = change(room, project_id, form.revision, lambda p: _ticked(p, form, quilt))
     return answer_change(request, opened, "cut/answer.html", _context(opened), "cut_page")
 
 
-def _ticked(project: Project, form: TickForm) -> Project:
+@router.post("/projects/{project_id}/put-away", name="put_away")
+def put_away_leftovers(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Put what is left into the cupboard, as lots of its own; whole strips go back."""
+    opened = open_project(room, project_id)
+    form = read_form(RevisedForm, typed, opened.units)
+
+    def put(project: Project) -> PutAway:
+        return put_away(make_quilt(project, opened.units))
+
+    with room.transaction() as session:
+        put_project_away(session, project_id, form.revision, put, room.clock())
+    address = request.app.url_path_for("project_ledger", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _ticked(project: Project, form: TickForm, quilt: Quilt | None) -> Project:
+    """The project with a step ticked; once the strips are cut, they are cut in the cupboard too."""
     done = project.done | {form.step} if form.done else project.done - {form.step}
+    kinds = {step.key: step.kind for step in work_order(quilt)} if quilt else {}
+    if quilt is not None and kinds.get(form.step) in _CUTTING:
+        project = cut_as_planned(quilt) if form.done else nothing_cut(project)
     return replace(project, done=frozenset(done))
 
 
@@ -72,6 +100,8 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "division": draw_division(quilt.answer, quilt.units, quilt.project.lot.usable_length + 1),
         "by_sets": quilt.answer.method is Method.SETS,
         "drawing": draw_quilt(quilt),
+        "can_put_away": not opened.project.put_away
+        and any(pulled.cut for pulled in opened.project.fabrics),
     }
 
 

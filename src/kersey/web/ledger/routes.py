@@ -87,17 +87,15 @@ def _page(
 
 
 def _by_day(entries: Iterable[Entry]) -> list[dict[str, Any]]:
-    """Entries alike but for the print taken together: a roll of twenty prints is one line."""
-    days: list[dict[str, Any]] = []
+    """Entries of one moment alike but for the print taken together: a roll is one line."""
+    lines: dict[tuple[object, ...], dict[str, Any]] = {}
     for entry in entries:
+        key = (entry.at, entry.kind, entry.lot_id, entry.project_id)
         day = f"{entry.at:%-d %B %Y}"
-        key = (day, entry.kind, entry.lot_id, entry.project_id)
-        if days and days[-1]["key"] == key:
-            line = days[-1]
-            line["pieces"] += entry.pieces
-            line["area"] += entry.area
-            line["prints"] += 1
-        else:
-            line = {"pieces": entry.pieces, "area": entry.area, "prints": 1}
-            days.append({"key": key, "day": day, "entry": entry, **line})
-    return days
+        line = lines.setdefault(
+            key, {"day": day, "entry": entry, "pieces": 0, "area": 0, "prints": 0}
+        )
+        line["pieces"] += entry.pieces
+        line["area"] += entry.area
+        line["prints"] += 1
+    return list(lines.values())

@@ -30,6 +30,9 @@ def upgrade() -> None:
     op.add_column(
         "cupboard_lot", sa.Column("cut", sa.Integer(), nullable=False, server_default="0")
     )
+    op.drop_index("cupboard_by_time", "cupboard_lot")
+    columns = ["deleted_at", "created_at", "id", "cut", "pieces"]
+    op.create_index("cupboard_by_time", "cupboard_lot", columns)
     _number_the_stacks()
     _make_pull()
     _make_ledger()
