@@ -11,7 +11,8 @@ from playwright.sync_api import Browser, Page, expect
 
 PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5/size",
          "/projects/4/size", "/projects/4/cut", "/cupboard", "/cupboard/lots/6",
-         "/cupboard/lots/8/bag", "/cupboard/how-to-say-it", "/nowhere")  # fmt: skip
+         "/cupboard/lots/8/bag", "/cupboard/how-to-say-it", "/nowhere", "/projects/4/pull",
+         "/projects/4/ledger", "/cupboard/lots/17/ledger", "/ledger", "/camera")  # fmt: skip
 
 
 @pytest.fixture
@@ -94,11 +95,12 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     page = talking_page
     start(page, server.url)
     page.click("#order >> text=Pull")
-    page.click("#print-3")
+    page.click("#fabric-3-any")
     expect(page.locator("#name")).to_have_value("brass sprig")
     page.fill("#name", "guard's lamp")
     page.keyboard.press("Tab")
-    expect(page.locator("#print-3 .print-name")).to_have_text("guard's lamp")
+    expect(page.locator("#fabric-3-any .fabric-name")).to_contain_text("guard's lamp")
+    page.click("text=Colours and motif")
     page.select_option("#motif", "check")
     expect(page.locator("#motif")).to_have_value("check")
     page.click("#order >> text=Size")
@@ -210,6 +212,76 @@ def test_prints_are_dragged_and_moved_by_keys(talking_page: Page, server: Any) -
     expect(page.locator(".home-prints .print-count").first).to_contain_text("light")
 
 
+def test_fabrics_are_put_into_roles_by_mouse_and_by_key(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url, "40 strips, 6 prints")
+    page.click("#order >> text=Pull")
+    expect(page.locator(".role")).to_have_count(1)
+    page.drag_and_drop("#fabric-0-any", "[data-role=border]")
+    expect(page.locator("#role-border")).to_be_visible()
+    page.focus("#fabric-1-any")
+    page.keyboard.press("d")
+    expect(page.locator("#fabric-1-dark")).to_be_focused()
+    page.keyboard.press("Shift+f")
+    expect(page.locator("#fabric-1-feature")).to_be_visible()
+    expect(page.locator("#fabric-1-dark")).to_be_visible()
+    page.drag_and_drop("#fabric-2-any", "#fabric-4-any")
+    expect(page.locator(".role >> nth=0 >> .fabric-name").first).to_contain_text("brass")
+    page.focus("#fabric-2-any")
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("v")
+    expect(page.locator("#value")).to_have_value("light")
+    page.keyboard.press("h")
+    settled(page)
+    page.keyboard.press("r")
+    expect(page.locator("#tally .figure")).to_have_text("34")
+
+
+def test_fabric_is_found_pulled_and_returned_without_leaving(
+    talking_page: Page, server: Any
+) -> None:
+    page = talking_page
+    page.goto(f"{server.url}/cupboard")
+    page.fill("#lines", '42 charm squares, 21 prints "charms"')
+    page.click("button >> text=Put in")
+    start(page, server.url)
+    page.click("#order >> text=Pull")
+    page.locator("#work h2").first.press("/")
+    page.keyboard.type("charm")
+    page.fill("input[name=pieces]", "14")
+    page.click("#found >> text=Pull")
+    expect(page.locator("#tally .figure")).to_have_text("54")
+    page.fill("#words", "3 yd charcoal")
+    expect(page.locator("#found")).to_contain_text("Enter puts it in and pulls it")
+    page.press("#words", "Enter")
+    expect(page.locator("#tally .figure")).to_have_text("55")
+    page.click("text=Return all")
+    expect(page.locator(".bare-wall")).to_be_visible()
+    page.goto(f"{server.url}/cupboard")
+    expect(page.locator(".holder")).to_have_count(0)
+
+
+def test_a_fan_of_strips_is_marked_with_a_line(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    page.goto(f"{server.url}/camera")
+    page.click("text=fan-of-eight-strips.jpg")
+    page.check("text=Strips: drag a line")
+    photo = page.locator(".photo").bounding_box()
+    assert photo
+    middle = photo["y"] + photo["height"] / 2
+    page.mouse.move(photo["x"] + photo["width"] * 0.1, middle)
+    page.mouse.down()
+    page.mouse.move(photo["x"] + photo["width"] * 0.91, middle, steps=5)
+    page.mouse.up()
+    expect(page.locator("#found .figure")).to_have_text("8")
+    expect(page.locator(".looked-at rect")).to_have_count(8)
+    page.fill("#line", "16 strips 2 1/2 x 42")
+    page.click("text=Put into the cupboard")
+    expect(page.locator(".home-prints > li")).to_have_count(8)
+    axe = Axe().run(page)
+    assert axe.violations_count == 0, axe.generate_report()
+
+
 def test_squinting_takes_the_colour_out(talking_page: Page, sample_server: Any) -> None:
     page = talking_page
     page.goto(f"{sample_server.url}/cupboard/lots/6")
@@ -248,7 +320,9 @@ def test_nothing_is_wider_than_a_phone(browser: Browser, sample_server: Any, pat
     page.close()
 
 
-@pytest.mark.parametrize("path", ["/projects/5/pull", "/projects/5/yield", "/projects/5/size"])
+@pytest.mark.parametrize(
+    "path", ["/projects/5/pull", "/projects/4/pull", "/projects/5/yield", "/projects/5/size"]
+)
 def test_the_work_fits_a_screen_without_scrolling(
     browser: Browser, sample_server: Any, path: str
 ) -> None:

@@ -1,13 +1,11 @@
 """The cupboard by HTTP: lists pasted, found, changed many at once, spreadsheets out and in."""
 
-import io
 import re
 from html import unescape
 from itertools import pairwise
 
 import pytest
 from fastapi.testclient import TestClient
-from PIL import Image
 
 LIST = """12 light fat quarters "light remnants"
 2 1/4 yd charcoal
@@ -202,49 +200,3 @@ def test_the_pull_page_says_what_to_mind(client: TestClient) -> None:
     client.post("/projects", data={"line": "42 strips 2 1/2 x 41.5, light"})
     page = client.get("/projects/1/pull").text
     assert "there is only one print" in page
-
-
-def picture(*colours: str) -> bytes:
-    cloth = Image.new("RGB", (90, 90), colours[0])
-    for colour in colours[1:]:
-        cloth.paste(colour, (30, 30, 60, 60))
-    out = io.BytesIO()
-    cloth.save(out, "PNG")
-    return out.getvalue()
-
-
-def test_a_print_takes_its_colours_from_a_photograph(full: TestClient) -> None:
-    (lot,) = re.findall(r"/cupboard/lots/(\d+)", full.get("/cupboard?words=charcoal").text)
-    fields = {"lot": lot, "place": "0", "part": "whole"}
-    sent = {"file": ("cloth.png", picture("#e8e0d0", "#a02020"))}
-    page = full.post("/cupboard/photograph", data=fields, files=sent).text
-    assert 'name="ground" value="#e8e0d0"' in page
-    assert 'name="figure" value="#a02020"' in page
-    assert "<option selected>light</option>" in page
-    assert re.search(r"8\d %, neutral", page)
-    assert names(full, value="light", words="charcoal") == [], (
-        "nothing is kept before it is accepted"
-    )
-    accepted = {"revision": "1", "ground": "#e8e0d0", "figure": "#a02020", "value": "light"}
-    full.post(f"/cupboard/lots/{lot}/prints/0", data=accepted)
-    assert names(full, value="light", words="charcoal") == ["charcoal"]
-
-
-@pytest.mark.parametrize(
-    ("content", "why"),
-    [(b"", "no JPEG"), (b"<svg/>", "no JPEG"), (picture("#fff")[:60], "damaged")],
-)
-def test_what_is_no_photograph_changes_nothing(full: TestClient, content: bytes, why: str) -> None:
-    (lot,) = re.findall(r"/cupboard/lots/(\d+)", full.get("/cupboard?words=charcoal").text)
-    fields = {"lot": lot, "place": "0"}
-    answer = full.post("/cupboard/photograph", data=fields, files={"file": ("x.png", content)})
-    assert answer.status_code == 422
-    assert why in answer.text
-    gone = full.post(
-        "/cupboard/photograph", data={"lot": "99", "place": "0"}, files={"file": ("x", b"")}
-    )
-    assert gone.status_code == 404
-    far = full.post(
-        "/cupboard/photograph", data={"lot": lot, "place": "9"}, files={"file": ("x", b"")}
-    )
-    assert far.status_code == 404

@@ -121,28 +121,6 @@ def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestCli
     assert 'value="2/0"' in settings.text
 
 
-def test_prints_are_renamed_recoloured_counted_and_added(client: TestClient) -> None:
-    number = start(client)
-    client.post(f"/projects/{number}/prints/0", data={"revision": "1", "name": "Grandma's <b>"})
-    client.post(f"/projects/{number}/prints/0", data={"revision": "2", "ground": "#ffffff"})
-    client.post(f"/projects/{number}/prints/1", data={"revision": "3", "count": "5"})
-    client.post(f"/projects/{number}/prints/border", data={"revision": "4", "name": "blind"})
-    client.post(f"/projects/{number}/prints", data={"revision": "5"})
-    page = client.get(f"/projects/{number}/pull").text
-    assert "Grandma&#39;s &lt;b&gt;" in page
-    assert (
-        "<b>" not in page.replace("</b>", "").replace("<b>", "", 0) or "Grandma's <b>" not in page
-    )
-    assert 'value="#ffffff"' in page
-    assert "44 strips, 21 prints" in page
-    assert "blind" in page
-    wrong = {"ground": "red", "count": "x", "name": "y" * 99}
-    bad = client.post(f"/projects/{number}/prints/0", data={"revision": "6", **wrong})
-    assert bad.status_code == 422
-    assert bad.text.count('class="field-error"') == 3
-    assert client.post(f"/projects/{number}/prints/77", data={"revision": "6"}).status_code == 404
-
-
 def test_two_windows_overwrite_nothing(client: TestClient) -> None:
     number = start(client)
     one = client.post(f"/projects/{number}/grid", data={"revision": "1", "grid": "7x9"})
@@ -246,7 +224,7 @@ def test_everything_is_saved_to_a_file_and_brought_in(client: TestClient) -> Non
     saved = client.get("/everything.json")
     client.post("/everything", files={"file": ("kersey.json", saved.content)})
     assert client.get("/").text.count('class="hanger"') == 2
-    assert 'class="figure">2</span> lots' in client.get("/cupboard").text
+    assert 'class="figure">4</span> lots' in client.get("/cupboard").text
     bad = client.post("/everything", files={"file": ("kersey.json", b"{}")})
     assert bad.status_code == 422
     assert "no file of Kersey" in bad.text

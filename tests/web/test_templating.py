@@ -68,9 +68,8 @@ def test_only_so_many_quilts_are_remembered(
 
 def test_no_quilt_is_never_remembered_as_one(stored: tuple[Workroom, StoredProject]) -> None:
     room, project = stored
-    lot = project.project.lot
-    too_short = lot.measured(lot.width + Fraction(1, 2))
-    nothing = replace(project, project=replace(project.project, lot=too_short))
+    too_short = project.project.measured(project.project.lot.width + Fraction(1, 2))
+    nothing = replace(project, project=too_short)
     for _ in range(2):
         with pytest.raises(NoQuilt):
             room.quilt(nothing, Units.INCHES)

@@ -31,6 +31,14 @@ document.addEventListener("htmx:sendError", () => {
   say("Kersey does not answer. Is it still running? What you typed is still on the page.");
 });
 
+// A page that is left while a change is still under way would be shown without it: it waits.
+document.addEventListener("click", (event) => {
+  const link = event.target.closest("a[href]:not([hx-get], [download])");
+  if (!link || event.ctrlKey || event.metaKey || event.shiftKey || !document.querySelector(".htmx-request")) return;
+  event.preventDefault();
+  document.addEventListener("htmx:afterRequest", () => location.assign(link.href), { once: true });
+});
+
 // Keys: every element with data-key is clicked, or focused when it is a field.
 const isField = (element) => element.matches("input:not([type=radio], [type=checkbox]), select, textarea");
 
