@@ -1,18 +1,21 @@
-"""Every page beside a bare route of the same server, with 1, 100 and 1,000 projects stored.
+"""Every page beside a bare route of the same server, with 20, 200 and 1,000 projects stored.
 
-The cupboard holds five lots for each project: 5, 500 and 5,000.
+The cupboard holds five lots more for each project: 100, 1,000 and 5,000. The server is a process
+of its own. Each request of a project's page goes to the next project, and each look into the
+cupboard to the next shelf, so that little is remembered from the request before.
 
-Each request of a project's page goes to the next project, so that with one project everything
-is remembered from the request before, and with 1,000 nearly nothing is.
+At the end, how the cupboard, the reading of a line, and sorting prints into a gradient grow.
 """
 
+import multiprocessing
+import random
 import statistics
 import tempfile
-import threading
 import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
+from multiprocessing.connection import Connection
 from pathlib import Path
 
 import httpx
@@ -24,6 +27,7 @@ from kersey.core.cupboard import CupboardLot, from_readings
 from kersey.core.project import Project
 from kersey.core.pulled import all_of
 from kersey.core.quick_entry import EXAMPLES, read_line, take_line
+from kersey.core.sorting import Order, sort_colours
 from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
 from kersey.store.projects import add_project
@@ -32,7 +36,9 @@ from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings
 
 REQUESTS = 200
-STORED = (1, 100, 1000)
+STORED = (20, 200, 1000)
+LOTS_EACH = 5
+GROWING = ("cupboard", "cupboard, searched", "fabric read back")
 BARE = "bare route"
 _TRY = "strips_per_block=3&method=sets&rule=best&measured_length=40.5&seam=1/4"
 PAGES: dict[str, Callable[[int], str]] = {
@@ -45,8 +51,8 @@ PAGES: dict[str, Callable[[int], str]] = {
     "size": lambda number: f"/projects/{number}/size",
     "cut": lambda number: f"/projects/{number}/cut",
     "picture": lambda number: f"/projects/{number}/picture.svg",
-    "cupboard": lambda _: "/cupboard",
-    "cupboard, searched": lambda _: "/cupboard?words=lamp&value=dark",
+    "cupboard": lambda number: f"/cupboard?shelf={number % 4 + 1}",
+    "cupboard, searched": lambda number: f"/cupboard?words=lamp&value=dark&shelf={number % 4 + 1}",
     "fabric read back": lambda _: "/cupboard/reading?lines=12+light+fat+quarters",
     "lot": lambda number: f"/cupboard/lots/{number}",
     "settings": lambda _: "/settings",
@@ -55,10 +61,31 @@ PAGES: dict[str, Callable[[int], str]] = {
 
 def main() -> None:
     print(f"{REQUESTS} requests each; times in ms, ratios to the bare route of the same run")
+    growth: dict[str, list[float]] = {name: [] for name in GROWING}
     for stored in STORED:
         with tempfile.TemporaryDirectory() as folder, _site(Path(folder), stored) as client:
             times = {name: _measure(client, page, stored) for name, page in PAGES.items()}
         _report(stored, times)
+        for name in GROWING:
+            growth[name].append(_median(times[name]) / _median(times[BARE]))
+    _report_growth(growth)
+
+
+def _report_growth(growth: dict[str, list[float]]) -> None:
+    sizes = [stored * LOTS_EACH for stored in STORED]
+    print("\ngrowth" + "".join(f"{size:>22,}" for size in sizes))
+    for name, ratios in growth.items():
+        print(f"{name:<22}" + "".join(f"{ratio:>12.1f} x bare" for ratio in ratios))
+    print(f"{'gradient of so many':<22}" + "".join(f"{_gradient(n):>16.0f} ms" for n in sizes))
+
+
+def _gradient(prints: int) -> float:
+    """Milliseconds to lay that many prints of any colours into a gradient."""
+    chance = random.Random(1)
+    colours = [f"#{chance.randrange(1 << 24):06x}" for _ in range(prints)]
+    begun = time.perf_counter()
+    sort_colours(colours, Order.GRADIENT)
+    return (time.perf_counter() - begun) * 1000
 
 
 def _report(stored: int, times: dict[str, list[float]]) -> None:
@@ -94,18 +121,24 @@ def _late(taken: list[float]) -> float:
 def _site(folder: Path, stored: int) -> Iterator[httpx.Client]:
     """A real server over that many projects, and a client that keeps its connection."""
     _fill(folder, stored)
+    apart = multiprocessing.get_context("spawn")
+    here, there = apart.Pipe()
+    server = apart.Process(target=_serve, args=(folder, there), daemon=True)
+    server.start()
+    with httpx.Client(base_url=here.recv(), timeout=60) as client:
+        yield client
+    server.terminate()
+    server.join()
+
+
+def _serve(folder: Path, told: Connection) -> None:
+    """Serve the folder, with a bare route beside Kersey's own, and say where."""
     app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=0))
     app.add_api_route("/bench/hello", lambda: PlainTextResponse("hello"))
     listener = open_listener("127.0.0.1", 0)
-    server = uvicorn.Server(uvicorn.Config(app, log_level="warning", access_log=False))
-    thread = threading.Thread(target=server.run, kwargs={"sockets": [listener]})
-    thread.start()
-    address = f"http://127.0.0.1:{listener.getsockname()[1]}"
-    with httpx.Client(base_url=address, timeout=60) as client:
-        yield client
-    server.should_exit = True
-    thread.join()
-    app.state.workroom.engine.dispose()
+    told.send(f"http://127.0.0.1:{listener.getsockname()[1]}")
+    config = uvicorn.Config(app, log_level="warning", access_log=False)
+    uvicorn.Server(config).run(sockets=[listener])
 
 
 def _fill(folder: Path, stored: int) -> None:
@@ -119,7 +152,7 @@ def _fill(folder: Path, stored: int) -> None:
                 f"Carriage {number + 1}", line, all_of(CupboardLot(f"Roll {number + 1}", lot))
             )
             add_project(session, project, datetime.now(UTC))
-        lots = from_readings([read_line(EXAMPLES[n % 5]) for n in range(stored * 5)])
+        lots = from_readings([read_line(EXAMPLES[n % 5]) for n in range(stored * LOTS_EACH)])
         add_lots(session, lots, None, datetime.now(UTC))
     engine.dispose()
 

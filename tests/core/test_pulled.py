@@ -197,6 +197,25 @@ def test_pieces_measured_each_for_itself() -> None:
     assert short.form is Form.STRIP
 
 
+def test_some_pieces_of_a_print_measured() -> None:
+    roll = lot("20 strips 2 1/2 x 42, 10 prints")
+    some = roll.measured(0, 1, Fraction(41))
+    assert some.lot.counts == (1, 1, *(2,) * 9)
+    assert [some.lot.length_of(s) for s in some.lot.stacks[:3]] == [42, 41, 42]
+    assert roll.measured(0, 2, Fraction(41)).lot.counts == roll.lot.counts
+    with pytest.raises(BadFabric):
+        roll.measured(0, 3, Fraction(41))
+
+
+def test_what_is_set_aside_serves_nothing_until_it_is_brought_back() -> None:
+    roll = project("20 strips 2 1/2 x 42, 10 prints")
+    aside = roll.with_pulled(0, replace(roll.fabrics[0], aside=Aside.STRANGER))
+    assert aside.lot.count == 18
+    assert total_of(Role.ANY, aside.fabrics, Fraction(5, 2)).pieces == 18
+    back = aside.with_pulled(0, replace(aside.fabrics[0], aside=None))
+    assert back == roll
+
+
 @pytest.mark.parametrize(("count", "cut"), [(0, 0), (2, 3), (2, -1)])
 def test_what_cannot_be_pulled(count: int, cut: int) -> None:
     with pytest.raises(BadFabric):

@@ -177,3 +177,26 @@ def test_any_line_is_read_whole_and_never_fails(line: str) -> None:
     if reading.taken:
         assert reading.lot is not None
         assert not any(stretch.not_understood for stretch in reading.stretches)
+
+
+@pytest.mark.parametrize(
+    ("line", "units", "said"),
+    [
+        ("40 strips 6.5 x 107", Units.INCHES, "107 is in inches; for centimetres write cm"),
+        ("40 strips 6.5 x 107 cm", Units.INCHES, None),
+        ("40 strips 2 1/2 x 42", Units.INCHES, None),
+        ("40 strips 2 1/2 x 42", Units.CENTIMETRES, "fractions without a unit are in centimetres"),
+        ("40 strips 2 1/2 x 42 in", Units.CENTIMETRES, None),
+        ("40 strips 6.5 x 107", Units.CENTIMETRES, None),
+    ],
+)
+def test_a_bare_number_that_looks_like_the_other_unit_is_told(
+    line: str, units: Units, said: str | None
+) -> None:
+    told = " ".join(read_line(line, Workshop(units=units)).assumed)
+    assert (said in told) if said else ("without a unit" not in told and "is in inches" not in told)
+
+
+@pytest.mark.parametrize("line", ["12 strips 0 x 42", "12 strips 2 1/2 x 0", "5 squares 0 x 5"])
+def test_a_size_of_nothing_is_never_taken_for_the_usual_one(line: str) -> None:
+    assert not read_line(line).taken

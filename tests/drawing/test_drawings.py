@@ -8,19 +8,23 @@ from xml.etree import ElementTree as ET
 import pytest
 
 from kersey.core.cupboard import CupboardLot
-from kersey.core.fabric import Motif, Print, Stack, Swatch, Value
+from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.forms import Form
+from kersey.core.ledger import Balance
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
 from kersey.core.pulled import all_of
 from kersey.core.quick_entry import EXAMPLES, read_line, take_line
 from kersey.core.quilt import Quilt, make_quilt, sizes_of, yields_of
 from kersey.core.yields import Method
+from kersey.drawing.balance import draw_balance
 from kersey.drawing.block import draw_block, draw_swatch
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.quilt import draw_miniature, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
-from kersey.drawing.strips import draw_division, draw_roll, draw_set, draw_strip
+from kersey.drawing.strips import draw_division, draw_set, draw_strip
 from kersey.drawing.tape import tape_across, tape_down
+from kersey.drawing.wall import hang, scale_of, wall_tape
 
 SVG = "{http://www.w3.org/2000/svg}"
 NASTY = Print('<script>alert("&")</script>', Value.DARK, Swatch(Motif.DOT, "#102030", "#ffffff"))
@@ -39,6 +43,16 @@ def area_of_paths(drawing: str) -> float:
     return sum(float(width) * float(height) for width, height in boxes)
 
 
+BALANCE = Balance(Fraction(2000), Fraction(1200), Fraction(200), Fraction(100), 7)
+
+
+def photographed() -> Lot:
+    swatch = Swatch(Motif.DOT, "#102030", "#ffffff", tile="/9j/4AAQSkZJRg==")
+    return Lot(
+        Fraction(5), Fraction(5), (Stack(Print("x", Value.DARK, swatch), 1),), form=Form.SQUARE
+    )
+
+
 def every_drawing() -> dict[str, str]:
     whole, sets = quilt(rows=10, columns=8), quilt(method=Method.SETS, rows=7, columns=7)
     sizes = sizes_of(whole.project, Units.INCHES).options
@@ -49,7 +63,10 @@ def every_drawing() -> dict[str, str]:
         "short": draw_quilt(quilt(rows=12, columns=8)),
         "miniature": draw_miniature(whole),
         "size": draw_size(sizes[0], view_of(sizes), Units.INCHES),
-        "roll": draw_roll(lot, Units.CENTIMETRES),
+        "hanging": hang(lot.only(0, 2), Units.CENTIMETRES, 4.0)[0],
+        "photographed": hang(photographed(), Units.INCHES, 4.0)[0],
+        "wall tape": wall_tape([lot], Units.CENTIMETRES, 4.0),
+        "balance": draw_balance(BALANCE, Units.INCHES),
         "division": draw_division(answer, Units.INCHES, Fraction(46)),
         "set": draw_set(answer, (0, 1, 2)),
         "strip": draw_strip(lot, 0, [Fraction(13, 2)] * 6),
@@ -95,17 +112,41 @@ def test_centimetres_are_marked_on_the_tape() -> None:
     assert {"20", "40", "60", "80", "100", "120"} <= set(numbers)
 
 
-def test_every_strip_of_the_roll_is_drawn_at_its_size() -> None:
-    lot = quilt().project.lot
-    strips = re.findall(
-        r'<rect x="[\d.]+" y="([\d.]+)" width="2.5" height="42"', draw_roll(lot, Units.INCHES)
-    )
-    assert len(strips) == 40
-    many = take_line("100 strips 1 1/2 x 40, 10 prints").lot
-    assert many is not None
-    rows = re.findall(r'y="([\d.]+)" width="1.5" height="40"', draw_roll(many, Units.INCHES))
-    assert len(rows) == 100
-    assert len(set(rows)) == 3, "a hundred strips lie in three rows"
+@pytest.mark.parametrize(
+    ("line", "wide", "high"),
+    [
+        ("2 strips 2 1/2 x 42", 2.5 + 0.4 + 2.5, 42),
+        ("40 strips 2 1/2 x 42", 8 * 2.5 + 7 * 0.4, 42),
+        ("1 fat quarter", 17.5, 21),
+        ("9 squares 5 x 5, 1 print", 5 + 3 * 0.8, 5 + 3 * 0.8),
+        ("3 yd rust", 42, 54),
+        ("5 yd backing 108 wide", 54, 45),
+    ],
+)
+def test_fabric_hangs_to_scale_long_cloth_folded(line: str, wide: float, high: float) -> None:
+    lot = take_line(line).lot
+    assert lot is not None
+    root = ET.fromstring(hang(lot, Units.INCHES, 4.0)[0])
+    assert root.get("viewBox") == f"-0.2 -0.2 {wide + 0.4:g} {high + 0.4:g}"
+    assert root.get("width") == str(round((wide + 0.4) * 4))
+    assert len(root.findall(f"{SVG}rect")) == min(lot.count, 8 if "strip" in line else 4)
+    folds = root.findall(f"{SVG}path[@class='fold']")
+    assert bool(folds) == ("yd" in line)
+
+
+def test_a_wall_is_drawn_as_large_as_it_fits() -> None:
+    roll = take_line("roll of 40 strips, 20 prints").lot
+    assert roll is not None
+    few = [[roll.only(n, 1) for n in range(3)]]
+    many = [[roll.only(n % 20, 9) for n in range(120)]]
+    assert scale_of(few) > scale_of(many)
+    assert scale_of([]) == scale_of([[]])
+
+
+def test_the_balance_is_parted_to_scale() -> None:
+    root = ET.fromstring(draw_balance(BALANCE, Units.INCHES))
+    parts = {r.get("class"): float(r.get("width", 0)) for r in root.findall(f"{SVG}rect")}
+    assert parts == {"used-part": 60, "there-part": 25, "away-part": 10, "lost-part": 5}
 
 
 @pytest.mark.parametrize("length", ["42", "79/2", "39", "38", "6"])
@@ -156,7 +197,7 @@ def test_pieces_of_every_form_are_to_one_scale() -> None:
 
 
 def test_colours_are_what_prints_blend_to() -> None:
-    drawing = draw_colours([cloth.swatch.blend for cloth in quilt().project.lot.prints])
+    drawing = draw_colours(tuple(cloth.swatch.blend for cloth in quilt().project.lot.prints))
     assert len(re.findall(r'fill="#[0-9a-f]{6}"', drawing)) == 20
 
 

@@ -19,6 +19,7 @@ FORMS = {
     "/projects/1/fabrics/border": ["name", "ground"],
     "/projects/1/fabrics/0/role": ["role", "instead_of", "besides"],
     "/projects/1/fabrics/0/next": ["judgement"],
+    "/projects/1/fabrics/0/aside": ["reason"],
     "/projects/1/fabrics/1/return": [],
     "/projects/1/fabrics/1/spoil": ["spoiled"],
     "/projects/1/judge": [],

@@ -154,6 +154,17 @@ def test_fabrics_are_laid_in_order_and_judged_together(site: TestClient) -> None
     assert "read otherwise" not in send(site, "/projects/1/judge")
 
 
+def test_a_fabric_is_set_aside_and_brought_back(site: TestClient) -> None:
+    page = send(site, "/projects/1/fabrics/0/aside", reason="does not belong")
+    assert "lamp red stripe: does not belong" in page
+    assert "78 blocks" in page or "76 blocks" in page
+    assert "Set aside <kbd>x</kbd></h3>" in page
+    page = send(site, "/projects/1/fabrics/0/aside")
+    assert "Set aside <kbd>x</kbd></h3>" not in page
+    bad = {"revision": revision(site), "reason": "ugly"}
+    assert site.post("/projects/1/fabrics/0/aside", data=bad).status_code == 422
+
+
 def test_strips_of_another_width_are_counted(site: TestClient) -> None:
     page = site.get("/projects/1/pull", params={"strips": "1 1/4"}).text
     assert "<b>80</b> strips of 1¼, 93.3 yd in all" in page

@@ -66,6 +66,22 @@ class CupboardLot:
         stacks.insert(to, stacks.pop(place))
         return replace(self, lot=replace(self.lot, stacks=tuple(stacks)))
 
+    def measured(self, place: int, pieces: int, length: Fraction | None) -> "CupboardLot":
+        """The lot after some pieces of a print were measured; None: they are as the others.
+
+        When it is not all of them, they lie beside the rest of their print from then on.
+        """
+        stack = self.lot.stacks[place]
+        if not 1 <= pieces <= max(stack.count, 1):
+            raise BadFabric(f"There are {stack.count} pieces of {stack.print.name}.")
+        if pieces >= stack.count:
+            lot = self.lot.with_stack(place, replace(stack, measured_length=length))
+            return replace(self, lot=lot)
+        rest = replace(stack, count=stack.count - pieces)
+        some = replace(stack, count=pieces, measured_length=length, number=None)
+        stacks = (*self.lot.stacks[:place], rest, some, *self.lot.stacks[place + 1 :])
+        return replace(self, lot=replace(self.lot, stacks=stacks))
+
     def split_off(self, amount: Fraction) -> tuple["CupboardLot", "CupboardLot"]:
         """A length cut off yardage, or a weight taken of scraps: what stays, what is taken.
 

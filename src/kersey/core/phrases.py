@@ -84,6 +84,8 @@ class Said:
     grams: int | None = None
     about: bool = False
     directional: bool = False
+    unit_said: bool = False
+    fraction_said: bool = False
 
 
 def stretches_of(line: str, said: Said, units: Units) -> Iterator[Stretch]:
@@ -92,6 +94,9 @@ def stretches_of(line: str, said: Said, units: Units) -> Iterator[Stretch]:
     while position < len(line):
         stretch = _stretch_at(line, position, said, units)
         position += len(stretch.text)
+        if stretch.understood_as is not None:
+            said.unit_said |= _WITH_UNIT.search(stretch.text) is not None
+            said.fraction_said |= _FRACTION.search(stretch.text) is not None
         yield stretch
 
 
@@ -331,6 +336,8 @@ _FILLER = re.compile(
 )
 _ANY_WORD = re.compile(r"[^\s,;]+")
 _UNIT = re.compile(UNIT_PATTERN, re.IGNORECASE)
+_WITH_UNIT = re.compile(rf"{NUMBER_PATTERN}\s*{UNIT_PATTERN}", re.IGNORECASE)
+_FRACTION = re.compile(r"\d/\d|[¼½¾⅛⅜⅝⅞]")
 _OFF_THE_BOLT = re.compile(r"(?:yards?|yds?|met(?:re|er)s?|(?<![cm])m)$", re.IGNORECASE)
 
 

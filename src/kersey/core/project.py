@@ -179,7 +179,7 @@ class Project:
         return replace(self, fabrics=fabrics)
 
     def _pulled_for(self, role: Role) -> Print | None:
-        return next((p.print for p in self.fabrics if role in p.roles), None)
+        return next((p.print for p in self.fabrics if p.serves(role)), None)
 
 
 def measured_alike(kept: CupboardLot, length: Fraction | None) -> CupboardLot:

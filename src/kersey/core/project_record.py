@@ -5,7 +5,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.backing import BackingWay
-from kersey.core.cupboard import CupboardLot
+from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.fabric import BadFabric, Value
 from kersey.core.lot_record import Record, length_from, length_text, print_from, print_record
 from kersey.core.project import Design, Project
@@ -63,6 +63,7 @@ def _pulled_record(pulled: Pulled, lot: int) -> Record:
         "cut": pulled.cut,
         "roles": list(pulled.roles),
         "value": pulled.value,
+        "aside": pulled.aside,
     }
 
 
@@ -80,6 +81,7 @@ def _pulled(record: Record, lots: Sequence[CupboardLot]) -> Pulled:
         roles=tuple(map(Role, record["roles"])),
         value=Value(record["value"]) if record["value"] else None,
         cut=int(record["cut"]),
+        aside=Aside(record["aside"]) if record["aside"] else None,
         lot_number=lot,
     )
 

@@ -12,7 +12,7 @@ from kersey.core.fabric import Lot, Value
 from kersey.core.forms import Form
 from kersey.core.length import Units, format_length
 from kersey.core.project import Project
-from kersey.core.pulled import BLOCK_ROLES, Role
+from kersey.core.pulled import Role
 
 # A roll in which one value has nine strips of ten reads as one value.
 _NEARLY_ALL = 0.9
@@ -49,8 +49,8 @@ def look_over(project: Project, units: Units = Units.INCHES) -> tuple[str, ...]:
     )
     areas = {role: Fraction(0) for role in RAILS_NEED}
     for pulled in project.fabrics:
-        for role in areas.keys() & {*pulled.roles}:
-            areas[role] += pulled.area
+        for role in areas:
+            areas[role] += pulled.area if pulled.serves(role) else 0
     return (
         *rails,
         *_of_other_widths(project, units),
@@ -102,7 +102,7 @@ def _of_other_widths(project: Project, units: Units) -> Iterator[str]:
     other = sum(
         p.count
         for p in project.fabrics
-        if p.kept.lot.form is Form.STRIP and BLOCK_ROLES & {*p.roles} and p.kept.lot.width != width
+        if p.kept.lot.form is Form.STRIP and p.for_blocks and p.kept.lot.width != width
     )
     if other:
         rails = format_length(width, units)

@@ -42,8 +42,9 @@ class Pulled:
     """So many pieces of one print of a lot.
 
     `place` is the print's place in the lot; `value` how it reads among the others of this quilt,
-    None as it reads at home; `cut` of the pieces are cut already. `lot_number` is the lot's number
-    in the cupboard, None before it is kept.
+    None as it reads at home; `cut` of the pieces are cut already. Set `aside` for a reason it
+    serves nothing for now. `lot_number` is the lot's number in the cupboard, None before it is
+    kept.
     """
 
     kept: CupboardLot
@@ -52,6 +53,7 @@ class Pulled:
     roles: tuple[Role, ...] = (Role.ANY,)
     value: Value | None = None
     cut: int = 0
+    aside: Aside | None = None
     lot_number: int | None = field(default=None, compare=False)
 
     def __post_init__(self) -> None:
@@ -61,6 +63,15 @@ class Pulled:
             raise BadFabric("A fabric has at least one role; “any” will do.")
         ordered = tuple(role for role in Role if role in self.roles)
         object.__setattr__(self, "roles", ordered)
+
+    def serves(self, role: Role) -> bool:
+        """Whether it may become this."""
+        return self.aside is None and role in self.roles
+
+    @property
+    def for_blocks(self) -> bool:
+        """Whether blocks may be cut from it."""
+        return self.aside is None and not BLOCK_ROLES.isdisjoint(self.roles)
 
     @property
     def stack(self) -> Stack:
@@ -180,7 +191,7 @@ class RoleTotal:
 
 def total_of(role: Role, fabrics: Iterable[Pulled], strip_width: Fraction) -> RoleTotal:
     """The totals of one role; a fabric of several roles counts in each."""
-    serving = [pulled for pulled in fabrics if role in pulled.roles]
+    serving = [pulled for pulled in fabrics if pulled.serves(role)]
     cut = [strips_in(pulled, strip_width) for pulled in serving]
     return RoleTotal(
         role=role,
@@ -197,7 +208,7 @@ def working_strips(fabrics: Sequence[Pulled]) -> tuple[tuple[Pulled, ...], ...]:
 
     Pieces of the same print in several lots stand together.
     """
-    strips = [p for p in fabrics if p.kept.lot.form is Form.STRIP and BLOCK_ROLES & {*p.roles}]
+    strips = [p for p in fabrics if p.kept.lot.form is Form.STRIP and p.for_blocks]
     widths: dict[Fraction, int] = {}
     for pulled in strips:
         widths[pulled.kept.lot.width] = widths.get(pulled.kept.lot.width, 0) + pulled.count

@@ -63,6 +63,8 @@ MOST_LINES = 60
 ROLL_STRIPS_EACH = 2
 # Of these each piece is usually another print; the rest is usually all of one.
 _EACH_ITS_OWN_PRINT = frozenset({Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH})
+# Cloth is hardly ever wider, so a longer strip may well be meant in centimetres.
+_LONGEST_STRIP = 60
 # Of these words that mean nothing else are the name of the cloth.
 _NAMED = frozenset(
     {Form.YARDAGE, Form.PIECE, Form.SCRAPS, Form.BACKING, Form.BATTING, Form.STRING, Form.TRIANGLE}
@@ -258,16 +260,30 @@ def _piece_size(
     if form is Form.SCRAPS:
         return Fraction(0), Fraction(0)
     if form is Form.SQUARE and said.width is not None:
-        return said.width, said.length or said.width
+        return said.width, said.width if said.length is None else said.length
     of_the_bolt = {Form.YARDAGE, Form.BACKING, Form.BATTING}
     usual_width, usual_length = FACTS[form].usual
     cloth = shop.usable_width
-    width = said.width or usual_width or (cloth if form in of_the_bolt else None)
-    length = said.length or usual_length or (cloth if form in {Form.STRIP, Form.STRING} else None)
+    width, length = said.width, said.length
+    if width is None:
+        width = usual_width or (cloth if form in of_the_bolt else None)
+    if length is None:
+        length = usual_length or (cloth if form in {Form.STRIP, Form.STRING} else None)
     if width is None or length is None:
         return None
     _assume_size(said, form, (width, length), shop.units, assumed)
+    assumed.extend(_doubtful_unit(said, form, length, shop.units))
     return width, length
+
+
+def _doubtful_unit(said: Said, form: Form, length: Fraction, units: Units) -> Iterator[str]:
+    """What unit a bare number was taken to be in, where it looks like the other one."""
+    if said.unit_said:
+        return
+    if units is Units.INCHES and form in {Form.STRIP, Form.STRING} and length > _LONGEST_STRIP:
+        yield f"{format_number(length, units)} is in inches; for centimetres write cm after it"
+    if units is Units.CENTIMETRES and said.fraction_said:
+        yield "fractions without a unit are in centimetres; for inches write in after them"
 
 
 def _assume_size(

@@ -91,11 +91,11 @@ def _rainbow(colours: Sequence[str]) -> tuple[int, ...]:
 
 
 def _gradient(colours: Sequence[str]) -> tuple[int, ...]:
-    """From the lightest on, always to the nearest colour left; then crossings are undone."""
+    """From the lightest on, always to the nearest colour left; then the path is shortened."""
     if not colours:
         return ()
     points = [lab(colour) for colour in colours]
-    return tuple(_uncrossed(_nearest_first(points), points))
+    return tuple(_smoothed(_nearest_first(points), points))
 
 
 def _nearest_first(points: Sequence[Lab]) -> list[int]:
@@ -142,26 +142,67 @@ def _nearest_along(
 # Only reversals that bring near neighbours together can shorten a path much.
 _NEIGHBOURS = 8
 _MOST_PASSES = 12
+_NOTICED = 1e-9
+# Moving single prints looks each up in the path; beyond this many it would be waited for.
+_MOST_MOVED = 1500
 
 
-def _uncrossed(path: list[int], points: Sequence[Lab]) -> list[int]:
-    """Reverse stretches of the path while that shortens it (2-opt); the first print stays first."""
+def _smoothed(path: list[int], points: Sequence[Lab]) -> list[int]:
+    """Shorten the path while a change among near neighbours does; the first print stays first.
+
+    Two kinds of change: a stretch is reversed (2-opt), a single print is laid elsewhere (or-opt).
+    """
     near = _neighbours(points)
-    place = {index: n for n, index in enumerate(path)}
     for _ in range(_MOST_PASSES):
-        improved = False
-        for start in range(1, len(path) - 1):
-            ends = [place[c] for c in near[path[start - 1]]]
-            ends += [place[c] - 1 for c in near[path[start]]]
-            for end in ends:
-                if end > start and _gain(path, points, start, end) > 1e-9:
-                    path[start : end + 1] = reversed(path[start : end + 1])
-                    place.update((path[n], n) for n in range(start, end + 1))
-                    improved = True
-                    break
-        if not improved:
+        reversed_any = _reverse_stretches(path, points, near)
+        moved_any = len(path) <= _MOST_MOVED and _move_prints(path, points, near)
+        if not reversed_any and not moved_any:
             break
     return path
+
+
+def _reverse_stretches(
+    path: list[int], points: Sequence[Lab], near: Sequence[Sequence[int]]
+) -> bool:
+    place = {index: n for n, index in enumerate(path)}
+    improved = False
+    for start in range(1, len(path) - 1):
+        ends = [place[c] for c in near[path[start - 1]]]
+        ends += [place[c] - 1 for c in near[path[start]]]
+        # To the end of the path as well: there only one join is made anew.
+        for end in (*ends, len(path) - 1):
+            if end > start and _gain(path, points, start, end) > _NOTICED:
+                path[start : end + 1] = reversed(path[start : end + 1])
+                place.update((path[n], n) for n in range(start, end + 1))
+                improved = True
+                break
+    return improved
+
+
+def _move_prints(path: list[int], points: Sequence[Lab], near: Sequence[Sequence[int]]) -> bool:
+    improved = False
+    for one in path[1:]:
+        here = path.index(one)
+        left = path[here - 1]
+        right = path[here + 1] if here + 1 < len(path) else None
+        freed = _apart(points, left, one) + _apart(points, one, right) - _apart(points, left, right)
+        for beside in near[one]:
+            after = path.index(beside)
+            if beside == left:
+                continue
+            following = path[after + 1] if after + 1 < len(path) else None
+            taken = _apart(points, beside, one) + _apart(points, one, following)
+            if following != one and freed - taken + _apart(points, beside, following) > _NOTICED:
+                path.remove(one)
+                path.insert(path.index(beside) + 1, one)
+                improved = True
+                break
+    return improved
+
+
+def _apart(points: Sequence[Lab], one: int | None, other: int | None) -> float:
+    """How far two prints are apart; nothing beyond the end of the path."""
+    return 0.0 if one is None or other is None else difference(points[one], points[other])
 
 
 def _neighbours(points: Sequence[Lab]) -> list[list[int]]:

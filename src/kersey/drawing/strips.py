@@ -1,84 +1,17 @@
-"""Strips on the table: a roll unrolled, and strips or strip sets with their cuts."""
+"""Strips and strip sets on the table, with their cuts."""
 
 from collections.abc import Sequence
 from fractions import Fraction
 from itertools import accumulate
 
 from kersey.core.fabric import Lot
-from kersey.core.length import Units, format_length, format_number, format_size
+from kersey.core.length import Units, format_length, format_number
 from kersey.core.yields import Method, RailYield
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import Number, element, number, picture, rect, text
-from kersey.drawing.tape import tape_across, tape_down
+from kersey.drawing.tape import tape_across
 
-_BETWEEN_STRIPS = 0.35
-_BETWEEN_PRINTS = 0.9
-# Two rows of strips fill a wall better than one very long one.
-_STRIPS_IN_A_ROW = 44
-_TAPE = 2.6
 _FINE_TAPE = 1.5
-
-
-def draw_roll(lot: Lot, units: Units) -> str:
-    """Every strip of a lot at its true size, side by side, prints in order."""
-    cloths = Cloths()
-    rows = _rows(lot)
-    length = lot.usable_length
-    row_height = float(length) + 3
-    drawn = []
-    widest = 0.0
-    for number_of_row, row in enumerate(rows):
-        y = number_of_row * row_height
-        strips, width = _row_of_strips(lot, row, y, cloths)
-        drawn.append(strips)
-        widest = max(widest, width)
-    tape = tape_down(-0.8, 0, length, _TAPE, units)
-    scale = tape_across(0, -0.8, Fraction(int(widest)), _TAPE, units)
-    kinds = len(lot.stacks)
-    return picture(
-        -_TAPE - 1.2,
-        -_TAPE - 1.2,
-        widest + _TAPE + 1.6,
-        len(rows) * row_height + _TAPE - 1,
-        cloths.definitions,
-        tape,
-        scale,
-        *drawn,
-        label=f"{lot.count} strips of {format_size(lot.width, length, units)} in {kinds} prints.",
-        class_="roll-drawing",
-    )
-
-
-def _rows(lot: Lot) -> list[list[tuple[int, int]]]:
-    """Stacks as (place, strips), broken into rows of a screen's width."""
-    rows: list[list[tuple[int, int]]] = [[]]
-    in_row = 0
-    for index, count in enumerate(lot.counts):
-        left = count
-        while left:
-            if in_row == _STRIPS_IN_A_ROW:
-                rows.append([])
-                in_row = 0
-            here = min(left, _STRIPS_IN_A_ROW - in_row)
-            rows[-1].append((index, here))
-            in_row += here
-            left -= here
-    return rows
-
-
-def _row_of_strips(
-    lot: Lot, row: Sequence[tuple[int, int]], y: float, cloths: Cloths
-) -> tuple[str, float]:
-    x = 0.0
-    drawn = []
-    for index, count in row:
-        cloth = lot.prints[index]
-        for _ in range(count):
-            fill = cloths.fill(cloth, upright=True)
-            drawn.append(rect(x, y, lot.width, lot.usable_length, fill=fill, class_="strip"))
-            x += float(lot.width) + _BETWEEN_STRIPS
-        x += _BETWEEN_PRINTS - _BETWEEN_STRIPS
-    return "".join(drawn), x - _BETWEEN_PRINTS
 
 
 def draw_division(answer: RailYield, units: Units, reach: Fraction) -> str:

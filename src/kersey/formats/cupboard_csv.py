@@ -1,7 +1,8 @@
 """The cupboard as a spreadsheet: one row for each print of a lot.
 
     lot,form,pieces,width,length,print,value,ground,figure,motif,measured length,
-    to width,to length,grams,about,directional,washing takes %,wrong side,set aside
+    to width,to length,grams,about,directional,washing takes %,wrong side,set aside,
+    scale,colour family,its own length
 
 Rows with the same lot name, one after the other, are one lot. Lengths are as people write them
 (``2 1/2``, ``6.5 cm``); what is left empty is taken as usual for the form. Wrong cells are told
@@ -18,9 +19,10 @@ from fractions import Fraction
 from itertools import groupby
 from typing import TypeVar
 
+from kersey.core.colour import colour_family
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import FACTS, Form
 from kersey.core.length import Units, format_length, parse_length
 from kersey.core.print_names import named_print
@@ -29,7 +31,7 @@ from kersey.core.workshop import Workshop
 COLUMNS = (
     "lot", "form", "pieces", "width", "length", "print", "value", "ground", "figure", "motif",
     "measured length", "to width", "to length", "grams", "about", "directional",
-    "washing takes %", "wrong side", "set aside",
+    "washing takes %", "wrong side", "set aside", "scale", "colour family", "its own length",
 )  # fmt: skip
 _NEEDED = ("form", "pieces")
 MOST_ROWS = 20_000
@@ -105,7 +107,7 @@ def _take(
 ) -> None:
     """Take the rows of one lot, all or none of them."""
     try:
-        stacks = tuple(_stack(cells) for _, cells in rows)
+        stacks = tuple(_stack(cells, workshop) for _, cells in rows)
         lots.append(_lot(rows[0][1], stacks, workshop))
     except InvalidValue as error:
         wrong.extend(WrongRow(n, ", ".join(filter(None, c.values())), str(error)) for n, c in rows)
@@ -179,15 +181,22 @@ def _lot_of(row: Row) -> tuple[str, ...] | int:
     return (name, cells["form"], cells["width"], cells["length"]) if name else number
 
 
-def _stack(cells: Mapping[str, str]) -> Stack:
+def _stack(cells: Mapping[str, str], shop: Workshop) -> Stack:
     value = _one_of(Value, cells, "value")
     cloth = named_print(cells["print"] or cells["lot"] or cells["form"], value)
     swatch = Swatch(
         _one_of(Motif, cells, "motif") or cloth.swatch.motif,
         cells["ground"] or cloth.swatch.ground,
         cells["figure"] or cloth.swatch.figure,
+        _one_of(Scale, cells, "scale") or Scale.MEDIUM,
     )
-    return Stack(Print(cloth.name, value or cloth.value, swatch), _number(cells, "pieces"))
+    family = cells["colour family"].lower()
+    own = None if family in {"", colour_family(swatch.ground)} else family
+    return Stack(
+        Print(cloth.name, value or cloth.value, swatch, own),
+        _number(cells, "pieces"),
+        _length(cells, "its own length", shop),
+    )
 
 
 def _lot(cells: Mapping[str, str], stacks: tuple[Stack, ...], shop: Workshop) -> CupboardLot:
@@ -274,3 +283,4 @@ def _cells(kept: CupboardLot, stack: Stack) -> Iterator[str]:
     yield from ("yes" if lot.estimated else "", "yes" if lot.directional else "")
     yield f"{float(lot.shrinkage):g}" if lot.shrinkage else ""
     yield from (lot.wrong_side or "", kept.aside or "")
+    yield from (swatch.scale, stack.print.judged_family or "", _written(stack.measured_length))

@@ -87,7 +87,7 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
         project["sketch"] = project["put_away"] = False
         project["fabrics"] = [
             {"lot": first + len(lots), "print": place, "count": count, "cut": 0,
-             "roles": ["any"], "value": None}
+             "roles": ["any"], "value": None, "aside": None}
             for place, count in enumerate(kept.lot.counts) if count
         ]  # fmt: skip
         lots.append(kept)

@@ -122,11 +122,6 @@ def study(content: bytes, crop: Crop | None = None) -> Cloth:
     return _studied(_opened(content), crop or Crop())
 
 
-def main_colours(content: bytes, crop: Crop | None = None) -> tuple[ClothColour, ...]:
-    """The main colours of the cloth in a photograph, the largest first; raises as `cleaned`."""
-    return study(content, crop).colours
-
-
 def study_fan(content: bytes, line: Line, strips: int | None = None) -> list[tuple[Crop, Cloth]]:
     """The strips that a line crosses, in its order: where each was looked at, and what it shows.
 

@@ -3,7 +3,7 @@
 from collections.abc import Mapping, Sequence
 
 from kersey.core.backing import BackingWay
-from kersey.core.cupboard import CupboardLot
+from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.fabric import Print, Value
 from kersey.core.project import Design, Project
 from kersey.core.pulled import Pulled, Role
@@ -61,6 +61,7 @@ def _pulled(pull: PullRow, kept: CupboardLot, place: int) -> Pulled:
         count=min(pull.count, pull.stack.count),
         roles=tuple(map(Role, pull.roles.split())),
         value=None if pull.value is None else Value(pull.value),
+        aside=None if pull.aside is None else Aside(pull.aside),
         cut=min(pull.cut, pull.stack.count),
         lot_number=pull.stack.lot_id,
     )
@@ -77,7 +78,7 @@ def _write_pull(there: Mapping[int, PullRow], position: int, pulled: Pulled) -> 
     assert number is not None
     pull = there.get(number) or PullRow(stack_id=number)
     pull.position, pull.count, pull.cut = position, pulled.count, pulled.cut
-    pull.roles, pull.value = " ".join(pulled.roles), pulled.value
+    pull.roles, pull.value, pull.aside = " ".join(pulled.roles), pulled.value, pulled.aside
     return pull
 
 

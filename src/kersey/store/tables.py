@@ -89,6 +89,7 @@ class PullRow(Table):
     cut: Mapped[int]
     roles: Mapped[str]
     value: Mapped[str | None]
+    aside: Mapped[str | None]
 
     stack: Mapped["CupboardStackRow"] = relationship()
 

@@ -123,6 +123,7 @@ class MeasuredForm(PrintForm):
 
     family: str | None = None
     measured: Length | None = None
+    measured_pieces: int | None = Field(None, ge=1, le=5000)
     sized: bool = False
 
 
@@ -286,7 +287,9 @@ def change_print(
     try:
         form = read_form(MeasuredForm, typed, room.preferences().workshop.units)
         stack = _changed_stack(stored.kept.lot.stacks[place], form)
-        changed = replace(stored.kept, lot=stored.kept.lot.with_stack(place, stack))
+        kept = replace(stored.kept, lot=stored.kept.lot.with_stack(place, stack))
+        some = form.measured_pieces or stack.count
+        changed = kept.measured(place, some, form.measured) if form.sized else kept
     except BadForm as bad:
         return _lot_page(request, room, stored, bad, place)
     except InvalidValue as error:
@@ -393,7 +396,7 @@ def _changed_stack(stack: Stack, form: MeasuredForm) -> Stack:
     changed = changed_stack(stack, form)
     if form.family in FAMILIES and form.family != changed.print.family:
         changed = replace(changed, print=replace(changed.print, judged_family=form.family))
-    return replace(changed, measured_length=form.measured) if form.sized else changed
+    return changed
 
 
 def _see_lot(request: Request, lot_id: int) -> Response:

@@ -11,7 +11,7 @@ from pydantic import Field
 from starlette.responses import Response
 
 from kersey.core.colour import FAMILIES
-from kersey.core.cupboard import CUT_FROM_THE_LENGTH, from_readings
+from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside, from_readings
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.fabric import BadFabric, Motif, Print, Scale, Value
 from kersey.core.forms import FACTS
@@ -100,6 +100,12 @@ class RoleForm(RevisedForm):
     role: Role
     instead_of: Role | None = None
     besides: bool = False
+
+
+class AsideForm(RevisedForm):
+    """Why a fabric is set aside; left out, it is brought back."""
+
+    reason: Aside | None = None
 
 
 class NextForm(RevisedForm):
@@ -208,6 +214,23 @@ def change_role(
         return replace(pulled, roles=_roles(pulled.roles, form))
 
     return _change_one(request, room, project_id, place, form, with_role)
+
+
+@router.post("/projects/{project_id}/fabrics/{place}/aside", name="set_fabric_aside")
+def set_fabric_aside(
+    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+) -> Response:
+    """Set a fabric aside for a reason, or bring it back; it stays pulled either way."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(AsideForm, typed, opened.units)
+    except BadForm as bad:
+        return _again(request, room, opened, place, bad)
+
+    def aside(pulled: Pulled) -> Pulled:
+        return replace(pulled, aside=form.reason)
+
+    return _change_one(request, room, project_id, place, form, aside)
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/next", name="judge_next")
@@ -502,11 +525,14 @@ def _context(room: Workroom, opened: OpenProject, chosen: str, strips: str = "")
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
         chosen = "0" if project.fabrics else Bought.BORDER.value
     strip_width, strip_error = _strip_width(strips, opened)
-    scale = scale_of([[p.lot for p in group] for _, group in _by_role(project)])
+    aside = [pulled.lot for pulled in project.fabrics if pulled.aside]
+    scale = scale_of([*([p.lot for p in group] for _, group in _by_role(project)), aside])
     items = [_item(pulled, n, opened, scale) for n, pulled in enumerate(project.fabrics)]
     return project_context(opened, Stage.PULL) | {
         "groups": _groups(opened, items, strip_width, scale),
-        "empty_roles": [r for r in Role if not any(r in p.roles for p in project.fabrics)],
+        "empty_roles": [r for r in Role if not any(p.serves(r) for p in project.fabrics)],
+        "set_aside": [item for item in items if item["pulled"].aside],
+        "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
         "role_keys": ROLE_KEYS,
         "strip_width": strip_width,
         "strip_error": strip_error,
@@ -567,7 +593,7 @@ def _much(pulled: Pulled, opened: OpenProject) -> str:
 
 def _by_role(project: Project) -> list[tuple[Role, list[Pulled]]]:
     """The roles that something serves, with what serves them."""
-    serving = [(role, [p for p in project.fabrics if role in p.roles]) for role in Role]
+    serving = [(role, [p for p in project.fabrics if p.serves(role)]) for role in Role]
     return [(role, group) for role, group in serving if group]
 
 
@@ -580,7 +606,7 @@ def _groups(
             "role": role,
             "total": total_of(role, opened.project.fabrics, strip_width),
             "tape": wall_tape([pulled.lot for pulled in group], opened.units, scale),
-            "items": [item for item in items if role in item["pulled"].roles],
+            "items": [item for item in items if item["pulled"].serves(role)],
         }
         for role, group in _by_role(opened.project)
     ]
@@ -588,7 +614,7 @@ def _groups(
 
 def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     """Prints to buy: for the parts that no pulled fabric serves."""
-    served = {role for pulled in project.fabrics for role in pulled.roles}
+    served = {role for role in Role if any(p.serves(role) for p in project.fabrics)}
     parts = {
         Bought.BORDER: (Role.BORDER, project.bought_border),
         Bought.BINDING: (Role.BINDING, project.bought_binding),

@@ -165,7 +165,11 @@ document.addEventListener("drop", (event) => {
   if (!dragged) return;
   event.preventDefault();
   const { place, from } = dragged.dataset;
-  if (role && role !== from) {
+  if (role === "aside" && from !== "aside") {
+    sendFor("aside-form", place, { reason: "does not belong" });
+  } else if (from === "aside" && role !== "aside") {
+    sendFor("aside-form", place, { reason: "" });
+  } else if (role && role !== from) {
     sendFor("role-form", place, { role, instead_of: event.shiftKey ? "" : from, besides: event.shiftKey });
   } else if (target && target !== dragged) {
     move(place, target.dataset.place);
@@ -193,6 +197,8 @@ function fabricKey(event) {
     all[all.indexOf(fabric.querySelector("a")) + step]?.focus();
   } else if (key === "v" || key === "h") {
     sendFor("next-form", place, { judgement: key === "v" ? "value" : "family" });
+  } else if (key === "x") {
+    sendFor("aside-form", place, { reason: fabric.dataset.from === "aside" ? "" : "does not belong" });
   } else if (key === "r" || key === "delete") {
     sendFor("return-form", place, {});
   } else if (role) {
@@ -245,7 +251,8 @@ function drawMarks() {
   const looked = fan ? [...document.querySelectorAll("#found [data-crop]")] : [];
   form.querySelector(".looked-at").replaceChildren(
     ...looked.map((item) => {
-      const box = document.createElementNS("http://www.w3.org/2000/svg", "rect");
+      const box = form.querySelector(".photo rect").cloneNode();
+      box.removeAttribute("class");
       const sides = item.dataset.crop.split(" ");
       ["x", "y", "width", "height"].forEach((name, n) => box.setAttribute(name, sides[n]));
       return box;

@@ -90,6 +90,7 @@ def _make_pull() -> None:
         sa.Column("cut", sa.Integer(), nullable=False),
         sa.Column("roles", sa.String(), nullable=False),
         sa.Column("value", sa.String(), nullable=True),
+        sa.Column("aside", sa.String(), nullable=True),
         sa.ForeignKeyConstraint(["project_id"], ["project.id"], ondelete="CASCADE"),
         sa.ForeignKeyConstraint(["stack_id"], ["cupboard_stack.id"], ondelete="CASCADE"),
         sa.PrimaryKeyConstraint("project_id", "stack_id"),
@@ -172,7 +173,7 @@ def _keep(connection: sa.Connection, lot: sa.RowMapping, stacks: Sequence[sa.Row
         ).lastrowid
         if stack["count"]:
             connection.execute(
-                sa.text("INSERT INTO pull VALUES (:project, :stack, :position, :count, 0, 'any', NULL)"),
+                sa.text("INSERT INTO pull VALUES (:project, :stack, :position, :count, 0, 'any', NULL, NULL)"),
                 {
                     "project": lot["project_id"],
                     "stack": number,
