@@ -8,7 +8,7 @@ import tempfile
 from dataclasses import dataclass
 from pathlib import Path
 
-from playwright.sync_api import Browser, sync_playwright
+from playwright.sync_api import Browser, Page, sync_playwright
 
 FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 DESK, PHONE = (1280, 800), (390, 844)
@@ -21,12 +21,16 @@ class Shot:
     view: tuple[int, int] = DESK
     theme: str = "light"
     typed: str = ""
+    fan: str = ""
 
 
 SHOTS = (
     Shot("first-page", "/"),
     Shot("quick-entry", "/", typed='42 strips 2 1/2 x 41.5, 14 prints, plaid "attic roll"'),
-    Shot("pull", "/projects/5/pull"),
+    Shot("pull", "/projects/4/pull"),
+    Shot("pull-phone-dark", "/projects/4/pull", PHONE, "dark"),
+    Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
+    Shot("ledger", "/cupboard/lots/17/ledger"),
     Shot("yield", "/projects/5/yield"),
     Shot("cupboard", "/cupboard"),
     Shot("cupboard-lot", "/cupboard/lots/8"),
@@ -76,9 +80,25 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
     if shot.typed:
         page.fill("#line", shot.typed)
         page.locator("#reading .words").wait_for()
+    if shot.fan:
+        _mark(page, shot.fan)
     page.wait_for_load_state("networkidle")
     page.screenshot(path=FOLDER / f"{shot.name}.png")
     page.close()
+
+
+def _mark(page: Page, picture: str) -> None:
+    """Draw a line across the strips of a sample picture."""
+    page.click(f"text={picture}")
+    page.check("text=Strips: drag a line")
+    photo = page.locator(".photo").bounding_box()
+    assert photo is not None
+    middle = photo["y"] + photo["height"] / 2
+    page.mouse.move(photo["x"] + photo["width"] * 0.1, middle)
+    page.mouse.down()
+    page.mouse.move(photo["x"] + photo["width"] * 0.91, middle, steps=4)
+    page.mouse.up()
+    page.locator(".looked-at rect >> nth=7").wait_for(state="attached")
 
 
 if __name__ == "__main__":

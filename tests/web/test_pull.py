@@ -2,6 +2,7 @@
 
 import re
 from html import unescape
+from itertools import pairwise
 
 import pytest
 from fastapi.testclient import TestClient
@@ -173,11 +174,19 @@ def test_strips_of_another_width_are_counted(site: TestClient) -> None:
         assert 'id="strips-error"' in page
 
 
+def test_pieces_pulled_are_drawn_from_a_bag(site: TestClient) -> None:
+    page = site.get("/projects/1/bag").text
+    drawn = re.findall(r"</svg><span>([^<]+)</span>", page)
+    assert len(drawn) == 40
+    assert all(one != other for one, other in pairwise(drawn))
+    assert page != site.get("/projects/1/bag?draw=2").text
+
+
 def test_what_is_spoiled_is_gone_and_written_down(site: TestClient) -> None:
     send(site, "/projects/1/fabrics/0/spoil", spoiled="1")
     assert "39 strips" in site.get("/projects/1/pull").text
     ledger = site.get("/cupboard/lots/1/ledger").text
-    assert re.search(r"105 sq in</b> lost", ledger)
+    assert re.search(r"0.1 sq yd</b> lost", ledger)
     bad = site.post(
         "/projects/1/fabrics/0/spoil", data={"revision": revision(site), "spoiled": "9"}
     )

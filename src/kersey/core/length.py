@@ -183,17 +183,21 @@ def format_bought(length: Fraction, units: Units = Units.INCHES) -> str:
     return f"{_decimal(bought / METRE)} m"
 
 
-def format_area(area: Fraction, units: Units = Units.INCHES) -> str:
+def format_area(area: Fraction, units: Units = Units.INCHES, beside: Fraction | None = None) -> str:
     """An area of cloth in square yards or square metres, a small one in inches or centimetres.
+
+    Areas that are compared take the unit of the largest of them, given as `beside`.
 
     >>> format_area(Fraction(4200)), format_area(Fraction(4200), Units.CENTIMETRES)
     ('3.2 sq yd', '2.7 m²')
     >>> format_area(Fraction(105)), format_area(Fraction(105), Units.CENTIMETRES)
     ('105 sq in', '677 cm²')
+    >>> format_area(Fraction(210), beside=Fraction(4200))
+    '0.2 sq yd'
     """
     large, small = (YARD, Fraction(1)) if units is Units.INCHES else (METRE, CENTIMETRE)
     names = ("sq yd", "sq in") if units is Units.INCHES else ("m²", "cm²")
-    if abs(area) >= large**2:
+    if abs(area if beside is None else beside) >= large**2:
         return f"{float(area / large**2):.1f} {names[0]}"
     return f"{round(area / small**2)} {names[1]}"
 

@@ -1,7 +1,5 @@
 """The balance of a ledger as one length of cloth, parted into used, left and lost."""
 
-from fractions import Fraction
-
 from kersey.core.ledger import Balance
 from kersey.core.length import Units, format_area
 from kersey.drawing.svg import element, picture, rect, text
@@ -26,7 +24,7 @@ def draw_balance(sums: Balance, units: Units) -> str:
         width = _WIDE * float(area / sums.came_in)
         drawn.append(rect(x, 0, width, _HIGH, class_=class_))
         if width >= _ROOM_FOR_A_WORD + 0.6 * len(name):
-            drawn.append(_words(name, area, x, units, class_))
+            drawn.append(_words(name, format_area(area, units, sums.came_in), x, class_))
         x += width
     return picture(
         0,
@@ -35,15 +33,19 @@ def draw_balance(sums: Balance, units: Units) -> str:
         _HIGH,
         *drawn,
         label=f"Of {format_area(sums.came_in, units)}: "
-        + ", ".join(f"{format_area(area, units)} {name}" for name, area, _ in parts if area > 0),
+        + ", ".join(
+            f"{format_area(area, units, sums.came_in)} {name}"
+            for name, area, _ in parts
+            if area > 0
+        ),
         class_="balance-drawing",
     )
 
 
-def _words(name: str, area: Fraction, x: float, units: Units, class_: str) -> str:
+def _words(name: str, area: str, x: float, class_: str) -> str:
     return element(
         "g",
         text(name, x + 0.8, 3, font_size=1.7),
-        text(format_area(area, units), x + 0.8, 5.6, font_size=2.2, font_weight=700),
+        text(area, x + 0.8, 5.6, font_size=2.2, font_weight=700),
         class_=f"{class_}-words",
     )

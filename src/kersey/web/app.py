@@ -10,6 +10,7 @@ from starlette.staticfiles import StaticFiles
 
 from kersey.formats import cupboard_csv, kersey_file, photograph
 from kersey.store.database import open_database
+from kersey.web.bag import routes as bag
 from kersey.web.camera import routes as camera
 from kersey.web.cupboard import routes as cupboard
 from kersey.web.cupboard import spreadsheet
@@ -36,6 +37,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(first_page.router)
     app.include_router(cupboard.router)
     app.include_router(spreadsheet.router)
+    app.include_router(bag.router)
     app.include_router(camera.router)
     app.include_router(ledger.router)
     app.include_router(pull.router)

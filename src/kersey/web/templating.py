@@ -90,8 +90,8 @@ def counted(number: int, noun: str) -> str:
 
 def _with_units(write: Any) -> Any:
     @pass_context
-    def written(context: Context, length: Fraction) -> str:
-        return str(write(length, context["units"]))
+    def written(context: Context, length: Fraction, *more: Fraction) -> str:
+        return str(write(length, context["units"], *more))
 
     return written
 

@@ -8,7 +8,7 @@ from fractions import Fraction
 from typing import Annotated, Any, Literal
 from urllib.parse import urlencode
 
-from fastapi import APIRouter, Path, Query, Request
+from fastapi import APIRouter, Path, Request
 from markupsafe import Markup
 from pydantic import AfterValidator, Field
 from starlette.responses import RedirectResponse, Response
@@ -21,7 +21,7 @@ from kersey.core.forms import FACTS, Form
 from kersey.core.length import Units, parse_length
 from kersey.core.pulled import Pulled, pull_pieces
 from kersey.core.quick_entry import EXAMPLES, pieces_in_words, read_line, read_lines, size_in_words
-from kersey.core.sorting import CannotDraw, Order, bag_draw
+from kersey.core.sorting import Order
 from kersey.drawing.block import draw_swatch
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.store.cupboard import (
@@ -54,7 +54,6 @@ Place = Annotated[int, Path(ge=0, le=5000)]
 LotId = Annotated[int, Path(ge=1, le=2**31)]
 _ON_A_SHELF = 24
 _QUILTS_OFFERED = 12
-_DRAWN_SHOWN = 400
 _LONGEST_PASTE = 8000
 
 
@@ -325,31 +324,6 @@ def move_print(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
             room.clock(),
         )
     return _see_lot(request, lot_id)
-
-
-@router.get("/cupboard/lots/{lot_id}/bag", name="bag_page")
-def bag_page(
-    request: Request, room: Room, lot_id: LotId, draw: Annotated[int, Query(ge=1, le=9999)] = 1
-) -> Response:
-    """The pieces of a lot in the order a blind hand draws them; the same draw stays the same."""
-    with room.transaction() as session:
-        stored = get_lot(session, lot_id)
-    stacks = stored.kept.lot.stacks
-    swatches = [draw_swatch(stack.print) for stack in stacks]
-    order: tuple[int, ...] = ()
-    problem = ""
-    try:
-        order = bag_draw([stack.count for stack in stacks], draw)
-    except CannotDraw as refused:
-        problem = str(refused)
-    context = {
-        "theme": room.preferences().theme,
-        "stored": stored,
-        "draw": draw,
-        "drawn": [(stacks[place], swatches[place]) for place in order[:_DRAWN_SHOWN]],
-        "problem": problem,
-    }
-    return render(request, "cupboard/bag.html", context)
 
 
 @router.post("/cupboard/lots/{lot_id}/split", name="split_lot")

@@ -534,6 +534,7 @@ def _context(room: Workroom, opened: OpenProject, chosen: str, strips: str = "")
         "set_aside": [item for item in items if item["pulled"].aside],
         "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
         "role_keys": ROLE_KEYS,
+        "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
         "strip_width": strip_width,
         "strip_error": strip_error,
         "bought": _bought(project),

@@ -1,0 +1,1 @@
+"""Pieces drawn from a bag."""
