@@ -1,0 +1,277 @@
+"""The best way to cut one piece of fabric when every piece cut from it has a price.
+
+Two knapsacks, one in the other. *Crosscuts*: how much pieces of at most a breadth b are worth in a
+strip of that breadth and of every possible run. *Strips*: which breadths side by side fill the
+fabric best. Both are worked out for all fabrics at once, over the lengths that can be reached by
+adding pieces, which are few.
+
+    fabric   width x length; strips run along its length, or across it
+    breadth  of a strip, and of a piece lying in it; run: along the strip
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import TypeVar
+
+import numpy as np
+from numpy.typing import NDArray
+
+Floats = NDArray[np.float64]
+Wholes = NDArray[np.int64]
+_SMALL = 1e-12
+# So many fabrics are priced at once: more would need memory, fewer time.
+_AT_ONCE = 1024
+
+
+Piece = TypeVar("Piece")
+# What the worth of a strip depends on beside its breadth and run: the needs it may serve, its
+# print, and how pieces may lie in it.
+StripClass = tuple[tuple[int, ...], int, str]
+
+
+@dataclass(frozen=True)
+class Kind:
+    """Like pieces of fabric, in units: which needs they may serve, and how they may be turned."""
+
+    width: int
+    length: int
+    count: int
+    serves: tuple[int, ...]
+    print_class: int
+    directional: bool
+    is_strip: bool
+
+
+@dataclass(frozen=True)
+class Strip:
+    """One strip: its breadth, and what is crosscut from it.
+
+    A piece is (need, on its side): on its side its height lies across the strip, else its width.
+    """
+
+    breadth: int
+    pieces: tuple[tuple[int, bool], ...]
+
+
+@dataclass(frozen=True)
+class Pattern:
+    """How one piece of fabric is cut: strips along its length, or across it."""
+
+    along: bool
+    strips: tuple[Strip, ...]
+
+
+class Pricer:
+    """Finds the best pattern of every kind of fabric for given prices of the needs."""
+
+    def __init__(self, needs: Sequence[tuple[int, int]], kinds: Sequence[Kind]) -> None:
+        """`needs`: (width, height) of each, in units."""
+        self.needs = needs
+        self.kinds = kinds
+        sides = [(n, False, w, h) for n, (w, h) in enumerate(needs)]
+        turned = [(n, True, h, w) for n, (w, h) in enumerate(needs) if w != h]
+        # An item lies upright or turned; in a strip along the length its breadth is its width.
+        self._items = sides + turned
+        self._breadth = np.array([item[2] for item in self._items])
+        self._run = np.array([item[3] for item in self._items])
+        self._classes = _classes_of(kinds)
+        self._breadths = np.unique(np.concatenate([self._breadth, self._run]))
+        self._pairs = [(k, along) for k, kind in enumerate(kinds) for along in _ways(kind)]
+        self._plan_crosscuts()
+        self._plan_strips()
+
+    def best(self, prices: Floats) -> list[tuple[float, int, bool]]:
+        """(worth, kind, along) of the best pattern of each kind and way; `prices` by print class."""
+        worth = self._crosscuts(prices)
+        found: list[tuple[float, int, bool]] = []
+        self._strip_choice: list[NDArray[np.int16]] = []
+        for begin in range(0, len(self._pairs), _AT_ONCE):
+            found.extend(self._strips(worth, begin, min(begin + _AT_ONCE, len(self._pairs))))
+        return found
+
+    def pattern(self, pair: int) -> Pattern:
+        """The pattern behind the `pair`-th answer of the last call of `best`."""
+        kind_number, along = self._pairs[pair]
+        kind = self.kinds[kind_number]
+        run = kind.length if along else kind.width
+        choice = self._strip_choice[pair // _AT_ONCE][pair % _AT_ONCE]
+        place = self._side_place[pair]
+        strips = []
+        while place > 0:
+            chosen = int(choice[place])
+            if chosen < 0:
+                place -= 1
+                continue
+            strips.append(self._strip(self._pair_class[pair], chosen, run))
+            place = int(self._side_before[place, chosen])
+        return Pattern(along, tuple(sorted(strips, key=lambda s: -s.breadth)))
+
+    def fillings(
+        self, strip_class: StripClass, breadth: int, run: int, most: int, trimmed: bool
+    ) -> list[Strip] | None:
+        """Every way to fill a strip so that no more fits; None when there are more than `most`.
+
+        With pieces of just its breadth, or also with narrower ones, which are then `trimmed`.
+        """
+        row = self._classes.index(strip_class) * len(self._breadths) + len(self._breadths) - 1
+        items = [
+            (int(self._run[i]), (self._items[i][0], self._items[i][1]))
+            for i in np.flatnonzero(self._allowed[row])
+            if self._breadth[i] == breadth or (trimmed and self._breadth[i] < breadth)
+        ]
+        ways = fill(items, run, most)
+        return None if ways is None else [Strip(breadth, tuple(sorted(way))) for way in ways]
+
+    def frames(self, kind: int, along: bool, most: int) -> list[tuple[int, ...]] | None:
+        """Every way to lay strips side by side so that no more fits; None when more than `most`."""
+        fabric = self.kinds[kind]
+        side = fabric.width if along else fabric.length
+        ways = fill([(int(b), int(b)) for b in self._breadths], side, most)
+        return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
+
+    @property
+    def ways(self) -> list[tuple[int, bool]]:
+        """Every kind with each way in which its strips may run."""
+        return self._pairs
+
+    def _strip(self, class_number: int, breadth: int, run: int) -> Strip:
+        row = class_number * len(self._breadths) + breadth
+        place = int(np.searchsorted(self._runs, run, side="right")) - 1
+        pieces, breadths = [], []
+        while place > 0:
+            chosen = int(self._cut_choice[row, place])
+            if chosen < 0:
+                place -= 1
+                continue
+            need, on_its_side, *_ = self._items[chosen]
+            pieces.append((need, on_its_side))
+            breadths.append(int(self._breadth[chosen]))
+            place = int(self._run_before[place, chosen])
+        return Strip(max(breadths), tuple(sorted(pieces)))
+
+    def _plan_crosscuts(self) -> None:
+        """Rows: a class of fabric and a breadth; columns: runs that pieces add up to."""
+        longest = max(max(kind.width, kind.length) for kind in self.kinds)
+        self._runs = _reachable(self._run, longest)
+        self._run_before = _before(self._runs, self._run)
+        allowed = np.zeros((len(self._classes), len(self._items)), dtype=bool)
+        for c, (serves, _, mode) in enumerate(self._classes):
+            for i, (need, turned, _, _) in enumerate(self._items):
+                square = self._breadth[i] == self._run[i]
+                fits = mode == "both" or square or (mode == "across") == turned
+                allowed[c, i] = need in serves and fits
+        narrow = self._breadth[None, :] <= self._breadths[:, None]
+        rows = (allowed[:, None, :] & narrow[None, :, :]).reshape(-1, len(self._items))
+        self._allowed = rows
+
+    def _crosscuts(self, prices: Floats) -> Floats:
+        """Worth of strips: rows as planned, columns by run."""
+        by_class = np.array([prices[p] for _, p, _ in self._classes])
+        items = by_class[:, [item[0] for item in self._items]]
+        price = np.repeat(items, len(self._breadths), axis=0)
+        price = np.where(self._allowed & (price > _SMALL), price, -np.inf)
+        rows, columns = price.shape[0], len(self._runs)
+        worth = np.zeros((rows, columns + 1))
+        worth[:, columns] = -np.inf
+        self._cut_choice = np.full((rows, columns), -1, dtype=np.int16)
+        every = np.arange(rows)
+        for place in range(1, columns):
+            ways = worth[:, self._run_before[place]] + price
+            chosen = ways.argmax(axis=1)
+            best = ways[every, chosen]
+            better = best > worth[:, place - 1] + _SMALL
+            worth[:, place] = np.where(better, best, worth[:, place - 1])
+            self._cut_choice[better, place] = chosen[better]
+        return worth[:, :columns]
+
+    def _plan_strips(self) -> None:
+        widest = max(max(kind.width, kind.length) for kind in self.kinds)
+        self._sides = _reachable(self._breadths, widest)
+        self._side_before = _before(self._sides, self._breadths)
+        place_of = {key: c for c, key in enumerate(self._classes)}
+        self._pair_class = [place_of[class_of(self.kinds[k], along)] for k, along in self._pairs]
+        runs = [self.kinds[k].length if a else self.kinds[k].width for k, a in self._pairs]
+        sides = [self.kinds[k].width if a else self.kinds[k].length for k, a in self._pairs]
+        self._run_place = np.searchsorted(self._runs, runs, side="right") - 1
+        self._side_place = np.searchsorted(self._sides, sides, side="right") - 1
+
+    def _strips(self, worth: Floats, begin: int, end: int) -> list[tuple[float, int, bool]]:
+        count = len(self._breadths)
+        first = np.array(self._pair_class[begin:end]) * count
+        rows = first[:, None] + np.arange(count)[None, :]
+        value = worth[rows, self._run_place[begin:end, None]]
+        value = np.where(value > _SMALL, value, -np.inf)
+        columns = int(self._side_place[begin:end].max()) + 1
+        total = np.full((end - begin, len(self._sides) + 1), -np.inf)
+        total[:, 0] = 0
+        choice = np.full((end - begin, columns), -1, dtype=np.int16)
+        every = np.arange(end - begin)
+        for place in range(1, columns):
+            ways = total[:, self._side_before[place]] + value
+            chosen = ways.argmax(axis=1)
+            best = ways[every, chosen]
+            better = best > total[:, place - 1] + _SMALL
+            total[:, place] = np.where(better, best, total[:, place - 1])
+            choice[better, place] = chosen[better]
+        self._strip_choice.append(choice)
+        worths = total[every, self._side_place[begin:end]]
+        return [(float(w), *pair) for w, pair in zip(worths, self._pairs[begin:end], strict=True)]
+
+
+def _ways(kind: Kind) -> tuple[bool, ...]:
+    """Strips along the length, or across; a strip is only split along its length."""
+    return (True,) if kind.is_strip else (True, False)
+
+
+def class_of(kind: Kind, along: bool) -> StripClass:
+    """What the worth of a strip depends on beside its breadth and run."""
+    mode = "both" if not kind.directional else ("along" if along else "across")
+    return (kind.serves, kind.print_class, mode)
+
+
+def _classes_of(kinds: Sequence[Kind]) -> list[StripClass]:
+    found = {class_of(kind, along): None for kind in kinds for along in _ways(kind)}
+    return list(found)
+
+
+def _reachable(steps: Wholes, most: int) -> Wholes:
+    """Every sum of steps up to `most`, zero first."""
+    there = np.zeros(most + 1, dtype=bool)
+    there[0] = True
+    some = np.unique(steps)
+    for place in range(most):
+        if there[place]:
+            there[place + some[some <= most - place]] = True
+    return np.flatnonzero(there)
+
+
+def _before(places: Wholes, steps: Wholes) -> Wholes:
+    """For each place and step, the last place from which the step does not pass it; -1: none."""
+    target = places[:, None] - steps[None, :]
+    found = np.searchsorted(places, target, side="right") - 1
+    return np.where(target < 0, -1, found)
+
+
+def fill(
+    items: Sequence[tuple[int, Piece]], room: int, most: int
+) -> list[tuple[Piece, ...]] | None:
+    """Every way to fill the room with items (length, what) until not even the shortest fits.
+
+    None when there are more than `most`.
+    """
+    found: list[tuple[Piece, ...]] = []
+    longest_first = sorted(items, key=lambda item: -item[0])
+    if not longest_first or longest_first[-1][0] > room:
+        return found
+
+    def go(place: int, left: int, so_far: tuple[Piece, ...]) -> bool:
+        length, what = longest_first[place]
+        if place == len(longest_first) - 1:
+            found.append(so_far + (what,) * (left // length))
+            return len(found) <= most
+        return all(
+            go(place + 1, left - count * length, so_far + (what,) * count)
+            for count in range(left // length, -1, -1)
+        )
+
+    return found if go(0, room, ()) else None

@@ -1,0 +1,140 @@
+"""The question: which pieces a block needs, which fabric there is, which prints go together.
+
+need     pieces of one cut size that a block has of one role
+fabric   like physical pieces of one print; `count` of them
+rule     "same": in a block all pieces of these roles come from one print;
+         "different": no print serves two of these roles, or, of one role, two of its pieces
+
+Cutting is guillotine (handbook section 4): strips straight across, either way unless the print is
+directional, then crosscuts, then at most one trim. A strip is only crosscut, or split lengthwise
+first. Lengths in inches.
+"""
+
+from collections import Counter
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+ANY = "any"
+# Roles outside the block: fabric that has only such roles is not cut into blocks.
+_OUTSIDE = frozenset({"sashing", "cornerstone", "binding", "backing", "batting"})
+_BORDER = "border"
+MOST_PIECES = 200_000
+LARGEST = Fraction(3600)
+
+
+class BadCutting(InvalidValue):
+    """A question about cutting that makes no sense."""
+
+
+@dataclass(frozen=True)
+class Need:
+    """Pieces of one size and role in a block; `width` and `height` as they are cut."""
+
+    label: str
+    role: str
+    width: Fraction
+    height: Fraction
+    count: int = 1
+
+    def __post_init__(self) -> None:
+        if not 0 < self.width <= LARGEST or not 0 < self.height <= LARGEST:
+            raise BadCutting(f"{self.label}: both sides must be more than 0.")
+        if self.count < 1:
+            raise BadCutting(f"{self.label}: count must be at least 1.")
+
+
+@dataclass(frozen=True)
+class Fabric:
+    """`count` like pieces of one print. `roles` empty: it may serve any."""
+
+    name: str
+    print: str
+    width: Fraction
+    length: Fraction
+    count: int = 1
+    roles: frozenset[str] = frozenset()
+    directional: bool = False
+    is_strip: bool = False
+
+    def __post_init__(self) -> None:
+        if not 0 < self.width <= LARGEST or not 0 < self.length <= LARGEST:
+            raise BadCutting(f"{self.name}: width and length must be more than 0.")
+        if self.count < 1:
+            raise BadCutting(f"{self.name}: count must be at least 1.")
+
+    def serves(self, need: Need) -> bool:
+        """Whether pieces of this role may be cut from it."""
+        if not self.roles or ANY in self.roles or need.role in self.roles:
+            return True
+        return need.role == ANY and not all(map(_is_outside, self.roles))
+
+
+@dataclass(frozen=True)
+class PrintRule:
+    """A rule about the prints in a block."""
+
+    roles: tuple[str, ...]
+    same: bool
+
+
+@dataclass(frozen=True)
+class CuttingProblem:
+    """What is asked."""
+
+    needs: tuple[Need, ...]
+    fabrics: tuple[Fabric, ...]
+    rules: tuple[PrintRule, ...] = ()
+
+    def __post_init__(self) -> None:
+        if not self.needs:
+            raise BadCutting("A block needs at least one piece.")
+        twice = [key for key, n in Counter((n.label, n.role) for n in self.needs).items() if n > 1]
+        if twice:
+            raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” stands there twice.")
+        names = [name for name, n in Counter(f.name for f in self.fabrics).items() if n > 1]
+        if names:
+            raise BadCutting(f"Two fabrics are called “{names[0]}”.")
+        if sum(fabric.count for fabric in self.fabrics) > MOST_PIECES:
+            raise BadCutting(f"At most {MOST_PIECES} pieces of fabric are reckoned at once.")
+
+
+@dataclass(frozen=True)
+class Cut:
+    """A piece cut out of a fabric: the need it is for, and where, from the fabric's corner."""
+
+    need: Need
+    x: Fraction
+    y: Fraction
+    width: Fraction
+    length: Fraction
+
+
+@dataclass(frozen=True)
+class Layout:
+    """`copies` pieces of a fabric cut alike, and the rectangles that are left of each of them."""
+
+    fabric: Fabric
+    copies: int
+    cuts: tuple[Cut, ...]
+    left: tuple[tuple[Fraction, Fraction], ...]
+
+
+@dataclass(frozen=True)
+class CuttingPlan:
+    """The answer: `blocks` whole blocks, and no plan can give more than `bound`."""
+
+    problem: CuttingProblem
+    blocks: int
+    bound: int
+    layouts: tuple[Layout, ...]
+
+    @property
+    def proved(self) -> bool:
+        """Whether no plan gives more."""
+        return self.blocks == self.bound
+
+
+def _is_outside(role: str) -> bool:
+    return role in _OUTSIDE or role.startswith(_BORDER)

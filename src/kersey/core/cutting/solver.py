@@ -1,0 +1,376 @@
+"""The most whole blocks: patterns priced one after the other, then whole numbers of each.
+
+The linear programme over all patterns (found as they are needed: column generation) bounds the
+answer from above; its whole part is the bound that no plan can exceed. Whole numbers of the
+patterns found are then chosen by an integer programme (HiGHS). Where that misses the bound, the
+remaining fabric is priced anew for what is still wanted.
+
+Print rules become conditions on how many blocks take a part from each print. Parts that must
+differ can be shared out exactly when no print is drawn for more parts than there are blocks (an
+edge colouring of the graph of prints and parts, by König's theorem).
+"""
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass, field, replace
+from time import perf_counter
+
+import highspy
+import numpy as np
+from numpy.typing import NDArray
+
+from kersey.core.cutting.layout import lay_out
+from kersey.core.cutting.parts import Parts, parts_of
+from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
+from kersey.core.cutting.scale import in_units, unit_of
+
+Floats = NDArray[np.float64]
+
+_ENOUGH = 1e-7
+_ROUND = 1e-6
+_MOST_ROUNDS = 400
+_MOST_SETTLED = 60
+_MOST_FILLINGS = 4000
+_MOST_FRAMES = 2000
+_FEASIBLE = 2
+
+
+StripKey = tuple[StripClass, int, int]
+Cuts = list[tuple[int, Pattern]]
+
+
+@dataclass
+class _Master:
+    """What is known so far: frames (how strips lie in a fabric) and strips (how each is crosscut).
+
+    Kept apart, so that any strip of a breadth and run can lie in any frame that has one: whole
+    numbers are then found far sooner than with whole patterns.
+    """
+
+    parts: Parts
+    kinds: Sequence[Kind]
+    keys: dict[StripKey, int] = field(default_factory=dict)
+    frames: dict[tuple[int, bool, tuple[int, ...]], None] = field(default_factory=dict)
+    strips: dict[tuple[StripKey, Strip], None] = field(default_factory=dict)
+
+    def add(self, kind: int, pattern: Pattern) -> bool:
+        """Take a pattern apart and in; whether anything of it is new."""
+        before = len(self.frames) + len(self.strips)
+        if pattern.strips:
+            breadths = tuple(strip.breadth for strip in pattern.strips)
+            self.frames.setdefault((kind, pattern.along, breadths))
+            for strip in pattern.strips:
+                key = self.key(kind, pattern.along, strip.breadth)
+                self.keys.setdefault(key, len(self.keys))
+                self.strips.setdefault((key, strip))
+        return len(self.frames) + len(self.strips) > before
+
+    def key(self, kind: int, along: bool, breadth: int) -> StripKey:
+        """What strips must have in common to change places."""
+        fabric = self.kinds[kind]
+        run = fabric.length if along else fabric.width
+        return class_of(fabric, along), breadth, run
+
+
+def solve(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
+    """The most blocks found in the time, with the bound; the same question gives the same answer
+    as long as the time is enough.
+    """
+    begun = perf_counter()
+    parts = parts_of(problem)
+    kinds, fabrics = _kinds(problem, parts)
+    if not kinds or not parts.possible(kinds):
+        return CuttingPlan(problem, 0, 0, ())
+    needs = _need_sizes(problem)
+    pricer = Pricer(needs, kinds)
+    master = _Master(parts, kinds)
+    programme = _Programme(master)
+    bound = _generate(programme, pricer, begun + seconds * 0.6)
+    blocks, cuts = programme.whole(bound, max(0.2, begun + seconds - perf_counter()))
+    if blocks < bound:
+        bound, blocks, cuts = _mend(programme, pricer, bound, blocks, cuts, begun + seconds)
+    layouts = lay_out(problem, kinds, fabrics, cuts, blocks)
+    return CuttingPlan(problem, blocks, bound, layouts)
+
+
+def _need_sizes(problem: CuttingProblem) -> list[tuple[int, int]]:
+    unit = _unit(problem)
+    return [(in_units(need.width, unit), in_units(need.height, unit)) for need in problem.needs]
+
+
+def _unit(problem: CuttingProblem):  # type: ignore[no-untyped-def]
+    return unit_of(side for need in problem.needs for side in (need.width, need.height))
+
+
+def _kinds(problem: CuttingProblem, parts: Parts) -> tuple[list[Kind], list[list[int]]]:
+    """Fabrics that are alike for the question, taken together; and which they are."""
+    unit = _unit(problem)
+    found: dict[Kind, list[int]] = {}
+    for number, fabric in enumerate(problem.fabrics):
+        serves = tuple(n for n, need in enumerate(problem.needs) if fabric.serves(need))
+        kind = Kind(
+            in_units(fabric.width, unit),
+            in_units(fabric.length, unit),
+            0,
+            serves,
+            parts.print_class(fabric.print),
+            fabric.directional,
+            fabric.is_strip,
+        )
+        if serves:
+            found.setdefault(kind, []).append(number)
+    kinds = [
+        replace(kind, count=sum(problem.fabrics[n].count for n in numbers))
+        for kind, numbers in found.items()
+    ]
+    return kinds, list(found.values())
+
+
+class _Programme:
+    """The linear programme in HiGHS, columns added as they are found."""
+
+    def __init__(self, master: _Master) -> None:
+        self.master = master
+        self.highs = _quiet()
+        parts, kinds = master.parts, master.kinds
+        self.rows = parts.rows
+        infinity = highspy.kHighsInf
+        for row in parts.rows:
+            self.highs.addRow(row.least, infinity, 0, np.array([], np.int32), np.array([]))
+        for kind in kinds:
+            self.highs.addRow(-infinity, kind.count, 0, np.array([], np.int32), np.array([]))
+        for column in parts.columns:
+            self._column(column.gain, column.entries)
+        self._first_key = len(parts.rows) + len(kinds)
+        self._loaded = (0, 0, 0)
+        # What the integer programme last proved for the columns it had.
+        self.whole_bound = 0
+        self._column_of: list[tuple[str, int]] = [("part", n) for n in range(len(parts.columns))]
+
+    def load(self) -> None:
+        """Bring what is new into the programme."""
+        master, parts = self.master, self.master.parts
+        keys, frames, strips = self._loaded
+        for _ in range(keys, len(master.keys)):
+            self.highs.addRow(0.0, highspy.kHighsInf, 0, np.array([], np.int32), np.array([]))
+        for number, (kind, along, breadths) in list(enumerate(master.frames))[frames:]:
+            entries = Counter[int]({len(self.rows) + kind: 1})
+            for breadth in breadths:
+                entries[self._first_key + master.keys[master.key(kind, along, breadth)]] += 1
+            self._column(0.0, {row: float(n) for row, n in entries.items()})
+            self._column_of.append(("frame", number))
+        for number, (key, strip) in list(enumerate(master.strips))[strips:]:
+            made = Counter(parts.row_of(need, key[0][1]) for need, _ in strip.pieces)
+            entries = Counter({self._first_key + master.keys[key]: -1, **made})
+            self._column(0.0, {row: float(n) for row, n in entries.items()})
+            self._column_of.append(("strip", number))
+        self._loaded = (len(master.keys), len(master.frames), len(master.strips))
+
+    def _column(self, gain: float, entries: dict[int, float]) -> None:
+        index = np.array(sorted(entries), np.int32)
+        value = np.array([entries[int(row)] for row in index])
+        self.highs.addCol(gain, 0.0, highspy.kHighsInf, len(index), index, value)
+
+    def linear(self) -> tuple[float, Floats, Floats]:
+        """Blocks, the price of each row wanted, and of one more piece of each kind."""
+        self.load()
+        self.highs.run()
+        duals = np.array(self.highs.getSolution().row_dual)
+        blocks = self.highs.getInfo().objective_function_value
+        return blocks, *self.prices(duals)
+
+    def prices(self, duals: Floats) -> tuple[Floats, Floats]:
+        """Of each row wanted, and of one more piece of each kind."""
+        split = len(self.rows)
+        return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_key], 0)
+
+    def whole(self, bound: int, seconds: float) -> tuple[int, Cuts]:
+        """Whole blocks, at most `bound`, and every piece of fabric cut for them."""
+        self.load()
+        model = _quiet()
+        model.passModel(self.highs.getLp())
+        columns = model.getNumCol()
+        every = np.arange(columns, dtype=np.int32)
+        model.changeColsIntegrality(
+            columns, every, np.array([highspy.HighsVarType.kInteger] * columns)
+        )
+        model.changeColBounds(0, 0.0, float(bound))
+        model.setOptionValue("time_limit", seconds)
+        model.setOptionValue("mip_rel_gap", 0.0)
+        model.setOptionValue("mip_abs_gap", 0.99)
+        model.run()
+        limit = model.getInfo().mip_dual_bound
+        self.whole_bound = int(np.floor(min(limit, bound) + _ROUND))
+        if model.getInfo().primal_solution_status != _FEASIBLE:
+            return 0, []
+        times = np.rint(np.array(model.getSolution().col_value)).astype(int)
+        return int(times[0]), self._cuts(times)
+
+    def _cuts(self, times: NDArray[np.int_]) -> Cuts:
+        """Frames filled with strips, one for each piece of fabric."""
+        frames, strips = list(self.master.frames), list(self.master.strips)
+        ready: dict[StripKey, list[Strip]] = {}
+        for (what, number), count in zip(self._column_of, times, strict=True):
+            if what == "strip":
+                key, strip = strips[number]
+                ready.setdefault(key, []).extend([strip] * int(count))
+        cuts: Cuts = []
+        for (what, number), count in zip(self._column_of, times, strict=True):
+            if what == "frame":
+                for _ in range(int(count)):
+                    cuts.append(self._filled(*frames[number], ready))
+        return cuts
+
+    def _filled(
+        self,
+        kind: int,
+        along: bool,
+        breadths: tuple[int, ...],
+        ready: dict[StripKey, list[Strip]],
+    ) -> tuple[int, Pattern]:
+        waiting = [ready.get(self.master.key(kind, along, breadth), []) for breadth in breadths]
+        return kind, Pattern(along, tuple(strips.pop() for strips in waiting if strips))
+
+
+def _quiet() -> highspy.Highs:
+    highs = highspy.Highs()
+    highs.setOptionValue("output_flag", False)
+    highs.setOptionValue("threads", 1)
+    highs.setOptionValue("random_seed", 1)
+    highs.changeObjectiveSense(highspy.ObjSense.kMaximize)
+    return highs
+
+
+def _generate(programme: _Programme, pricer: Pricer, until: float) -> int:
+    """Price patterns until none helps; the bound is the whole part of the programme's optimum."""
+    master = programme.master
+    counts = np.array([kind.count for kind in master.kinds], dtype=float)
+    _first_patterns(master, pricer)
+    bound = np.inf
+    for _ in range(_MOST_ROUNDS):
+        blocks, wanted, fabric = programme.linear()
+        found = pricer.best(master.parts.prices(wanted))
+        worth = np.zeros(len(master.kinds))
+        for price, kind, _ in found:
+            worth[kind] = max(worth[kind], price)
+        gain = np.maximum(worth - fabric, 0)
+        # What the programme could still gain is at most this much: a bound at every step.
+        bound = min(bound, blocks + float(gain @ counts))
+        if gain.max() < _ENOUGH or np.floor(bound + _ROUND) <= np.floor(blocks + _ROUND):
+            break
+        fresh = [
+            master.add(kind, pricer.pattern(pair))
+            for pair, (price, kind, _) in enumerate(found)
+            if price > fabric[kind] + _ENOUGH
+        ]
+        if not any(fresh) or perf_counter() > until:
+            break
+    return int(np.floor(bound + _ROUND))
+
+
+def _first_patterns(master: _Master, pricer: Pricer) -> None:
+    """Patterns to begin with: the fullest of all pieces together, and of each kind alone."""
+    areas = np.array([width * height for width, height in pricer.needs], float)
+    classes = 1 + max(kind.print_class for kind in master.kinds)
+    prices = [areas]
+    for need in range(len(areas)):
+        alone = np.zeros(len(areas))
+        alone[need] = areas[need]
+        prices.append(alone)
+    for price in prices[: 1 + 4000 // len(master.kinds)]:
+        for pair, (_, kind, _) in enumerate(pricer.best(np.tile(price, (classes, 1)))):
+            master.add(kind, pricer.pattern(pair))
+
+
+def _mend(
+    programme: _Programme, pricer: Pricer, bound: int, blocks: int, cuts: Cuts, until: float
+) -> tuple[int, int, Cuts]:
+    """Try for more blocks, or prove that there are none: (bound, blocks, cuts).
+
+    With every frame and every filling, where they are few, the integer programme itself decides;
+    else with the fillings that need no trim, then with patterns priced for just what one block
+    more still wants.
+    """
+    master = programme.master
+    complete = _add_everything(master, pricer)
+    if not complete:
+        _add_untrimmed(master, pricer)
+    share = 1.0 if complete else 0.6
+    found, cut = programme.whole(bound, max(0.1, (until - perf_counter()) * share))
+    if found > blocks:
+        blocks, cuts = found, cut
+    if complete:
+        return min(bound, max(blocks, programme.whole_bound)), blocks, cuts
+    for target in range(bound, blocks, -1):
+        if perf_counter() > until or blocks >= target:
+            break
+        if not _dive(programme, pricer, target, until):
+            continue
+        found, cut = programme.whole(target, max(0.1, until - perf_counter()))
+        if found > blocks:
+            blocks, cuts = found, cut
+    return bound, blocks, cuts
+
+
+def _add_everything(master: _Master, pricer: Pricer) -> bool:
+    """Bring in every frame and filling there is, if they are few enough to be handled."""
+    frames: list[tuple[int, bool, tuple[int, ...]]] = []
+    for kind, along in pricer.ways:
+        ways = pricer.frames(kind, along, _MOST_FRAMES)
+        if ways is None or len(frames) + len(ways) > _MOST_FRAMES:
+            return False
+        frames.extend((kind, along, way) for way in ways)
+    keys = {master.key(k, along, b) for k, along, way in frames for b in way}
+    strips: list[tuple[StripKey, Strip]] = []
+    for key in sorted(keys, key=repr):
+        fillings = pricer.fillings(*key, _MOST_FILLINGS, trimmed=True)
+        if fillings is None or len(strips) + len(fillings) > _MOST_FILLINGS:
+            return False
+        strips.extend((key, strip) for strip in fillings)
+    for key, strip in strips:
+        master.keys.setdefault(key, len(master.keys))
+        master.strips.setdefault((key, strip))
+    for frame in frames:
+        for breadth in frame[2]:
+            key = master.key(frame[0], frame[1], breadth)
+            master.keys.setdefault(key, len(master.keys))
+        master.frames.setdefault(frame)
+    return True
+
+
+def _add_untrimmed(master: _Master, pricer: Pricer) -> None:
+    """Bring in the fillings of strips met so far with pieces of just their breadth."""
+    each = max(20, _MOST_FILLINGS // max(1, len(master.keys)))
+    for key in list(master.keys):
+        for strip in pricer.fillings(*key, each, trimmed=False) or ():
+            master.strips.setdefault((key, strip))
+
+
+def _dive(programme: _Programme, pricer: Pricer, target: int, until: float) -> bool:
+    """Settle one number after the other, pricing for what is then still wanted; anything new?"""
+    master, parts = programme.master, programme.master.parts
+    before = len(master.frames) + len(master.strips)
+    programme.load()
+    lp = _quiet()
+    lp.passModel(programme.highs.getLp())
+    lp.changeColBounds(0, float(target), float(target))
+    for _ in range(_MOST_SETTLED):
+        if perf_counter() > until:
+            break
+        lp.run()
+        values = np.array(lp.getSolution().col_value)
+        if lp.getInfo().primal_solution_status != _FEASIBLE:
+            break
+        wanted, fabric = programme.prices(np.array(lp.getSolution().row_dual))
+        for pair, (price, kind, _) in enumerate(pricer.best(parts.prices(wanted))):
+            if price > fabric[kind] + _ENOUGH:
+                master.add(kind, pricer.pattern(pair))
+        part = values - np.floor(values + _ROUND)
+        part[part < _ROUND] = 0
+        part[0] = 0
+        if not part.any():
+            break
+        pick = int(part.argmax())
+        lp.changeColBounds(pick, float(np.ceil(values[pick])), highspy.kHighsInf)
+    return len(master.frames) + len(master.strips) > before
