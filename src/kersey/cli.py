@@ -1,30 +1,44 @@
 """The command line.
 
 ``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
-``kersey import`` everything as one file.
+``kersey import`` everything as one file. Without a browser: ``kersey yield`` computes the most
+blocks for a request, ``kersey schema`` and ``kersey recipes`` say what a request can be.
 """
 
+import json
 import logging
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from datetime import UTC, datetime
 from pathlib import Path
-from typing import Annotated
+from typing import Annotated, NoReturn
 
 import typer
 import uvicorn
 from sqlalchemy.orm import Session
 
 from kersey.core.errors import KerseyError
+from kersey.core.yield_report import FaultyPlan, yield_report
 from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
+from kersey.formats.yield_request import (
+    MOST_BYTES,
+    BadRequest,
+    read_request,
+    recipe_list,
+    schemas,
+    write_answer,
+)
 from kersey.store.cupboard import all_lots
 from kersey.store.database import open_database
 from kersey.store.projects import add_everything, all_projects
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
+
+# A request that cannot be used, as the contract says.
+_CANNOT_BE_USED = 2
 
 app = typer.Typer(add_completion=False, no_args_is_help=True, help=__doc__)
 
@@ -81,6 +95,40 @@ def import_everything(file: Path, data: Data = None) -> None:
     print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")
 
 
+@app.command("yield")
+def most_blocks(request: Path) -> None:
+    """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
+    try:
+        question = read_request(_read_file(request))
+        answer = write_answer(question, yield_report(question.problem))
+    except FaultyPlan as error:
+        _fail(str(error))
+    except KerseyError as error:
+        _fail(str(error), _CANNOT_BE_USED)
+    print(json.dumps(answer, ensure_ascii=False, indent=1))
+
+
+@app.command()
+def schema() -> None:
+    """The JSON Schema of requests and answers."""
+    print(json.dumps(schemas(), ensure_ascii=False, indent=1))
+
+
+@app.command("recipes")
+def list_recipes() -> None:
+    """Every block that a request can name, with its usual size and options."""
+    print(json.dumps(recipe_list(), ensure_ascii=False, indent=1))
+
+
+def _read_file(path: Path) -> bytes:
+    """A file's content, no more than a request may have; raises `BadRequest`."""
+    try:
+        with path.open("rb") as file:
+            return file.read(MOST_BYTES + 1)
+    except OSError as error:
+        raise BadRequest(f"{path}: {error.strerror or 'cannot be read'}") from error
+
+
 @contextmanager
 def _session(settings: ServerSettings) -> Iterator[Session]:
     engine = open_database(settings.data)
@@ -112,6 +160,6 @@ def _run(settings: ServerSettings, kept: str) -> None:
     print("\nStopped. Everything is kept.")
 
 
-def _fail(words: str) -> None:
-    print(words, file=sys.stderr)
-    raise typer.Exit(1)
+def _fail(words: str, status: int = 1) -> NoReturn:
+    print(" ".join(words.split()), file=sys.stderr)
+    raise typer.Exit(status)

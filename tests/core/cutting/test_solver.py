@@ -12,6 +12,7 @@ from tests.core.cutting.brute_force import most_blocks
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
+from kersey.core.forms import Form
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")
 DARK = ("15/4", "5", "25/4", "15/2", "35/4", "10")
@@ -46,7 +47,9 @@ def test_a_log_cabin_of_fat_quarters(length: str, blocks: int) -> None:
 
 def roll(strips: int, prints: int, length: str = "42") -> tuple[Fabric, ...]:
     return tuple(
-        Fabric(f"p{n}", f"p{n}", Fraction(5, 2), Fraction(length), strips // prints, is_strip=True)
+        Fabric(
+            f"p{n}", f"p{n}", Fraction(5, 2), Fraction(length), strips // prints, form=Form.STRIP
+        )
         for n in range(prints)
     )
 
@@ -101,7 +104,8 @@ def problems(draw: st.DrawFn) -> CuttingProblem:
     fabrics = tuple(
         Fabric(f"f{n}", f"f{n}", Fraction(draw(st.integers(3, 12))),
                Fraction(draw(st.integers(3, 16))), draw(st.integers(1, 2)),
-               draw(st.sampled_from(roles)), draw(st.booleans()), draw(st.booleans()))
+               draw(st.sampled_from(roles)), draw(st.booleans()),
+               draw(st.sampled_from([Form.STRIP, Form.PIECE])))
         for n in range(draw(st.integers(1, 3)))
     )  # fmt: skip
     return CuttingProblem(needs, fabrics)

@@ -10,6 +10,8 @@ strips are sewn side by side and the set is crosscut into blocks.
 from dataclasses import dataclass
 from fractions import Fraction
 
+from kersey.core.blocks.recipe import BadRecipe, CutList, Options, Recipe, whole
+from kersey.core.cutting.problem import ANY, Need
 from kersey.core.errors import InvalidValue
 
 FEWEST_RAILS = 2
@@ -55,3 +57,22 @@ class RailBlock:
     def unfinished_size(self) -> Fraction:
         """The block's side before it is joined; also the length of a segment."""
         return self.finished_size + 2 * self.seam
+
+
+def _cut(finished: Fraction, options: Options, seam: Fraction) -> CutList:
+    strips = whole(options, "strips", FEWEST_RAILS, MOST_RAILS)
+    if options["method"] not in _METHODS:
+        raise BadRecipe("block.options.method", f"one of {', '.join(_METHODS)}.")
+    width, segment = finished / strips + 2 * seam, finished + 2 * seam
+    return CutList((Need("A", ANY, width, segment, strips),))
+
+
+_METHODS = ("segments",)
+RECIPE = Recipe(
+    id="rails",
+    title="Rails",
+    finished=Fraction(6),
+    cut=_cut,
+    options={"strips": 3, "method": "segments"},
+    about="Strips side by side; every rail is cut from a strip on its own.",
+)

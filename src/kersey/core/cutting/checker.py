@@ -103,7 +103,7 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
 
 
 def _rule_faults(plan: CuttingPlan) -> Iterator[str]:
-    """Whether the pieces can be shared out over the blocks as the rules ask, by a flow of prints."""
+    """Whether the pieces can be shared out over the blocks as the rules ask."""
     by_print: dict[str, Counter[Need]] = defaultdict(Counter)
     for layout in plan.layouts:
         for cut in layout.cuts:

@@ -81,7 +81,7 @@ class Pricer:
         self._plan_strips()
 
     def best(self, prices: Floats) -> list[tuple[float, int, bool]]:
-        """(worth, kind, along) of the best pattern of each kind and way; `prices` by print class."""
+        """(worth, kind, along) of the best pattern of each kind and way; prices by print class."""
         worth = self._crosscuts(prices)
         found: list[tuple[float, int, bool]] = []
         self._strip_choice: list[NDArray[np.int16]] = []

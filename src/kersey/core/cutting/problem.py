@@ -15,6 +15,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
+from kersey.core.forms import Form
 
 ANY = "any"
 # Roles outside the block: fabric that has only such roles is not cut into blocks.
@@ -56,13 +57,23 @@ class Fabric:
     count: int = 1
     roles: frozenset[str] = frozenset()
     directional: bool = False
-    is_strip: bool = False
+    form: Form = Form.PIECE
 
     def __post_init__(self) -> None:
         if not 0 < self.width <= LARGEST or not 0 < self.length <= LARGEST:
             raise BadCutting(f"{self.name}: width and length must be more than 0.")
         if self.count < 1:
             raise BadCutting(f"{self.name}: count must be at least 1.")
+
+    @property
+    def is_strip(self) -> bool:
+        """Whether it is only crosscut, or split lengthwise."""
+        return self.form is Form.STRIP
+
+    @property
+    def selvedge_side(self) -> str:
+        """The side that depends on how wide the cloth was: of yardage its width."""
+        return "width" if self.form is Form.YARDAGE else "length"
 
     def serves(self, need: Need) -> bool:
         """Whether pieces of this role may be cut from it."""

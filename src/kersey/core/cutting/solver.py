@@ -233,9 +233,16 @@ class _Programme:
         return kind, Pattern(along, tuple(strips.pop() for strips in waiting if strips))
 
 
+class _QuietHighs(highspy.Highs):
+    """HiGHS that says nothing: else its first act would be to print its name."""
+
+    def enableCallbacks(self) -> None:  # noqa: N802
+        self.setOptionValue("output_flag", False)
+        super().enableCallbacks()  # type: ignore[no-untyped-call]
+
+
 def _quiet() -> highspy.Highs:
-    highs = highspy.Highs()
-    highs.setOptionValue("output_flag", False)
+    highs = _QuietHighs()  # type: ignore[no-untyped-call]
     highs.setOptionValue("threads", 1)
     highs.setOptionValue("random_seed", 1)
     highs.changeObjectiveSense(highspy.ObjSense.kMaximize)

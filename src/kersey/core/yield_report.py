@@ -1,0 +1,182 @@
+"""The most blocks of any fabric, explained: what stopped it, what one more would give, how close
+the cliff is, and what is left.
+
+Everything here is a real recomputation of the same question with other fabric, never an estimate.
+"""
+
+from collections import Counter
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.layout import SHORTEST_KEPT
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
+from kersey.core.cutting.solver import solve
+from kersey.core.errors import KerseyError
+
+# Handbook section 4: half an inch and an inch less and more.
+CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
+# Fabrics that differ in more than this are told of by their roles, not one by one.
+_MOST_LIMITS = 6
+
+
+class FaultyPlan(KerseyError):
+    """A plan that the checker does not pass: a fault of Kersey's, never an answer."""
+
+    def __init__(self, found: Sequence[str]) -> None:
+        self.faults = tuple(found)
+        super().__init__(f"This plan would not work: {found[0]}")
+
+
+@dataclass(frozen=True)
+class Limit:
+    """What stopped it: a role, why, and how many blocks one more piece would give.
+
+    `one_more` names a fabric; one more piece of it gives `blocks`.
+    """
+
+    role: str
+    reason: str
+    one_more: Fabric
+    blocks: int
+
+
+@dataclass(frozen=True)
+class Leftover:
+    """Like rectangles that are left of a fabric, biggest first. Inches, as the fabric lies."""
+
+    fabric: str
+    width: Fraction
+    length: Fraction
+    count: int
+
+
+@dataclass(frozen=True)
+class YieldReport:
+    """The plan with all that is to be said of it. `sensitivity`: (change of length, blocks)."""
+
+    plan: CuttingPlan
+    limits: tuple[Limit, ...]
+    leftovers: tuple[Leftover, ...]
+    sensitivity: tuple[tuple[Fraction, int], ...]
+
+
+def yield_report(problem: CuttingProblem, seconds: float = 5.0) -> YieldReport:
+    """Solve a problem and explain the answer; `seconds` for the plan itself.
+
+    Raises `FaultyPlan` when the checker finds fault with it.
+    """
+    plan = checked_plan(problem, seconds)
+    changed = ((step, at_usable(problem, step)) for step in CHANGES)
+    return YieldReport(
+        plan=plan,
+        limits=tuple(_limits(plan, seconds)),
+        leftovers=tuple(leftovers(plan)),
+        sensitivity=tuple(
+            (step, checked_plan(other, seconds).blocks if other else 0) for step, other in changed
+        ),
+    )
+
+
+def checked_plan(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
+    """The plan, judged by the checker before anybody sees it; raises `FaultyPlan`."""
+    plan = solve(problem, seconds)
+    found = faults(plan)
+    if found:
+        raise FaultyPlan(found)
+    return plan
+
+
+def at_usable(problem: CuttingProblem, change: Fraction) -> CuttingProblem | None:
+    """The same question with cloth that is so much wider between its selvedges, or narrower.
+
+    That is the length of a strip or a fat quarter and the width of yardage. None when nothing of
+    any fabric would be left.
+    """
+    fabrics = tuple(
+        replace(fabric, **{fabric.selvedge_side: getattr(fabric, fabric.selvedge_side) + change})
+        for fabric in problem.fabrics
+        if getattr(fabric, fabric.selvedge_side) + change > 0
+    )
+    return replace(problem, fabrics=fabrics) if fabrics else None
+
+
+def leftovers(plan: CuttingPlan) -> list[Leftover]:
+    """Rectangles worth keeping, of cut fabric and of what was not cut at all, biggest first."""
+    found: Counter[tuple[str, Fraction, Fraction]] = Counter()
+    whole = {fabric.name: fabric.count for fabric in plan.problem.fabrics}
+    for layout in plan.layouts:
+        whole[layout.fabric.name] -= layout.copies
+        for width, length in layout.left:
+            found[(layout.fabric.name, width, length)] += layout.copies
+    for fabric in plan.problem.fabrics:
+        if whole[fabric.name] and min(fabric.width, fabric.length) >= SHORTEST_KEPT:
+            found[(fabric.name, fabric.width, fabric.length)] += whole[fabric.name]
+    biggest = sorted(found.items(), key=lambda item: (-item[0][1] * item[0][2], item[0]))
+    return [Leftover(*key, count) for key, count in biggest]
+
+
+def _limits(plan: CuttingPlan, seconds: float) -> Iterable[Limit]:
+    """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
+    problem = plan.problem
+    alone = {role: _alone(problem, role, seconds) for role in _roles(problem)}
+    tried = [
+        (fabric, checked_plan(_with_one_more(problem, fabric), seconds).blocks)
+        for fabric in _sorts(problem)[:_MOST_LIMITS]
+    ]
+    most = max((blocks for _, blocks in tried), default=plan.blocks)
+    for fabric, blocks in tried:
+        if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
+            role = _role_of(problem, fabric, alone)
+            yield Limit(role, _reason(plan, role, alone), fabric, blocks)
+
+
+def _roles(problem: CuttingProblem) -> list[str]:
+    return list(dict.fromkeys(need.role for need in problem.needs))
+
+
+def _alone(problem: CuttingProblem, role: str, seconds: float) -> int:
+    """Blocks for which the pieces of one role could be cut if no other role took any fabric."""
+    needs = tuple(need for need in problem.needs if need.role == role)
+    rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
+    return solve(replace(problem, needs=needs, rules=rules), seconds).blocks
+
+
+def _sorts(problem: CuttingProblem) -> list[Fabric]:
+    """One fabric of each sort: of those with the same roles and form, the largest."""
+    largest: dict[tuple[object, ...], Fabric] = {}
+    for fabric in problem.fabrics:
+        if not any(fabric.serves(need) for need in problem.needs):
+            continue
+        sort = (fabric.roles, fabric.form)
+        held = largest.get(sort)
+        if held is None or fabric.width * fabric.length > held.width * held.length:
+            largest[sort] = fabric
+    return list(largest.values())
+
+
+def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
+    fabrics = tuple(replace(f, count=f.count + (f is fabric)) for f in problem.fabrics)
+    return replace(problem, fabrics=fabrics)
+
+
+def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, int]) -> bool:
+    """Whether the fabric serves the role that is scarcest."""
+    scarcest = min(alone.values())
+    return any(fabric.serves(need) for need in problem.needs if alone[need.role] == scarcest)
+
+
+def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, int]) -> str:
+    """The scarcest role that the fabric serves."""
+    served = [need.role for need in problem.needs if fabric.serves(need)]
+    return min(served, key=lambda role: alone[role])
+
+
+def _reason(plan: CuttingPlan, role: str, alone: dict[str, int]) -> str:
+    others = [f"{other} for {count}" for other, count in alone.items() if other != role]
+    if not others:
+        return f"all of it together gives pieces for {plan.blocks} blocks"
+    if alone[role] > plan.blocks:
+        return f"{role} and {' and '.join(o.split(' for ')[0] for o in others)} share fabric"
+    return f"{role} gives pieces for {alone[role]} blocks, {', '.join(others)}"

@@ -1,0 +1,408 @@
+"""A request for a yield, as JSON, and its answer.
+
+The names are those of the contract (``request/1``, ``yield/1``). Lengths come in as numbers of
+inches or in a person's own writing, and go out as plain numbers. Every fault names its field:
+``fabrics[3].width: must be more than 0``.
+"""
+
+import json
+from collections.abc import Mapping, Sequence
+from fractions import Fraction
+from typing import Annotated, Any, Literal
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
+
+from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.recipe import BadRecipe, CutList, Option
+from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.errors import InvalidValue
+from kersey.core.fabric import Value
+from kersey.core.forms import FACTS
+from kersey.core.forms import Form as FabricForm
+from kersey.core.length import parse_length
+from kersey.core.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
+from kersey.core.yield_report import YieldReport
+
+REQUEST, ANSWER = "request/1", "yield/1"
+MOST_BYTES = 4 * 1024 * 1024
+PIECES = "pieces"
+_LONGEST = 120
+_MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
+_LARGEST = Fraction(3600)
+
+
+class BadRequest(InvalidValue):
+    """A request that cannot be used, in one line that names the field."""
+
+
+def _length(value: Any) -> Any:
+    if isinstance(value, bool) or not isinstance(value, int | float | str):
+        raise ValueError("must be a number of inches, or a length like “2 1/2”")
+    try:
+        length = parse_length(value) if isinstance(value, str) else Fraction(value)
+    except (InvalidValue, OverflowError, ValueError) as error:
+        raise ValueError(f"must be a length like 2.5 or “2 1/2”, not {value!r:.40}") from error
+    if length <= 0:
+        raise ValueError("must be more than 0")
+    if length > _LARGEST:
+        raise ValueError("must be at most 3600")
+    return length
+
+
+Length = Annotated[
+    Fraction,
+    BeforeValidator(_length),
+    WithJsonSchema({"anyOf": [{"type": "number", "exclusiveMinimum": 0, "maximum": 3600},
+                              {"type": "string"}]}),
+]  # fmt: skip
+Name = Annotated[str, Field(min_length=1, max_length=_LONGEST)]
+Count = Annotated[int, Field(ge=1, le=100_000, strict=True)]
+
+
+class _Part(BaseModel):
+    model_config = ConfigDict(frozen=True, extra="forbid")
+
+
+class FabricPart(_Part):
+    """Like physical pieces of one print."""
+
+    id: Name
+    print: Name | None = None
+    form: Literal["strip", "square", "fat-quarter", "fat-eighth", "yardage", "piece"]
+    count: Count = 1
+    width: Length | None = None
+    length: Length | None = None
+    value: Value | None = None
+    roles: list[Name] = Field(default_factory=list, max_length=40)
+    directional: Annotated[bool, Field(strict=True)] = False
+
+
+class PiecePart(_Part):
+    """A piece of a block, by its cut size."""
+
+    label: Name
+    role: Name = ANY
+    width: Length
+    length: Length
+    count: Annotated[int, Field(ge=1, le=1000, strict=True)] = 1
+
+
+class RulePart(_Part):
+    """Which prints go together in a block."""
+
+    roles: list[Name] = Field(min_length=1, max_length=40)
+    print: Literal["same", "different"]
+
+
+class BlockPart(_Part):
+    """A named recipe, or the pieces themselves."""
+
+    recipe: Name
+    finished: Length | tuple[Length, Length] | None = None
+    options: dict[Name, int | float | str | bool] = Field(default_factory=dict, max_length=20)
+    pieces: list[PiecePart] = Field(default_factory=list, max_length=_MOST_NEEDS)
+    rules: list[RulePart] = Field(default_factory=list, max_length=_MOST_RULES)
+
+
+class YieldRequest(_Part):
+    """What is asked."""
+
+    kersey: Literal["request/1"]
+    seam: Length = QUARTER_INCH
+    usable_width: Length = USUAL_WIDTH
+    fabrics: list[FabricPart] = Field(min_length=1, max_length=_MOST_FABRICS)
+    block: BlockPart
+
+
+class Question:
+    """A request read: the problem, and the finished size of its block."""
+
+    def __init__(self, problem: CuttingProblem, finished: tuple[Fraction, Fraction] | None) -> None:
+        self.problem, self.finished = problem, finished
+
+
+def read_request(content: bytes) -> Question:
+    """The question a file asks; raises `BadRequest` with one line that names the field."""
+    if len(content) > MOST_BYTES:
+        raise BadRequest("request: must be at most 4 MB")
+    try:
+        found = json.loads(content.decode("utf-8-sig"), parse_constant=_no_constant)
+    except UnicodeDecodeError as error:
+        raise BadRequest("request: must be UTF-8 text") from error
+    except (ValueError, RecursionError) as error:
+        raise BadRequest("request: must be JSON") from error
+    return question_of(found)
+
+
+def question_of(found: Any) -> Question:
+    """The question of a request already parsed; raises `BadRequest`."""
+    if not isinstance(found, Mapping):
+        raise BadRequest("request: must be an object")
+    try:
+        request = YieldRequest.model_validate(found)
+    except ValidationError as error:
+        raise BadRequest(_first(error)) from None
+    except RecursionError as error:
+        raise BadRequest("request: is nested too deeply") from error
+    try:
+        check_seam(request.seam)
+    except InvalidValue as error:
+        raise BadRequest(f"seam: {error}") from error
+    return _question(request)
+
+
+def write_answer(question: Question, report: YieldReport) -> dict[str, Any]:
+    """The answer as plain words and numbers, in the order of the contract."""
+    plan = report.plan
+    answer: dict[str, Any] = {
+        "kersey": ANSWER,
+        "blocks": plan.blocks,
+        "proved": plan.proved,
+        "bound": plan.bound,
+    }
+    if question.finished:
+        answer["finished"] = [number(side) for side in question.finished]
+    answer["limits"] = [
+        {"role": limit.role, "reason": limit.reason, "one_more": limit.one_more.form,
+         "blocks": limit.blocks}
+        for limit in report.limits
+    ]  # fmt: skip
+    answer["layouts"] = [
+        {
+            "fabric": layout.fabric.name,
+            "copies": layout.copies,
+            "width": number(layout.fabric.width),
+            "length": number(layout.fabric.length),
+            "cuts": [
+                {"label": cut.need.label, "role": cut.need.role, "x": number(cut.x),
+                 "y": number(cut.y), "width": number(cut.width), "length": number(cut.length)}
+                for cut in layout.cuts
+            ],
+        }
+        for layout in plan.layouts
+    ]  # fmt: skip
+    answer["leftovers"] = [
+        {"fabric": left.fabric, "width": number(left.width), "length": number(left.length),
+         "count": left.count}
+        for left in report.leftovers
+    ]  # fmt: skip
+    answer["sensitivity"] = [
+        {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
+    ]
+    return answer
+
+
+def number(length: Fraction) -> int | float:
+    """A plain number; eighths, sixteenths and their like are exact."""
+    return int(length) if length.denominator == 1 else float(length)
+
+
+def schemas() -> dict[str, Any]:
+    """The JSON Schema of requests, and of answers."""
+    return {"request": YieldRequest.model_json_schema(), "yield": _ANSWER_SCHEMA}
+
+
+def recipe_list() -> list[dict[str, Any]]:
+    """Every recipe with its usual size and options."""
+    named = [
+        {
+            "id": recipe.id,
+            "title": recipe.title,
+            "finished": number(recipe.finished),
+            "options": {name: _plain(value) for name, value in recipe.options.items()},
+            "about": recipe.about,
+        }
+        for recipe in recipes().values()
+    ]
+    own = "Pieces of your own, by their cut sizes, with rules for their prints."
+    return [
+        *named,
+        {"id": PIECES, "title": "Pieces", "finished": None, "options": {}, "about": own},
+    ]
+
+
+def _plain(value: Option) -> int | float | str:
+    return number(value) if isinstance(value, Fraction) else value
+
+
+def _no_constant(name: str) -> float:
+    raise ValueError(f"{name} is no JSON number")
+
+
+def _question(request: YieldRequest) -> Question:
+    cut_list, finished = _cut_list(request)
+    fabrics = tuple(_fabric(part, n, request) for n, part in enumerate(request.fabrics))
+    try:
+        problem = CuttingProblem(cut_list.needs, fabrics, cut_list.rules)
+    except InvalidValue as error:
+        raise BadRequest(f"request: {error}") from error
+    return Question(problem, finished)
+
+
+def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
+    form = FabricForm(part.form)
+    usual_width, usual_length = FACTS[form].usual
+    if form is FabricForm.YARDAGE:
+        usual_width = request.usable_width
+    if form is FabricForm.STRIP:
+        usual_length = request.usable_width
+    width = part.width or usual_width
+    length = part.length or usual_length
+    for name, side in (("width", width), ("length", length)):
+        if side is None:
+            raise BadRequest(f"fabrics[{place}].{name}: must be given for {FACTS[form].one}")
+    assert width is not None
+    assert length is not None
+    return Fabric(
+        name=part.id,
+        print=part.print or part.id,
+        width=width,
+        length=length,
+        count=part.count,
+        roles=frozenset(part.roles),
+        directional=part.directional,
+        form=form,
+    )
+
+
+def _cut_list(request: YieldRequest) -> tuple[CutList, tuple[Fraction, Fraction] | None]:
+    block = request.block
+    sizes = block.finished if isinstance(block.finished, tuple) else None
+    square = None if isinstance(block.finished, tuple) else block.finished
+    if block.recipe == PIECES:
+        return _own_pieces(block), sizes or ((square, square) if square else None)
+    recipe = recipes().get(block.recipe)
+    if recipe is None:
+        known = ", ".join([*recipes(), PIECES])
+        raise BadRequest(f"block.recipe: must be one of {known}, not “{block.recipe:.40}”")
+    if block.pieces or block.rules:
+        raise BadRequest("block.pieces: belong to the recipe “pieces” only")
+    if sizes and sizes[0] != sizes[1]:
+        raise BadRequest(f"block.finished: {recipe.id} is square, so write one number")
+    finished = sizes[0] if sizes else square or recipe.finished
+    try:
+        cut = recipe.cut(finished, _options(block, recipe.options), request.seam)
+    except BadRecipe as error:
+        raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
+    except InvalidValue as error:
+        raise BadRequest(f"block: {error}") from error
+    return cut, (finished, finished)
+
+
+def _options(block: BlockPart, usual: Mapping[str, Option]) -> dict[str, Option]:
+    for name in block.options:
+        if name not in usual:
+            known = ", ".join(usual) or "none"
+            raise BadRequest(f"block.options.{name}: unknown; options are {known}")
+    said = {
+        name: Fraction(value) if isinstance(value, float) else value
+        for name, value in block.options.items()
+    }
+    return {**usual, **said}
+
+
+def _own_pieces(block: BlockPart) -> CutList:
+    if not block.pieces:
+        raise BadRequest("block.pieces: must hold at least one piece")
+    needs = tuple(
+        Need(part.label, part.role, part.width, part.length, part.count) for part in block.pieces
+    )
+    there = {need.role for need in needs}
+    for place, rule in enumerate(block.rules):
+        unknown = [role for role in rule.roles if role not in there]
+        if unknown:
+            raise BadRequest(
+                f"block.rules[{place}].roles: no piece has the role “{unknown[0]:.40}”"
+            )
+    rules = tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules)
+    return CutList(needs, rules)
+
+
+def _first(error: ValidationError) -> str:
+    """The first fault in one line: where, and what would be right."""
+    detail = error.errors(include_url=False, include_input=False)[0]
+    where = _where(detail["loc"])
+    kind, facts = detail["type"], detail.get("ctx", {})
+    if kind == "value_error":
+        return f"{where}: {facts['error']}"
+    sentence = _SENTENCES.get(kind)
+    words = sentence.format(**facts) if sentence else detail["msg"][0].lower() + detail["msg"][1:]
+    return f"{where}: {words}"
+
+
+_SENTENCES = {
+    "missing": "is missing",
+    "extra_forbidden": "is not a field of a request",
+    "greater_than_equal": "must be at least {ge}",
+    "less_than_equal": "must be at most {le}",
+    "literal_error": "must be {expected}",
+    "enum": "must be {expected}",
+    "int_type": "must be a whole number",
+    "bool_type": "must be true or false",
+    "string_type": "must be text",
+    "string_too_long": "must have at most {max_length} letters",
+    "string_too_short": "must not be empty",
+    "too_long": "must hold at most {max_length}",
+    "too_short": "must hold at least {min_length}",
+    "list_type": "must be a list",
+    "model_type": "must be an object",
+    "dict_type": "must be an object",
+}
+
+
+def _where(place: Sequence[int | str]) -> str:
+    """``fabrics[3].width``; the names of alternatives are left out."""
+    written = ""
+    for step in place:
+        if isinstance(step, int):
+            written += f"[{step}]"
+        elif step.isidentifier() or "-" not in step:
+            if step.startswith(("function", "tuple", "constrained", "is-instance")):
+                continue
+            written += f".{step}" if written else step
+    return written[:200] or "request"
+
+
+_NUMBER: dict[str, Any] = {"type": "number"}
+_COUNT: dict[str, Any] = {"type": "integer", "minimum": 0}
+_TEXT: dict[str, Any] = {"type": "string"}
+
+
+def _object(**fields: Any) -> dict[str, Any]:
+    return {
+        "type": "object",
+        "properties": fields,
+        "required": [name for name in fields if name != "finished"],
+        "additionalProperties": False,
+    }
+
+
+def _list(of: dict[str, Any]) -> dict[str, Any]:
+    return {"type": "array", "items": of}
+
+
+_ANSWER_SCHEMA = {
+    "title": "YieldAnswer",
+    **_object(
+        kersey={"const": ANSWER},
+        blocks=_COUNT,
+        proved={"type": "boolean"},
+        bound=_COUNT,
+        finished={"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2},
+        limits=_list(_object(role=_TEXT, reason=_TEXT, one_more=_TEXT, blocks=_COUNT)),
+        layouts=_list(
+            _object(
+                fabric=_TEXT,
+                copies=_COUNT,
+                width=_NUMBER,
+                length=_NUMBER,
+                cuts=_list(
+                    _object(label=_TEXT, role=_TEXT, x=_NUMBER, y=_NUMBER, width=_NUMBER,
+                            length=_NUMBER)
+                ),
+            )
+        ),
+        leftovers=_list(_object(fabric=_TEXT, width=_NUMBER, length=_NUMBER, count=_COUNT)),
+        sensitivity=_list(_object(usable_change=_NUMBER, blocks=_COUNT)),
+    ),
+}  # fmt: skip
