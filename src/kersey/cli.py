@@ -111,7 +111,8 @@ def most_blocks(request: Path) -> None:
 @app.command()
 def schema() -> None:
     """The JSON Schema of requests and answers."""
-    print(json.dumps(schemas(), ensure_ascii=False, indent=1))
+    shown = {name: part for name, part in schemas().items() if name != "request_inline"}
+    print(json.dumps(shown, ensure_ascii=False, indent=1))
 
 
 @app.command("recipes")

@@ -25,6 +25,7 @@ from kersey.core.yield_report import YieldReport
 
 REQUEST, ANSWER = "request/1", "yield/1"
 MOST_BYTES = 4 * 1024 * 1024
+TOO_LARGE = "request: must be at most 4 MB"
 PIECES = "pieces"
 _LONGEST = 120
 _MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
@@ -124,7 +125,7 @@ class Question:
 def read_request(content: bytes) -> Question:
     """The question a file asks; raises `BadRequest` with one line that names the field."""
     if len(content) > MOST_BYTES:
-        raise BadRequest("request: must be at most 4 MB")
+        raise BadRequest(TOO_LARGE)
     try:
         found = json.loads(content.decode("utf-8-sig"), parse_constant=_no_constant)
     except UnicodeDecodeError as error:
@@ -199,7 +200,20 @@ def number(length: Fraction) -> int | float:
 
 def schemas() -> dict[str, Any]:
     """The JSON Schema of requests, and of answers."""
-    return {"request": YieldRequest.model_json_schema(), "yield": _ANSWER_SCHEMA}
+    request = YieldRequest.model_json_schema()
+    return {"request": request, "request_inline": _inlined(request), "yield": _ANSWER_SCHEMA}
+
+
+def _inlined(schema: Any, parts: Mapping[str, Any] | None = None) -> Any:
+    """The schema with every reference replaced by what it refers to."""
+    if isinstance(schema, list):
+        return [_inlined(item, parts) for item in schema]
+    if not isinstance(schema, Mapping):
+        return schema
+    parts = parts or schema.get("$defs", {})
+    if "$ref" in schema:
+        return _inlined(parts[schema["$ref"].rsplit("/", 1)[1]], parts)
+    return {name: _inlined(part, parts) for name, part in schema.items() if name != "$defs"}
 
 
 def recipe_list() -> list[dict[str, Any]]:

@@ -10,6 +10,7 @@ from starlette.staticfiles import StaticFiles
 
 from kersey.formats import cupboard_csv, kersey_file, photograph
 from kersey.store.database import open_database
+from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
 from kersey.web.camera import routes as camera
 from kersey.web.cupboard import routes as cupboard
@@ -27,24 +28,28 @@ from kersey.web.templating import STATIC
 from kersey.web.workroom import Workroom
 from kersey.web.yield_page import routes as yield_page
 
+# What is larger than a request may be, but not by far, is still read, to say so in a sentence.
+_MOST_READ = 64 * 1024 * 1024
+
 
 def create_app(settings: ServerSettings) -> FastAPI:
     """Kersey's pages over the data in one folder; raises `UnusableData`."""
-    app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url=None)
+    app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
     app.state.workroom = Workroom(open_database(settings.data), camera=settings.camera)
     app.state.addresses = {}
 
-    app.include_router(first_page.router)
-    app.include_router(cupboard.router)
-    app.include_router(spreadsheet.router)
-    app.include_router(bag.router)
-    app.include_router(camera.router)
-    app.include_router(ledger.router)
-    app.include_router(pull.router)
-    app.include_router(yield_page.router)
-    app.include_router(size.router)
-    app.include_router(cut.router)
-    app.include_router(preferences.router)
+    app.include_router(api.router)
+    app.include_router(first_page.router, include_in_schema=False)
+    app.include_router(cupboard.router, include_in_schema=False)
+    app.include_router(spreadsheet.router, include_in_schema=False)
+    app.include_router(bag.router, include_in_schema=False)
+    app.include_router(camera.router, include_in_schema=False)
+    app.include_router(ledger.router, include_in_schema=False)
+    app.include_router(pull.router, include_in_schema=False)
+    app.include_router(yield_page.router, include_in_schema=False)
+    app.include_router(size.router, include_in_schema=False)
+    app.include_router(cut.router, include_in_schema=False)
+    app.include_router(preferences.router, include_in_schema=False)
     app.mount("/static", _KeptFiles(directory=STATIC), name="static")
 
     install_error_pages(app)
@@ -57,6 +62,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
             app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
             app.url_path_for("read_photograph"): photograph.MOST_BYTES,
+            app.url_path_for("api_yield"): _MOST_READ,
         },
     )
     return app

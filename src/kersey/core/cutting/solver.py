@@ -32,7 +32,12 @@ _ROUND = 1e-6
 _MOST_ROUNDS = 400
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
-_MOST_FRAMES = 2000
+# Of a programme with more columns than this, first those are tried whose use would cost at most so
+# many blocks each.
+_LARGE = 450
+_NEAR = (0.002, 0.02, np.inf)
+# So many frames and fillings make a programme that is solved at once; so many, one worth trying.
+_FEW, _MANY = (150, 400), (2000, _MOST_FILLINGS)
 _FEASIBLE = 2
 
 
@@ -87,9 +92,7 @@ def solve(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
     master = _Master(parts, kinds)
     programme = _Programme(master)
     bound = _generate(programme, pricer, begun + seconds * 0.6)
-    blocks, cuts = programme.whole(bound, max(0.2, begun + seconds - perf_counter()))
-    if blocks < bound:
-        bound, blocks, cuts = _mend(programme, pricer, bound, blocks, cuts, begun + seconds)
+    bound, blocks, cuts = _whole(programme, pricer, bound, begun + seconds)
     layouts = lay_out(problem, kinds, fabrics, cuts, blocks)
     return CuttingPlan(problem, blocks, bound, layouts)
 
@@ -186,8 +189,26 @@ class _Programme:
         return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_key], 0)
 
     def whole(self, bound: int, seconds: float) -> tuple[int, Cuts]:
-        """Whole blocks, at most `bound`, and every piece of fabric cut for them."""
-        self.load()
+        """Whole blocks, at most `bound`, and every piece of fabric cut for them.
+
+        Most numbers that the linear programme is far from using are used by no good answer: of a
+        large programme those nearest to being used are tried first, then more, then all.
+        """
+        self.linear()
+        columns = self.highs.getNumCol()
+        unlike = -np.array(self.highs.getSolution().col_dual)
+        until = perf_counter() + seconds
+        best: tuple[int, Cuts] = (0, [])
+        for within in _NEAR if columns > _LARGE else (np.inf,):
+            left = until - perf_counter()
+            share = left if within == np.inf else left * 0.5
+            found = self._whole(bound, max(0.1, share), unlike > within)
+            best = _better(*best, *found)
+            if best[0] >= bound or perf_counter() > until:
+                break
+        return best
+
+    def _whole(self, bound: int, seconds: float, left_out: NDArray[np.bool_]) -> tuple[int, Cuts]:
         model = _quiet()
         model.passModel(self.highs.getLp())
         columns = model.getNumCol()
@@ -195,13 +216,16 @@ class _Programme:
         model.changeColsIntegrality(
             columns, every, np.array([highspy.HighsVarType.kInteger] * columns)
         )
+        out = np.flatnonzero(left_out).astype(np.int32)
+        nothing = np.zeros(len(out))
+        model.changeColsBounds(len(out), out, nothing, nothing)
         model.changeColBounds(0, 0.0, float(bound))
         model.setOptionValue("time_limit", seconds)
         model.setOptionValue("mip_rel_gap", 0.0)
         model.setOptionValue("mip_abs_gap", 0.99)
         model.run()
         limit = model.getInfo().mip_dual_bound
-        self.whole_bound = int(np.floor(min(limit, bound) + _ROUND))
+        self.whole_bound = bound if len(out) else int(np.floor(min(limit, bound) + _ROUND))
         if model.getInfo().primal_solution_status != _FEASIBLE:
             return 0, []
         times = np.rint(np.array(model.getSolution().col_value)).astype(int)
@@ -290,49 +314,55 @@ def _first_patterns(master: _Master, pricer: Pricer) -> None:
             master.add(kind, pricer.pattern(pair))
 
 
-def _mend(
-    programme: _Programme, pricer: Pricer, bound: int, blocks: int, cuts: Cuts, until: float
+def _whole(
+    programme: _Programme, pricer: Pricer, bound: int, until: float
 ) -> tuple[int, int, Cuts]:
-    """Try for more blocks, or prove that there are none: (bound, blocks, cuts).
+    """Whole blocks: (bound, blocks, cuts); the bound falls when fewer are proved to be the most.
 
-    With every frame and every filling, where they are few, the integer programme itself decides;
-    else with the fillings that need no trim, then with patterns priced for just what one block
-    more still wants.
+    With every frame and every filling, where they are few, the integer programme itself decides.
+    Else it has the fillings that need no trim, and what pricing has found; where that misses the
+    bound, more is tried as long as there is time.
     """
-    master = programme.master
-    complete = _add_everything(master, pricer)
+
+    def left() -> float:
+        return max(0.1, until - perf_counter())
+
+    complete = _add_everything(programme.master, pricer, _FEW)
     if not complete:
-        _add_untrimmed(master, pricer)
-    share = 1.0 if complete else 0.6
-    found, cut = programme.whole(bound, max(0.1, (until - perf_counter()) * share))
-    if found > blocks:
-        blocks, cuts = found, cut
+        _add_untrimmed(programme.master, pricer)
+    blocks, cuts = programme.whole(bound, left() if complete else left() * 0.5)
+    if not complete and blocks < bound and perf_counter() < until:
+        complete = _add_everything(programme.master, pricer, _MANY)
+        if complete:
+            blocks, cuts = _better(blocks, cuts, *programme.whole(bound, left()))
     if complete:
         return min(bound, max(blocks, programme.whole_bound)), blocks, cuts
     for target in range(bound, blocks, -1):
         if perf_counter() > until or blocks >= target:
             break
-        if not _dive(programme, pricer, target, until):
-            continue
-        found, cut = programme.whole(target, max(0.1, until - perf_counter()))
-        if found > blocks:
-            blocks, cuts = found, cut
+        if _dive(programme, pricer, target, until):
+            blocks, cuts = _better(blocks, cuts, *programme.whole(target, left()))
     return bound, blocks, cuts
 
 
-def _add_everything(master: _Master, pricer: Pricer) -> bool:
-    """Bring in every frame and filling there is, if they are few enough to be handled."""
+def _better(blocks: int, cuts: Cuts, found: int, cut: Cuts) -> tuple[int, Cuts]:
+    return (found, cut) if found > blocks else (blocks, cuts)
+
+
+def _add_everything(master: _Master, pricer: Pricer, most: tuple[int, int]) -> bool:
+    """Bring in every frame and filling there is, if they are no more than so many of each."""
+    most_frames, most_fillings = most
     frames: list[tuple[int, bool, tuple[int, ...]]] = []
     for kind, along in pricer.ways:
-        ways = pricer.frames(kind, along, _MOST_FRAMES)
-        if ways is None or len(frames) + len(ways) > _MOST_FRAMES:
+        ways = pricer.frames(kind, along, most_frames)
+        if ways is None or len(frames) + len(ways) > most_frames:
             return False
         frames.extend((kind, along, way) for way in ways)
     keys = {master.key(k, along, b) for k, along, way in frames for b in way}
     strips: list[tuple[StripKey, Strip]] = []
     for key in sorted(keys, key=repr):
-        fillings = pricer.fillings(*key, _MOST_FILLINGS, trimmed=True)
-        if fillings is None or len(strips) + len(fillings) > _MOST_FILLINGS:
+        fillings = pricer.fillings(*key, most_fillings, trimmed=True)
+        if fillings is None or len(strips) + len(fillings) > most_fillings:
             return False
         strips.extend((key, strip) for strip in fillings)
     for key, strip in strips:

@@ -1,0 +1,1 @@
+"""The computation without pages, for programs."""

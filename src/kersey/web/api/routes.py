@@ -1,0 +1,70 @@
+"""The computation by HTTP: the same requests and answers as on the command line."""
+
+import json
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Depends, Request
+from starlette.responses import JSONResponse, Response
+
+from kersey.core.errors import KerseyError
+from kersey.core.yield_report import FaultyPlan, yield_report
+from kersey.formats.yield_request import (
+    MOST_BYTES,
+    TOO_LARGE,
+    read_request,
+    recipe_list,
+    schemas,
+    write_answer,
+)
+
+router = APIRouter(prefix="/api", tags=["computation"])
+
+
+async def _body(request: Request) -> bytes:
+    return await request.body()
+
+
+Body = Annotated[bytes, Depends(_body)]
+
+
+def _said(words: str, schema: dict[str, Any]) -> dict[str, Any]:
+    return {"description": words, "content": {"application/json": {"schema": schema}}}
+
+
+_ERROR = {"type": "object", "properties": {"error": {"type": "string"}}, "required": ["error"]}
+_SCHEMAS = schemas()
+
+
+@router.post(
+    "/yield",
+    name="api_yield",
+    summary="How many blocks the fabric gives, how to cut them, and what stopped it",
+    openapi_extra={
+        "requestBody": {
+            "required": True,
+            "content": {"application/json": {"schema": _SCHEMAS["request_inline"]}},
+        }
+    },
+    responses={
+        200: _said("The most blocks found, with the bound.", _SCHEMAS["yield"]),
+        413: _said("The request is too large.", _ERROR),
+        422: _said("The request cannot be used; the sentence names the field.", _ERROR),
+    },
+)
+def api_yield(body: Body) -> Response:
+    if len(body) > MOST_BYTES:
+        return JSONResponse({"error": TOO_LARGE}, status_code=413)
+    try:
+        question = read_request(body)
+        answer = write_answer(question, yield_report(question.problem))
+    except FaultyPlan:
+        raise
+    except KerseyError as error:
+        return JSONResponse({"error": str(error)}, status_code=422)
+    text = json.dumps(answer, ensure_ascii=False, indent=1)
+    return Response(text, media_type="application/json")
+
+
+@router.get("/recipes", name="api_recipes", summary="Every block that a request can name")
+def api_recipes() -> Response:
+    return JSONResponse(recipe_list())
