@@ -1,5 +1,6 @@
 """The command line: what is said, and what is refused in one line."""
 
+import json
 import socket
 import subprocess
 import sys
@@ -54,3 +55,32 @@ def test_a_file_that_is_not_ours_is_refused_in_one_line(tmp_path: Path) -> None:
         assert answer.returncode == 1
         assert answer.stderr.count("\n") == 1
         assert "Traceback" not in answer.stderr
+
+
+def test_a_yield_without_a_browser(tmp_path: Path) -> None:
+    request = tmp_path / "request.json"
+    fabrics = [{"id": f"p{n}", "form": "strip", "count": 2} for n in range(20)]
+    asked = {"kersey": "request/1", "fabrics": fabrics, "block": {"recipe": "rails"}}
+    request.write_text(json.dumps(asked))
+    answer = kersey("yield", str(request))
+    assert (answer.returncode, answer.stderr) == (0, "")
+    assert json.loads(answer.stdout)["blocks"] == 80
+
+
+@pytest.mark.parametrize("content", ["", "{}", "[1, 2]", '{"kersey": "request/1", "fabrics": 7}'])
+def test_a_request_that_cannot_be_used_exits_with_2_and_one_line(
+    tmp_path: Path, content: str
+) -> None:
+    (tmp_path / "bad.json").write_text(content)
+    for path in (tmp_path / "bad.json", tmp_path, tmp_path / "missing.json"):
+        answer = kersey("yield", str(path))
+        assert (answer.returncode, answer.stdout) == (2, "")
+        assert answer.stderr.count("\n") == 1
+        assert "Traceback" not in answer.stderr
+
+
+def test_what_can_be_asked_is_told() -> None:
+    schema = json.loads(kersey("schema").stdout)
+    assert set(schema) == {"request", "yield"}
+    ids = {recipe["id"] for recipe in json.loads(kersey("recipes").stdout)}
+    assert {"rails", "pieces"} <= ids

@@ -12,12 +12,14 @@ from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from datetime import UTC, datetime
 from pathlib import Path
+from time import perf_counter
 from typing import Annotated, NoReturn
 
 import typer
 import uvicorn
 from sqlalchemy.orm import Session
 
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.yield_report import FaultyPlan, yield_report
 from kersey.demo.sample_world import load_sample_world
@@ -100,7 +102,7 @@ def most_blocks(request: Path) -> None:
     """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
     try:
         question = read_request(_read_file(request))
-        answer = write_answer(question, yield_report(question.problem))
+        answer = write_answer(question, yield_report(question.problem, Watch(perf_counter)))
     except FaultyPlan as error:
         _fail(str(error))
     except KerseyError as error:

@@ -13,6 +13,7 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 
 # Handbook section 4: half an inch and an inch less and more.
@@ -62,26 +63,26 @@ class YieldReport:
     sensitivity: tuple[tuple[Fraction, int], ...]
 
 
-def yield_report(problem: CuttingProblem, seconds: float = 5.0) -> YieldReport:
-    """Solve a problem and explain the answer; `seconds` for the plan itself.
+def yield_report(problem: CuttingProblem, watch: Watch) -> YieldReport:
+    """Solve a problem and explain the answer; `watch` says how long each plan may take.
 
     Raises `FaultyPlan` when the checker finds fault with it.
     """
-    plan = checked_plan(problem, seconds)
+    plan = checked_plan(problem, watch)
     changed = ((step, at_usable(problem, step)) for step in CHANGES)
     return YieldReport(
         plan=plan,
-        limits=tuple(_limits(plan, seconds)),
+        limits=tuple(_limits(plan, watch)),
         leftovers=tuple(leftovers(plan)),
         sensitivity=tuple(
-            (step, checked_plan(other, seconds).blocks if other else 0) for step, other in changed
+            (step, checked_plan(other, watch).blocks if other else 0) for step, other in changed
         ),
     )
 
 
-def checked_plan(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
+def checked_plan(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     """The plan, judged by the checker before anybody sees it; raises `FaultyPlan`."""
-    plan = solve(problem, seconds)
+    plan = solve(problem, watch.anew())
     found = faults(plan)
     if found:
         raise FaultyPlan(found)
@@ -117,12 +118,12 @@ def leftovers(plan: CuttingPlan) -> list[Leftover]:
     return [Leftover(*key, count) for key, count in biggest]
 
 
-def _limits(plan: CuttingPlan, seconds: float) -> Iterable[Limit]:
+def _limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
-    alone = {role: _alone(problem, role, seconds) for role in _roles(problem)}
+    alone = {role: _alone(problem, role, watch) for role in _roles(problem)}
     tried = [
-        (fabric, checked_plan(_with_one_more(problem, fabric), seconds).blocks)
+        (fabric, checked_plan(_with_one_more(problem, fabric), watch).blocks)
         for fabric in _sorts(problem)[:_MOST_LIMITS]
     ]
     most = max((blocks for _, blocks in tried), default=plan.blocks)
@@ -136,11 +137,11 @@ def _roles(problem: CuttingProblem) -> list[str]:
     return list(dict.fromkeys(need.role for need in problem.needs))
 
 
-def _alone(problem: CuttingProblem, role: str, seconds: float) -> int:
+def _alone(problem: CuttingProblem, role: str, watch: Watch) -> int:
     """Blocks for which the pieces of one role could be cut if no other role took any fabric."""
     needs = tuple(need for need in problem.needs if need.role == role)
     rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
-    return solve(replace(problem, needs=needs, rules=rules), seconds).blocks
+    return solve(replace(problem, needs=needs, rules=rules), watch.anew()).blocks
 
 
 def _sorts(problem: CuttingProblem) -> list[Fabric]:

@@ -294,8 +294,9 @@ def _cut_list(request: YieldRequest) -> tuple[CutList, tuple[Fraction, Fraction]
     if sizes and sizes[0] != sizes[1]:
         raise BadRequest(f"block.finished: {recipe.id} is square, so write one number")
     finished = sizes[0] if sizes else square or recipe.finished
+    options = _options(block, recipe.options)
     try:
-        cut = recipe.cut(finished, _options(block, recipe.options), request.seam)
+        cut = recipe.cut(finished, options, request.seam)
     except BadRecipe as error:
         raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:

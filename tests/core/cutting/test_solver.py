@@ -3,6 +3,7 @@
 from dataclasses import replace
 from fractions import Fraction
 from itertools import combinations
+from time import perf_counter
 
 import pytest
 from hypothesis import given, settings
@@ -12,14 +13,19 @@ from tests.core.cutting.brute_force import most_blocks
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
+from kersey.core.cutting.watch import Watch
 from kersey.core.forms import Form
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")
 DARK = ("15/4", "5", "25/4", "15/2", "35/4", "10")
 
 
+def solved(problem: CuttingProblem) -> CuttingPlan:
+    return solve(problem, Watch(perf_counter))
+
+
 def checked(problem: CuttingProblem) -> CuttingPlan:
-    plan = solve(problem)
+    plan = solved(problem)
     assert faults(plan) == []
     return plan
 
@@ -141,13 +147,13 @@ def test_laws(problem: CuttingProblem, data: st.DataObject) -> None:
 
 
 def test_the_same_question_has_the_same_answer() -> None:
-    assert solve(log_cabin("41/2")) == solve(log_cabin("41/2"))
+    assert solved(log_cabin("41/2")) == solved(log_cabin("41/2"))
 
 
 @given(problems(), st.data())
 def test_the_checker_finds_what_is_wrong(problem: CuttingProblem, data: st.DataObject) -> None:
     """Plans spoiled in every way it should see."""
-    plan = solve(problem)
+    plan = solved(problem)
     if not plan.layouts:
         return
     layout = data.draw(st.sampled_from(plan.layouts))
@@ -178,7 +184,7 @@ def test_the_checker_knows_what_a_ruler_cannot_cut() -> None:
     fabric = Fabric("f", "f", Fraction(3), Fraction(3))
     problem = CuttingProblem((need,), (fabric,))
     places = [(0, 0, 1, 2), (1, 0, 2, 1), (2, 1, 1, 2), (0, 2, 2, 1)]
-    plan = solve(problem)
+    plan = solved(problem)
     template = plan.layouts[0].cuts[0] if plan.layouts else None
     assert template is not None
     cuts = tuple(

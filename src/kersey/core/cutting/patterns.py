@@ -107,27 +107,51 @@ class Pricer:
         return Pattern(along, tuple(sorted(strips, key=lambda s: -s.breadth)))
 
     def fillings(
-        self, strip_class: StripClass, breadth: int, run: int, most: int, trimmed: bool
+        self, strip_class: StripClass, breadth: int, run: int, most: int
     ) -> list[Strip] | None:
         """Every way to fill a strip so that no more fits; None when there are more than `most`.
 
-        With pieces of just its breadth, or also with narrower ones, which are then `trimmed`.
+        With pieces of its breadth and with narrower ones, which are then trimmed.
         """
+        items = self._fitting(strip_class, breadth, trimmed=True)
+        ways, complete = fill(items, run, most)
+        return [Strip(breadth, tuple(sorted(way))) for way in ways] if complete else None
+
+    def some_fillings(
+        self, strip_class: StripClass, breadth: int, run: int, most: int
+    ) -> list[Strip]:
+        """At most so many ways to fill a strip with pieces of just its breadth."""
+        items = self._fitting(strip_class, breadth, trimmed=False)
+        return [Strip(breadth, tuple(sorted(way))) for way in fill(items, run, most)[0]]
+
+    def can_fill(self, strip_class: StripClass, breadth: int, run: int) -> bool:
+        """Whether a piece of just this breadth fits into the strip."""
+        return any(
+            length <= run for length, _ in self._fitting(strip_class, breadth, trimmed=False)
+        )
+
+    @property
+    def breadths(self) -> tuple[int, ...]:
+        """Every breadth that a piece may have, the narrowest first."""
+        return tuple(int(breadth) for breadth in self._breadths)
+
+    def _fitting(
+        self, strip_class: StripClass, breadth: int, trimmed: bool
+    ) -> list[tuple[int, tuple[int, bool]]]:
+        """(run, piece) of what may lie in a strip of this breadth."""
         row = self._classes.index(strip_class) * len(self._breadths) + len(self._breadths) - 1
-        items = [
+        return [
             (int(self._run[i]), (self._items[i][0], self._items[i][1]))
             for i in np.flatnonzero(self._allowed[row])
             if self._breadth[i] == breadth or (trimmed and self._breadth[i] < breadth)
         ]
-        ways = fill(items, run, most)
-        return None if ways is None else [Strip(breadth, tuple(sorted(way))) for way in ways]
 
     def frames(self, kind: int, along: bool, most: int) -> list[tuple[int, ...]] | None:
         """Every way to lay strips side by side so that no more fits; None when more than `most`."""
         fabric = self.kinds[kind]
         side = fabric.width if along else fabric.length
-        ways = fill([(int(b), int(b)) for b in self._breadths], side, most)
-        return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
+        ways, complete = fill([(int(b), int(b)) for b in self._breadths], side, most)
+        return [tuple(sorted(way, reverse=True)) for way in ways] if complete else None
 
     @property
     def ways(self) -> list[tuple[int, bool]]:
@@ -254,15 +278,15 @@ def _before(places: Wholes, steps: Wholes) -> Wholes:
 
 def fill(
     items: Sequence[tuple[int, Piece]], room: int, most: int
-) -> list[tuple[Piece, ...]] | None:
-    """Every way to fill the room with items (length, what) until not even the shortest fits.
+) -> tuple[list[tuple[Piece, ...]], bool]:
+    """Ways to fill the room with items (length, what) until not even the shortest fits.
 
-    None when there are more than `most`.
+    At most so many, those with many of the longest first; and whether they are all there are.
     """
     found: list[tuple[Piece, ...]] = []
-    longest_first = sorted(items, key=lambda item: -item[0])
-    if not longest_first or longest_first[-1][0] > room:
-        return found
+    longest_first = sorted((item for item in items if item[0] <= room), key=lambda i: -i[0])
+    if not longest_first:
+        return found, True
 
     def go(place: int, left: int, so_far: tuple[Piece, ...]) -> bool:
         length, what = longest_first[place]
@@ -274,4 +298,5 @@ def fill(
             for count in range(left // length, -1, -1)
         )
 
-    return found if go(0, room, ()) else None
+    complete = go(0, room, ())
+    return found[:most], complete

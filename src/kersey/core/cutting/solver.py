@@ -13,7 +13,6 @@ edge colouring of the graph of prints and parts, by König's theorem).
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
-from time import perf_counter
 
 import highspy
 import numpy as np
@@ -24,14 +23,20 @@ from kersey.core.cutting.parts import Parts, parts_of
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.scale import in_units, unit_of
+from kersey.core.cutting.watch import Watch
 
 Floats = NDArray[np.float64]
 
 _ENOUGH = 1e-7
 _ROUND = 1e-6
 _MOST_ROUNDS = 400
+# Of the time, this much is kept for finding whole numbers.
+_WHOLE_NUMBERS_TAKE = 0.4
+_LEAST_SECONDS = 0.1
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
+# Of a piece that holds so many strips, and of which there are only so few, strips are laid freely.
+_MANY_STRIPS, _RARE = 16, 4
 # Of a programme with more columns than this, first those are tried whose use would cost at most so
 # many blocks each.
 _LARGE = 450
@@ -58,6 +63,8 @@ class _Master:
     keys: dict[StripKey, int] = field(default_factory=dict)
     frames: dict[tuple[int, bool, tuple[int, ...]], None] = field(default_factory=dict)
     strips: dict[tuple[StripKey, Strip], None] = field(default_factory=dict)
+    breadths: tuple[int, ...] = ()
+    large_ways: list[tuple[int, bool]] = field(default_factory=list)
 
     def add(self, kind: int, pattern: Pattern) -> bool:
         """Take a pattern apart and in; whether anything of it is new."""
@@ -78,11 +85,11 @@ class _Master:
         return class_of(fabric, along), breadth, run
 
 
-def solve(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
-    """The most blocks found in the time, with the bound; the same question gives the same answer
-    as long as the time is enough.
+def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+    """The most blocks found while the watch runs, with the bound.
+
+    The same question gives the same answer as long as the time is enough.
     """
-    begun = perf_counter()
     parts = parts_of(problem)
     kinds, fabrics = _kinds(problem, parts)
     if not kinds or not parts.possible(kinds):
@@ -90,9 +97,11 @@ def solve(problem: CuttingProblem, seconds: float = 5.0) -> CuttingPlan:
     needs = _need_sizes(problem)
     pricer = Pricer(needs, kinds)
     master = _Master(parts, kinds)
+    master.breadths = pricer.breadths
+    master.large_ways = [way for way in pricer.ways if _is_large(kinds[way[0]], pricer.breadths)]
     programme = _Programme(master)
-    bound = _generate(programme, pricer, begun + seconds * 0.6)
-    bound, blocks, cuts = _whole(programme, pricer, bound, begun + seconds)
+    bound = _generate(programme, pricer, watch)
+    bound, blocks, cuts = _whole(programme, pricer, bound, watch)
     layouts = lay_out(problem, kinds, fabrics, cuts, blocks)
     return CuttingPlan(problem, blocks, bound, layouts)
 
@@ -128,6 +137,11 @@ def _kinds(problem: CuttingProblem, parts: Parts) -> tuple[list[Kind], list[list
         for kind, numbers in found.items()
     ]
     return kinds, list(found.values())
+
+
+def _is_large(kind: Kind, breadths: Sequence[int]) -> bool:
+    """Whether so many strips lie in a piece that its frames cannot all be known, and it is rare."""
+    return kind.count <= _RARE and max(kind.width, kind.length) // breadths[0] >= _MANY_STRIPS
 
 
 class _Programme:
@@ -188,7 +202,7 @@ class _Programme:
         split = len(self.rows)
         return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_key], 0)
 
-    def whole(self, bound: int, seconds: float) -> tuple[int, Cuts]:
+    def whole(self, bound: int, watch: Watch, share: float = 1.0) -> tuple[int, Cuts]:
         """Whole blocks, at most `bound`, and every piece of fabric cut for them.
 
         Most numbers that the linear programme is far from using are used by no good answer: of a
@@ -197,20 +211,19 @@ class _Programme:
         self.linear()
         columns = self.highs.getNumCol()
         unlike = -np.array(self.highs.getSolution().col_dual)
-        until = perf_counter() + seconds
         best: tuple[int, Cuts] = (0, [])
         for within in _NEAR if columns > _LARGE else (np.inf,):
-            left = until - perf_counter()
-            share = left if within == np.inf else left * 0.5
-            found = self._whole(bound, max(0.1, share), unlike > within)
+            seconds = watch.left * share * (1.0 if within == np.inf else 0.5)
+            found = self._whole(bound, max(_LEAST_SECONDS, seconds), unlike > within)
             best = _better(*best, *found)
-            if best[0] >= bound or perf_counter() > until:
+            if best[0] >= bound or watch.left < 0:
                 break
         return best
 
     def _whole(self, bound: int, seconds: float, left_out: NDArray[np.bool_]) -> tuple[int, Cuts]:
         model = _quiet()
         model.passModel(self.highs.getLp())
+        laid = self._lay_freely(model)
         columns = model.getNumCol()
         every = np.arange(columns, dtype=np.int32)
         model.changeColsIntegrality(
@@ -229,21 +242,53 @@ class _Programme:
         if model.getInfo().primal_solution_status != _FEASIBLE:
             return 0, []
         times = np.rint(np.array(model.getSolution().col_value)).astype(int)
-        return int(times[0]), self._cuts(times)
+        return int(times[0]), self._cuts(times, laid)
 
-    def _cuts(self, times: NDArray[np.int_]) -> Cuts:
+    def _lay_freely(self, model: highspy.Highs) -> list[tuple[int, bool, list[tuple[int, int]]]]:
+        """Of large pieces, of which frames are many, strips may be laid in any number that fits.
+
+        For each piece and way: (kind, along, columns with the breadth of their strips).
+        """
+        master, infinity = self.master, highspy.kHighsInf
+        laid = []
+        for kind, along in master.large_ways:
+            fabric = master.kinds[kind]
+            side = fabric.width if along else fabric.length
+            for _ in range(fabric.count):
+                room = model.getNumRow()
+                model.addRow(-infinity, 0.0, 0, np.array([], np.int32), np.array([]))
+                rows = np.array([len(self.rows) + kind, room], np.int32)
+                model.addCol(0.0, 0.0, 1.0, 2, rows, np.array([1.0, -float(side)]))
+                columns = []
+                for breadth in master.breadths:
+                    key = master.keys.get(master.key(kind, along, breadth))
+                    if key is not None and breadth <= side:
+                        columns.append((model.getNumCol(), breadth))
+                        rows = np.array([self._first_key + key, room], np.int32)
+                        most = float(side // breadth)
+                        model.addCol(0.0, 0.0, most, 2, rows, np.array([1.0, float(breadth)]))
+                laid.append((kind, along, columns))
+        return laid
+
+    def _cuts(
+        self, times: NDArray[np.int_], laid: Sequence[tuple[int, bool, list[tuple[int, int]]]]
+    ) -> Cuts:
         """Frames filled with strips, one for each piece of fabric."""
         frames, strips = list(self.master.frames), list(self.master.strips)
         ready: dict[StripKey, list[Strip]] = {}
-        for (what, number), count in zip(self._column_of, times, strict=True):
+        for (what, number), count in zip(self._column_of, times, strict=False):
             if what == "strip":
                 key, strip = strips[number]
                 ready.setdefault(key, []).extend([strip] * int(count))
         cuts: Cuts = []
-        for (what, number), count in zip(self._column_of, times, strict=True):
+        for (what, number), count in zip(self._column_of, times, strict=False):
             if what == "frame":
                 for _ in range(int(count)):
                     cuts.append(self._filled(*frames[number], ready))
+        for kind, along, columns in laid:
+            breadths = tuple(b for column, b in columns for _ in range(int(times[column])))
+            if breadths:
+                cuts.append(self._filled(kind, along, breadths, ready))
         return cuts
 
     def _filled(
@@ -273,7 +318,7 @@ def _quiet() -> highspy.Highs:
     return highs
 
 
-def _generate(programme: _Programme, pricer: Pricer, until: float) -> int:
+def _generate(programme: _Programme, pricer: Pricer, watch: Watch) -> int:
     """Price patterns until none helps; the bound is the whole part of the programme's optimum."""
     master = programme.master
     counts = np.array([kind.count for kind in master.kinds], dtype=float)
@@ -295,7 +340,7 @@ def _generate(programme: _Programme, pricer: Pricer, until: float) -> int:
             for pair, (price, kind, _) in enumerate(found)
             if price > fabric[kind] + _ENOUGH
         ]
-        if not any(fresh) or perf_counter() > until:
+        if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
             break
     return int(np.floor(bound + _ROUND))
 
@@ -315,7 +360,7 @@ def _first_patterns(master: _Master, pricer: Pricer) -> None:
 
 
 def _whole(
-    programme: _Programme, pricer: Pricer, bound: int, until: float
+    programme: _Programme, pricer: Pricer, bound: int, watch: Watch
 ) -> tuple[int, int, Cuts]:
     """Whole blocks: (bound, blocks, cuts); the bound falls when fewer are proved to be the most.
 
@@ -323,25 +368,21 @@ def _whole(
     Else it has the fillings that need no trim, and what pricing has found; where that misses the
     bound, more is tried as long as there is time.
     """
-
-    def left() -> float:
-        return max(0.1, until - perf_counter())
-
     complete = _add_everything(programme.master, pricer, _FEW)
     if not complete:
         _add_untrimmed(programme.master, pricer)
-    blocks, cuts = programme.whole(bound, left() if complete else left() * 0.5)
-    if not complete and blocks < bound and perf_counter() < until:
+    blocks, cuts = programme.whole(bound, watch, 1.0 if complete else 0.8)
+    if not complete and blocks < bound and watch.left > 0:
         complete = _add_everything(programme.master, pricer, _MANY)
         if complete:
-            blocks, cuts = _better(blocks, cuts, *programme.whole(bound, left()))
+            blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch))
     if complete:
         return min(bound, max(blocks, programme.whole_bound)), blocks, cuts
     for target in range(bound, blocks, -1):
-        if perf_counter() > until or blocks >= target:
+        if watch.left < 0 or blocks >= target:
             break
-        if _dive(programme, pricer, target, until):
-            blocks, cuts = _better(blocks, cuts, *programme.whole(target, left()))
+        if _dive(programme, pricer, target, watch):
+            blocks, cuts = _better(blocks, cuts, *programme.whole(target, watch))
     return bound, blocks, cuts
 
 
@@ -361,7 +402,7 @@ def _add_everything(master: _Master, pricer: Pricer, most: tuple[int, int]) -> b
     keys = {master.key(k, along, b) for k, along, way in frames for b in way}
     strips: list[tuple[StripKey, Strip]] = []
     for key in sorted(keys, key=repr):
-        fillings = pricer.fillings(*key, most_fillings, trimmed=True)
+        fillings = pricer.fillings(*key, most_fillings)
         if fillings is None or len(strips) + len(fillings) > most_fillings:
             return False
         strips.extend((key, strip) for strip in fillings)
@@ -378,13 +419,18 @@ def _add_everything(master: _Master, pricer: Pricer, most: tuple[int, int]) -> b
 
 def _add_untrimmed(master: _Master, pricer: Pricer) -> None:
     """Bring in the fillings of strips met so far with pieces of just their breadth."""
+    for kind, along in master.large_ways:
+        for breadth in master.breadths:
+            key = master.key(kind, along, breadth)
+            if pricer.can_fill(*key):
+                master.keys.setdefault(key, len(master.keys))
     each = max(20, _MOST_FILLINGS // max(1, len(master.keys)))
     for key in list(master.keys):
-        for strip in pricer.fillings(*key, each, trimmed=False) or ():
+        for strip in pricer.some_fillings(*key, each):
             master.strips.setdefault((key, strip))
 
 
-def _dive(programme: _Programme, pricer: Pricer, target: int, until: float) -> bool:
+def _dive(programme: _Programme, pricer: Pricer, target: int, watch: Watch) -> bool:
     """Settle one number after the other, pricing for what is then still wanted; anything new?"""
     master, parts = programme.master, programme.master.parts
     before = len(master.frames) + len(master.strips)
@@ -393,7 +439,7 @@ def _dive(programme: _Programme, pricer: Pricer, target: int, until: float) -> b
     lp.passModel(programme.highs.getLp())
     lp.changeColBounds(0, float(target), float(target))
     for _ in range(_MOST_SETTLED):
-        if perf_counter() > until:
+        if watch.left < 0:
             break
         lp.run()
         values = np.array(lp.getSolution().col_value)

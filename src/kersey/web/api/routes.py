@@ -1,11 +1,13 @@
 """The computation by HTTP: the same requests and answers as on the command line."""
 
 import json
+from time import perf_counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Request
 from starlette.responses import JSONResponse, Response
 
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.yield_report import FaultyPlan, yield_report
 from kersey.formats.yield_request import (
@@ -56,7 +58,7 @@ def api_yield(body: Body) -> Response:
         return JSONResponse({"error": TOO_LARGE}, status_code=413)
     try:
         question = read_request(body)
-        answer = write_answer(question, yield_report(question.problem))
+        answer = write_answer(question, yield_report(question.problem, Watch(perf_counter)))
     except FaultyPlan:
         raise
     except KerseyError as error:

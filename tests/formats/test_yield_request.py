@@ -1,0 +1,184 @@
+"""Requests and answers: the contract's own example, and every fault told in one line."""
+
+import json
+from fractions import Fraction
+from time import perf_counter
+from typing import Any
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from kersey.core.blocks.catalogue import recipes
+from kersey.core.cutting.problem import CuttingProblem
+from kersey.core.cutting.watch import Watch
+from kersey.core.yield_report import yield_report
+from kersey.formats.yield_request import (
+    BadRequest,
+    read_request,
+    recipe_list,
+    schemas,
+    write_answer,
+)
+
+STRIP = {"id": "lamp-red", "print": "lamp red", "form": "strip", "count": 2, "width": 2.5,
+         "length": 42, "value": "dark", "roles": ["dark"], "directional": False}  # fmt: skip
+ASH = {"id": "ash", "form": "fat-quarter", "count": 12, "width": 17.5, "length": 21,
+       "roles": ["light"]}  # fmt: skip
+RAILS = {"recipe": "rails", "finished": 6, "options": {"strips": 3, "method": "segments"}}
+EXAMPLE: dict[str, Any] = {
+    "kersey": "request/1", "seam": 0.25, "fabrics": [STRIP, ASH], "block": RAILS,
+}  # fmt: skip
+LIGHT = {"label": "A", "role": "light", "width": 2, "length": 3, "count": 2}
+OWN = {
+    "recipe": "pieces",
+    "pieces": [LIGHT, {"label": "A", "role": "dark", "width": 2, "length": "3 1/2"}],
+    "rules": [{"roles": ["light"], "print": "same"},
+              {"roles": ["light", "dark"], "print": "different"}],
+}  # fmt: skip
+
+
+def asked(**changes: Any) -> bytes:
+    return json.dumps({**EXAMPLE, **changes}).encode()
+
+
+def answer(content: bytes) -> dict[str, Any]:
+    question = read_request(content)
+    return write_answer(question, yield_report(question.problem, Watch(perf_counter)))
+
+
+def test_the_example_of_the_contract() -> None:
+    found = answer(asked())
+    # Two strips give 12 segments; a fat quarter 21 (7 by 3 along, or 8 x 2 = 16 across): 264 / 3.
+    assert (found["blocks"], found["proved"], found["bound"]) == (88, True, 88)
+    assert found["finished"] == [6, 6]
+    assert {layout["fabric"] for layout in found["layouts"]} == {"lamp-red", "ash"}
+    assert [s["usable_change"] for s in found["sensitivity"]] == [-0.5, -1, 0.5, 1]
+    assert {(limit["one_more"], limit["blocks"]) for limit in found["limits"]} == {
+        ("strip", 90), ("fat-quarter", 95),
+    }  # fmt: skip
+    assert {"fabric": "lamp-red", "width": 2.5, "length": 3, "count": 2} in found["leftovers"]
+
+
+def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
+    fabrics = [{"id": f"p{n}", "form": "strip", "count": 2} for n in range(20)]
+    found = answer(asked(fabrics=fabrics))
+    assert found["blocks"] == 80
+    assert found["sensitivity"] == [
+        {"usable_change": change, "blocks": 80} for change in (-0.5, -1, 0.5, 1)
+    ]
+    assert found["limits"][0]["blocks"] == 82
+    assert sum(left["count"] for left in found["leftovers"]) == 40
+
+
+def test_answers_are_the_same_to_the_byte_and_follow_their_schema() -> None:
+    first = json.dumps(answer(asked(block=OWN)))
+    assert first == json.dumps(answer(asked(block=OWN)))
+    required = set(schemas()["yield"]["required"])
+    assert required <= set(json.loads(first))
+    assert "finished" not in json.loads(first)
+
+
+def test_lengths_as_people_write_them() -> None:
+    fabric = {"id": "a", "form": "strip", "width": "6.5 cm", "length": "107 cm"}
+    problem = read_request(asked(fabrics=[fabric], seam="1/4")).problem
+    assert problem.fabrics[0].width == Fraction(325, 127)
+    assert problem.fabrics[0].length == Fraction(5350, 127)
+
+
+def test_what_is_left_out_is_as_usual() -> None:
+    forms = ("strip", "square", "fat-quarter", "fat-eighth")
+    fabrics = [{"id": form, "form": form} for form in forms]
+    problem = read_request(asked(fabrics=fabrics, usable_width=41)).problem
+    sizes = [(float(f.width), float(f.length)) for f in problem.fabrics]
+    assert sizes == [(2.5, 41), (5, 5), (17.5, 21), (8.5, 21)]
+
+
+@pytest.mark.parametrize("recipe", sorted(recipes()))
+def test_every_recipe_can_be_asked_for(recipe: str) -> None:
+    fabrics = [{"id": "a", "form": "yardage", "length": 108}]
+    found = answer(asked(fabrics=fabrics, block={"recipe": recipe}))
+    assert found["blocks"] > 0
+    assert found["proved"] or found["bound"] - found["blocks"] <= 1
+    assert recipe in {line["id"] for line in recipe_list()}
+
+
+def fabric(**changes: Any) -> bytes:
+    return asked(fabrics=[STRIP, {**ASH, **changes}])
+
+
+@pytest.mark.parametrize(
+    ("content", "said"),
+    [
+        (b"", "request: must be JSON"),
+        (b"\xff\xfe\x00", "request: must be UTF-8 text"),
+        (b"[" * 100_000, "request: must be JSON"),
+        (b"[]", "request: must be an object"),
+        (b"{}", "kersey: is missing"),
+        (b'{"kersey": NaN}', "request: must be JSON"),
+        (b"x" * 5_000_000, "request: must be at most 4 MB"),
+        (asked(kersey="request/9"), "kersey: must be 'request/1'"),
+        (asked(fabrics=[]), "fabrics: must hold at least 1"),
+        (asked(seam=3), "seam: A seam"),
+        (asked(colour="red"), "colour: is not a field"),
+        (fabric(width=0), "fabrics[1].width: must be more than 0"),
+        (fabric(width=-3), "fabrics[1].width: must be more than 0"),
+        (fabric(width=1e9), "fabrics[1].width: must be at most 3600"),
+        (fabric(width="wide"), "fabrics[1].width: must be a length"),
+        (fabric(width=True), "fabrics[1].width: must be a number"),
+        (fabric(width=None, form="piece"), "fabrics[1].width: must be given for piece"),
+        (fabric(count=0), "fabrics[1].count: must be at least 1"),
+        (fabric(count=2.5), "fabrics[1].count: must be a whole number"),
+        (fabric(count=1_000_000), "fabrics[1].count: must be at most 100000"),
+        (fabric(form="hat"), "fabrics[1].form: must be 'strip'"),
+        (fabric(directional="no"), "fabrics[1].directional: must be true or false"),
+        (fabric(roles="light"), "fabrics[1].roles: must be a list"),
+        (fabric(id="lamp-red"), "request: Two fabrics are called “lamp-red”"),
+        (fabric(id=""), "fabrics[1].id: must not be empty"),
+        (asked(block={"recipe": "stars"}), "block.recipe: must be one of log-cabin"),
+        (asked(block={**RAILS, "options": {"strips": 9}}), "block.options.strips: must be a whole"),
+        (asked(block={**RAILS, "options": {"hats": 9}}), "block.options.hats: unknown"),
+        (asked(block={**RAILS, "finished": [6, 8]}), "block.finished: rails is square"),
+        (asked(block={"recipe": "pieces"}), "block.pieces: must hold at least one"),
+        (asked(block={**OWN, "rules": [{"roles": ["x"], "print": "same"}]}), "block.rules[0].rol"),
+        (asked(block={"recipe": "pieces", "pieces": [LIGHT] * 2}), "request: “A” of role “light”"),
+        (asked(block={**RAILS, "pieces": OWN["pieces"]}), "block.pieces: belong to"),
+    ],
+)  # fmt: skip
+def test_every_fault_is_one_line_that_names_its_field(content: bytes, said: str) -> None:
+    with pytest.raises(BadRequest) as refused:
+        read_request(content)
+    line = str(refused.value)
+    assert line.startswith(said)
+    assert "\n" not in line
+
+
+values = st.recursive(
+    st.none() | st.booleans() | st.integers(-5, 2**70) | st.floats() | st.text(max_size=6)
+    | st.sampled_from(["strip", "pieces", "rails", "2 1/2", "any", "same", "request/1"]),
+    lambda inner: (
+        st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=6), inner, max_size=3)
+    ),
+    max_leaves=6,
+)  # fmt: skip
+
+
+@settings(max_examples=200)
+@given(st.data(), values)
+def test_any_value_anywhere_is_read_or_refused(data: st.DataObject, value: Any) -> None:
+    request = json.loads(asked(block=data.draw(st.sampled_from([OWN, RAILS]))))
+    here: Any = request
+    for _ in range(data.draw(st.integers(0, 3))):
+        keys = list(here) if isinstance(here, dict) else list(range(len(here)))
+        inner = [k for k in keys if isinstance(here[k], dict | list) and here[k]]
+        if not inner:
+            break
+        here = here[data.draw(st.sampled_from(inner))]
+    keys = list(here) if isinstance(here, dict) else list(range(len(here)))
+    here[data.draw(st.sampled_from(keys))] = value
+    try:
+        question = read_request(json.dumps(request).encode())
+    except BadRequest as refused:
+        assert "\n" not in str(refused)
+        return
+    assert isinstance(question.problem, CuttingProblem)
