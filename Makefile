@@ -1,7 +1,7 @@
 # make demo    set up, and serve the sample world on http://127.0.0.1:8000
 # make test    set up, and run every check and test
 # make setup   only set up: afterwards .venv/bin/kersey works
-# make bench   measure every page beside a bare one
+# make bench   measure the search for the most blocks, and every page beside a bare one
 
 .PHONY: demo test setup bench pictures format
 BIN := .venv/bin
@@ -20,6 +20,7 @@ test: .venv/ready-for-tests
 	$(BIN)/pytest
 
 bench: .venv/ready-for-tests
+	$(BIN)/python -m bench.yields
 	$(BIN)/python -m bench.pages
 
 pictures: .venv/ready-for-tests

@@ -133,18 +133,22 @@ def _can_differ(
 ) -> bool:
     """Whether the roles' parts can be drawn so that no print is drawn twice for a block.
 
-    A part is what must come together: all of a same-print group, or one piece. Parts are edges
-    between prints and kinds of part; they can be dealt out to so many blocks exactly when no print
-    is drawn more often than there are blocks: the most that can be drawn is then a flow.
+    A part is what comes from one print: all of a same-print group; where several roles must differ,
+    all pieces of a role; else one piece. Parts are edges between prints and kinds of part; they can
+    be dealt out to so many blocks exactly when no print is drawn more often than there are blocks:
+    the most that can be drawn is then a flow.
     """
     parts: list[tuple[list[Need], int]] = []
     grouped = [need for group in _same_groups(plan.problem) for need in group]
     for group in _same_groups(plan.problem):
         if any(need.role in roles for need in group):
             parts.append((group, 1))
-    for need in plan.problem.needs:
-        if need.role in roles and need not in grouped:
-            parts.append(([need], need.count))
+    for role in roles:
+        rest = [n for n in plan.problem.needs if n.role == role and n not in grouped]
+        if rest and len(roles) > 1:
+            parts.append((rest, 1))
+        elif rest:
+            parts.extend(([need], need.count) for need in rest)
     supply = {
         name: [min(made[n] // (n.count if len(g) > 1 or times == 1 else 1) for n in g)
                for g, times in parts]

@@ -19,6 +19,9 @@ from numpy.typing import NDArray
 Floats = NDArray[np.float64]
 Wholes = NDArray[np.int64]
 _SMALL = 1e-12
+_SLIGHT = 1e-7
+# So many steps of a search and it is given up.
+_MOST_STEPS = 200_000
 # So many fabrics are priced at once: more would need memory, fewer time.
 _AT_ONCE = 1024
 
@@ -82,7 +85,7 @@ class Pricer:
 
     def best(self, prices: Floats) -> list[tuple[float, int, bool]]:
         """(worth, kind, along) of the best pattern of each kind and way; prices by print class."""
-        worth = self._crosscuts(prices)
+        worth = self._worth = self._crosscuts(prices)
         found: list[tuple[float, int, bool]] = []
         self._strip_choice: list[NDArray[np.int16]] = []
         for begin in range(0, len(self._pairs), _AT_ONCE):
@@ -129,6 +132,43 @@ class Pricer:
         return any(
             length <= run for length, _ in self._fitting(strip_class, breadth, trimmed=False)
         )
+
+    def near_fillings(
+        self, key: tuple[StripClass, int, int], prices: Floats, slack: float, most: int
+    ) -> list[Strip] | None:
+        """Every full strip worth at most `slack` less than the best; None when more than `most`.
+
+        `prices` are those of the last call of `best`.
+        """
+        strip_class, breadth, run = key
+        priced = prices[strip_class[1]]
+        items = [
+            (length, piece, float(priced[piece[0]]))
+            for length, piece in self._fitting(strip_class, breadth, trimmed=True)
+        ]
+        ways = fill_near(items, run, self.strip_worth(key) - slack, most)
+        return None if ways is None else [Strip(breadth, tuple(sorted(way))) for way in ways]
+
+    def near_frames(
+        self, kind: int, along: bool, worth: float, most: int
+    ) -> list[tuple[int, ...]] | None:
+        """Every full frame of strips worth at least this; None when there are more than `most`."""
+        fabric = self.kinds[kind]
+        side, run = fabric.width, fabric.length
+        if not along:
+            side, run = run, side
+        strip_class = class_of(fabric, along)
+        items = [(b, b, self.strip_worth((strip_class, b, run))) for b in self.breadths]
+        ways = fill_near(items, side, worth, most)
+        return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
+
+    def strip_worth(self, key: tuple[StripClass, int, int]) -> float:
+        """What the best strip of a breadth and run is worth at the last prices."""
+        strip_class, breadth, run = key
+        row = self._classes.index(strip_class) * len(self._breadths)
+        row += int(np.searchsorted(self._breadths, breadth))
+        place = int(np.searchsorted(self._runs, run, side="right")) - 1
+        return float(self._worth[row, place])
 
     @property
     def breadths(self) -> tuple[int, ...]:
@@ -300,3 +340,37 @@ def fill(
 
     complete = go(0, room, ())
     return found[:most], complete
+
+
+def fill_near(
+    items: Sequence[tuple[int, Piece, float]], room: int, worth: float, most: int
+) -> list[tuple[Piece, ...]] | None:
+    """Every way to fill the room with items (length, what, price) that is worth at least so much.
+
+    Only full ways, into which nothing more fits; None when there are more than `most`, or when
+    looking for them takes too long.
+    """
+    fitting = sorted((i for i in items if i[0] <= room), key=lambda i: (-i[2] / i[0], -i[0]))
+    shortest = min((i[0] for i in fitting), default=0)
+    found: list[tuple[Piece, ...]] = []
+    steps = [_MOST_STEPS]
+
+    def go(place: int, left: int, so_far: tuple[Piece, ...], reached: float) -> bool:
+        steps[0] -= 1
+        if len(found) > most or steps[0] < 0:
+            return False
+        if place == len(fitting):
+            if left < shortest and reached >= worth - _SLIGHT:
+                found.append(so_far)
+            return True
+        length, what, price = fitting[place]
+        if reached + left * price / length < worth - _SLIGHT:
+            return True
+        return all(
+            go(place + 1, left - n * length, so_far + (what,) * n, reached + n * price)
+            for n in range(left // length, -1, -1)
+        )
+
+    if not fitting:
+        return found
+    return found if go(0, room, (), 0.0) and len(found) <= most else None

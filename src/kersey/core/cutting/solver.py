@@ -33,16 +33,20 @@ _MOST_ROUNDS = 400
 # Of the time, this much is kept for finding whole numbers.
 _WHOLE_NUMBERS_TAKE = 0.4
 _LEAST_SECONDS = 0.1
+# Less than this share of the time is no use for a proof.
+_FOR_THE_REST = 0.1
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
 # Of a piece that holds so many strips, and of which there are only so few, strips are laid freely.
 _MANY_STRIPS, _RARE = 16, 4
 # Of a programme with more columns than this, first those are tried whose use would cost at most so
-# many blocks each.
+# many blocks each, for such a part of the time left.
 _LARGE = 450
-_NEAR = (0.002, 0.02, np.inf)
+_NEAR = ((1e-9, 0.35), (0.002, 0.75), (0.02, 0.6), (np.inf, 1.0))
 # So many frames and fillings make a programme that is solved at once; so many, one worth trying.
-_FEW, _MANY = (150, 400), (2000, _MOST_FILLINGS)
+_FEW, _MANY = (150, 400), (2000, 4000)
+# What a proof may bring in, and of how many kinds of fabric it is tried.
+_FOR_A_PROOF, _KINDS_FOR_A_PROOF = (3000, 20_000), 20
 _FEASIBLE = 2
 
 
@@ -77,6 +81,21 @@ class _Master:
                 self.keys.setdefault(key, len(self.keys))
                 self.strips.setdefault((key, strip))
         return len(self.frames) + len(self.strips) > before
+
+    def take(
+        self,
+        frames: Sequence[tuple[int, bool, tuple[int, ...]]],
+        strips: Sequence[tuple[StripKey, Strip]],
+    ) -> None:
+        """Take frames and strips in."""
+        for key, strip in strips:
+            self.keys.setdefault(key, len(self.keys))
+            self.strips.setdefault((key, strip))
+        for frame in frames:
+            for breadth in frame[2]:
+                key = self.key(frame[0], frame[1], breadth)
+                self.keys.setdefault(key, len(self.keys))
+            self.frames.setdefault(frame)
 
     def key(self, kind: int, along: bool, breadth: int) -> StripKey:
         """What strips must have in common to change places."""
@@ -212,8 +231,8 @@ class _Programme:
         columns = self.highs.getNumCol()
         unlike = -np.array(self.highs.getSolution().col_dual)
         best: tuple[int, Cuts] = (0, [])
-        for within in _NEAR if columns > _LARGE else (np.inf,):
-            seconds = watch.left * share * (1.0 if within == np.inf else 0.5)
+        for within, part in _NEAR if columns > _LARGE else _NEAR[-1:]:
+            seconds = watch.left * share * part
             found = self._whole(bound, max(_LEAST_SECONDS, seconds), unlike > within)
             best = _better(*best, *found)
             if best[0] >= bound or watch.left < 0:
@@ -372,6 +391,13 @@ def _whole(
     if not complete:
         _add_untrimmed(programme.master, pricer)
     blocks, cuts = programme.whole(bound, watch, 1.0 if complete else 0.8)
+    while not complete and blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
+        if not _add_near(programme, pricer, bound):
+            break
+        blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch))
+        if blocks == bound or programme.whole_bound >= bound:
+            break
+        bound -= 1
     if not complete and blocks < bound and watch.left > 0:
         complete = _add_everything(programme.master, pricer, _MANY)
         if complete:
@@ -406,15 +432,59 @@ def _add_everything(master: _Master, pricer: Pricer, most: tuple[int, int]) -> b
         if fillings is None or len(strips) + len(fillings) > most_fillings:
             return False
         strips.extend((key, strip) for strip in fillings)
-    for key, strip in strips:
-        master.keys.setdefault(key, len(master.keys))
-        master.strips.setdefault((key, strip))
-    for frame in frames:
-        for breadth in frame[2]:
-            key = master.key(frame[0], frame[1], breadth)
-            master.keys.setdefault(key, len(master.keys))
-        master.frames.setdefault(frame)
+    master.take(frames, strips)
     return True
+
+
+def _add_near(programme: _Programme, pricer: Pricer, target: int) -> bool:
+    """Bring in all that a plan of `target` blocks could use; False if that cannot be had.
+
+    Where the programme's optimum is z, no such plan uses a frame or a strip that costs more than
+    z - target against the best at its prices. Prices must be those at which pricing found nothing
+    better, else nothing follows from them.
+    """
+    master = programme.master
+    if len(master.kinds) > _KINDS_FOR_A_PROOF:
+        return False
+    settled = _settle_prices(programme, pricer)
+    if settled is None:
+        return False
+    blocks, prices, fabric = settled
+    slack = blocks - target + _ROUND
+    frames: list[tuple[int, bool, tuple[int, ...]]] = []
+    spent: dict[StripKey, float] = {}
+    for kind, along in pricer.ways:
+        ways = pricer.near_frames(kind, along, float(fabric[kind]) - slack, _FOR_A_PROOF[0])
+        if ways is None or len(frames) + len(ways) > _FOR_A_PROOF[0]:
+            return False
+        frames.extend((kind, along, way) for way in ways)
+        for way in ways:
+            keys = [master.key(kind, along, breadth) for breadth in way]
+            cost = float(fabric[kind]) - sum(map(pricer.strip_worth, keys))
+            spent.update((key, min(cost, spent.get(key, slack))) for key in keys)
+    strips: list[tuple[StripKey, Strip]] = []
+    for key, cost in spent.items():
+        fillings = pricer.near_fillings(key, prices, slack - cost, _FOR_A_PROOF[1])
+        if fillings is None or len(strips) + len(fillings) > _FOR_A_PROOF[1]:
+            return False
+        strips.extend((key, strip) for strip in fillings)
+    master.take(frames, strips)
+    return True
+
+
+def _settle_prices(programme: _Programme, pricer: Pricer) -> tuple[float, Floats, Floats] | None:
+    """The optimum, and prices at which pricing finds nothing better; None if that takes long."""
+    master = programme.master
+    for _ in range(_MOST_SETTLED):
+        blocks, wanted, fabric = programme.linear()
+        prices = master.parts.prices(wanted)
+        fresh = False
+        for pair, (price, kind, _) in enumerate(pricer.best(prices)):
+            if price > fabric[kind] + _ENOUGH:
+                fresh |= master.add(kind, pricer.pattern(pair))
+        if not fresh:
+            return blocks, prices, fabric
+    return None
 
 
 def _add_untrimmed(master: _Master, pricer: Pricer) -> None:
