@@ -12,6 +12,7 @@ from kersey.core.project import Project
 from kersey.core.put_away import PutAway, cut_as_planned, nothing_cut, put_away
 from kersey.core.quilt import Quilt, make_quilt
 from kersey.core.stages import Stage, steps_done
+from kersey.core.supply import supplies
 from kersey.core.work_order import StepKind, work_order
 from kersey.core.yields import Method
 from kersey.drawing.quilt import draw_quilt
@@ -100,6 +101,7 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "division": draw_division(quilt.answer, quilt.units, quilt.project.lot.usable_length + 1),
         "by_sets": quilt.answer.method is Method.SETS,
         "drawing": draw_quilt(quilt),
+        "supplies": supplies(quilt),
         "can_put_away": not opened.project.put_away
         and any(pulled.cut for pulled in opened.project.fabrics),
     }

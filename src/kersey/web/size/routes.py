@@ -28,6 +28,7 @@ from kersey.core.purposes import (
 from kersey.core.quilt import Quilt, Sizes
 from kersey.core.size_search import MOST_ROWS, SizeOption, why
 from kersey.core.stages import Stage
+from kersey.core.supply import supplies
 from kersey.core.workshop import check_usable_width
 from kersey.drawing.quilt import draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
@@ -233,6 +234,7 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "is_best": _same_grid(sizes.current, sizes.options[0]),
         "best": sizes.options[0],
         "backing_plan": quilt.backing_plan,
+        "supplies": supplies(quilt),
     }
 
 

@@ -43,7 +43,7 @@ def upgrade() -> None:
 
 
 def downgrade() -> None:
-    raise NotImplementedError("The copy made before the upgrade is the way back.")
+    raise RuntimeError("The copy made before the upgrade is the way back.")
 
 
 def _new_print_columns(table: str) -> None:
