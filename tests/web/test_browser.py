@@ -28,7 +28,8 @@ def talking_page(page: Page) -> Iterator[Page]:
 def settled(page: Page) -> None:
     """Wait until htmx has nothing under way."""
     page.wait_for_load_state("networkidle")
-    page.wait_for_function("!document.querySelector('.htmx-request, .htmx-swapping')")
+    under_way = ".htmx-request, .htmx-swapping, .htmx-settling, .htmx-added"
+    expect(page.locator(under_way)).to_have_count(0)
 
 
 def start(page: Page, url: str, line: str = "roll of 40 strips, 20 prints") -> None:
@@ -100,14 +101,17 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     page.fill("#name", "guard's lamp")
     page.keyboard.press("Tab")
     expect(page.locator("#fabric-3-any .fabric-name")).to_contain_text("guard's lamp")
+    settled(page)
     page.click("text=Colours and motif")
     page.select_option("#motif", "check")
     expect(page.locator("#motif")).to_have_value("check")
     page.click("#order >> text=Size")
     page.click(".size >> nth=4")
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+    settled(page)
     page.select_option("#border_width", "none")
     expect(page.locator("#tally .figure")).to_have_text("42 × 54")
+    settled(page)
     page.select_option("#purpose", "queen")
     expect(page.locator("#drop")).to_have_value("12″")
     page.click("#order >> text=Cut")
@@ -219,20 +223,25 @@ def test_fabrics_are_put_into_roles_by_mouse_and_by_key(talking_page: Page, serv
     expect(page.locator(".role")).to_have_count(1)
     page.drag_and_drop("#fabric-0-any", "[data-role=border]")
     expect(page.locator("#role-border")).to_be_visible()
+    settled(page)
     page.focus("#fabric-1-any")
     page.keyboard.press("d")
     expect(page.locator("#fabric-1-dark")).to_be_focused()
     page.keyboard.press("Shift+f")
     expect(page.locator("#fabric-1-feature")).to_be_visible()
     expect(page.locator("#fabric-1-dark")).to_be_visible()
+    settled(page)
     page.drag_and_drop("#fabric-2-any", "#fabric-4-any")
     expect(page.locator(".role >> nth=0 >> .fabric-name").first).to_contain_text("brass")
+    settled(page)
     page.focus("#fabric-2-any")
     page.keyboard.press("ArrowRight")
     page.keyboard.press("v")
     expect(page.locator("#value")).to_have_value("light")
+    settled(page)
     page.keyboard.press("h")
     settled(page)
+    expect(page.locator(".fabric > a:focus")).to_have_count(1)
     page.keyboard.press("r")
     expect(page.locator("#tally .figure")).to_have_text("34")
 

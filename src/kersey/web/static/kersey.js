@@ -215,10 +215,12 @@ let focused = null;
 document.addEventListener("htmx:beforeRequest", () => {
   focused = document.activeElement?.closest(".fabric")?.dataset.place ?? null;
 });
-document.addEventListener("htmx:afterRequest", () => {
+function focusAgain() {
   if (focused === null || document.activeElement !== document.body) return;
   document.querySelector(`.fabric[data-place="${focused}"] > a`)?.focus();
-});
+}
+document.addEventListener("htmx:afterRequest", focusAgain);
+document.addEventListener("htmx:oobAfterSwap", focusAgain);
 
 document.addEventListener("click", (event) => {
   const moving = event.target.closest("[data-move]");
