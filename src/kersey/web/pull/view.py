@@ -1,0 +1,237 @@
+"""The wall as it is shown: what hangs where, how much it is, and what to mind."""
+
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.colour import FAMILIES
+from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside
+from kersey.core.errors import KerseyError
+from kersey.core.fabric import Motif, Print, Scale, Value
+from kersey.core.forms import FACTS
+from kersey.core.length import format_length, parse_length
+from kersey.core.project import Project
+from kersey.core.pull import look_over
+from kersey.core.pulled import Pulled, Role, total_of
+from kersey.core.quick_entry import read_line, size_in_words
+from kersey.core.stages import Stage
+from kersey.drawing.block import draw_swatch
+from kersey.drawing.pieces import draw_colours
+from kersey.drawing.wall import hang, scale_of, wall_tape
+from kersey.store.cupboard import Find, LotLine, list_lots
+from kersey.store.holdings import holdings
+from kersey.web.project_page import (
+    OpenProject,
+    project_context,
+)
+from kersey.web.pull.changes import beside_the_others
+from kersey.web.pull.forms import Bought
+from kersey.web.templating import counted
+from kersey.web.workroom import Workroom
+
+_FOUND_SHOWN = 5
+_USUAL_STRIP = Fraction(5, 2)
+# One key for each role while a fabric has the focus.
+ROLE_KEYS = {
+    Role.ANY: "a",
+    Role.LIGHT: "l",
+    Role.DARK: "d",
+    Role.BACKGROUND: "g",
+    Role.FEATURE: "f",
+    Role.SASHING: "s",
+    Role.BORDER: "b",
+    Role.BINDING: "i",
+    Role.BACKING: "k",
+    Role.BATTING: "t",
+}
+
+
+def pull_context(
+    room: Workroom, opened: OpenProject, chosen: str, strips: str = ""
+) -> dict[str, Any]:
+    """All that the page shows; `chosen` is the place of a fabric, or a part to buy for."""
+    project = opened.project
+    bought = {
+        Bought.BORDER.value: project.bought_border,
+        Bought.BINDING.value: project.bought_binding,
+    }
+    if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
+        chosen = "0" if project.fabrics else Bought.BORDER.value
+    strip_width, strip_error = _strip_width(strips, opened)
+    aside = [pulled.lot for pulled in project.fabrics if pulled.aside]
+    scale = scale_of([*([p.lot for p in group] for _, group in _by_role(project)), aside])
+    items = [_item(pulled, n, opened, scale) for n, pulled in enumerate(project.fabrics)]
+    return project_context(opened, Stage.PULL) | {
+        "groups": _groups(opened, items, strip_width, scale),
+        "empty_roles": [r for r in Role if not any(p.serves(r) for p in project.fabrics)],
+        "set_aside": [item for item in items if item["pulled"].aside],
+        "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
+        "role_keys": ROLE_KEYS,
+        "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
+        "strip_width": strip_width,
+        "strip_error": strip_error,
+        "bought": _bought(project),
+        "chosen": chosen,
+        "cloth": bought.get(chosen) or project.fabrics[int(chosen)].print,
+        "swatch": draw_swatch(bought.get(chosen) or project.fabrics[int(chosen)].print),
+        "pulled": None if chosen in bought else project.fabrics[int(chosen)],
+        "at_home": None if chosen in bought else _at_home(room, opened, int(chosen)),
+        "pieces": _pieces(project),
+        "values": _values(project),
+        "mind": look_over(project, opened.units),
+        "reads": _reads(project, chosen),
+        "read_otherwise": _read_otherwise(project),
+        "all_roles": list(Role),
+        "all_values": list(Value),
+        "motifs": list(Motif),
+        "scales": list(Scale),
+        "families": FAMILIES,
+        **found_context(room, opened, ""),
+    }
+
+
+def found_context(room: Workroom, opened: OpenProject, words: str) -> dict[str, Any]:
+    """Lots whose name is typed; when there are none, the words read as fabric to put in."""
+    lines: list[LotLine] = []
+    held: dict[int, int] = {}
+    if words.strip():
+        with room.transaction() as session:
+            lines = list_lots(session, Find(words=words[:100]), 0, _FOUND_SHOWN)
+            for holding in holdings(session, [line.id for line in lines]):
+                held[holding.lot_id] = held.get(holding.lot_id, 0) + holding.count
+    reading = read_line(words, opened.preferences.workshop) if words.strip() else None
+    return {
+        "words": words,
+        "found": [_found_line(line, held.get(line.id, 0), opened) for line in lines],
+        "reading": reading if reading and not lines else None,
+        "project_id": opened.stored.id,
+        "revision": opened.stored.revision,
+        "units": opened.units,
+    }
+
+
+def _strip_width(said: str, opened: OpenProject) -> tuple[Fraction, str]:
+    usual = opened.project.lot.width if opened.project.working else _USUAL_STRIP
+    if not said.strip():
+        return usual, ""
+    try:
+        width = parse_length(said, opened.units)
+    except KerseyError as error:
+        return usual, str(error)
+    return (width, "") if 0 < width <= 60 else (usual, "A strip is at most 60″ wide, like 2 1/2.")
+
+
+def _item(pulled: Pulled, place: int, opened: OpenProject, scale: float) -> dict[str, Any]:
+    drawing, narrow = hang(pulled.lot, opened.units, scale)
+    facts = FACTS[pulled.kept.lot.form]
+    return {
+        "place": place,
+        "pulled": pulled,
+        "name": pulled.print.name,
+        "drawing": drawing,
+        "narrow": narrow,
+        "much": _much(pulled, opened),
+        "words": f"{pulled.count} {facts.one if pulled.count == 1 else facts.many}",
+    }
+
+
+def _much(pulled: Pulled, opened: OpenProject) -> str:
+    """How much of it hangs there, as short as can be."""
+    lot = pulled.kept.lot
+    if lot.grams is not None:
+        return f"{lot.grams} g"
+    if lot.form in CUT_FROM_THE_LENGTH and pulled.count == 1:
+        return format_length(pulled.length, opened.units)
+    return str(pulled.count)
+
+
+def _by_role(project: Project) -> list[tuple[Role, list[Pulled]]]:
+    """The roles that something serves, with what serves them."""
+    serving = [(role, [p for p in project.fabrics if p.serves(role)]) for role in Role]
+    return [(role, group) for role, group in serving if group]
+
+
+def _groups(
+    opened: OpenProject, items: list[dict[str, Any]], strip_width: Fraction, scale: float
+) -> list[dict[str, Any]]:
+    """Each role with its fabrics, drawn, and its totals."""
+    return [
+        {
+            "role": role,
+            "total": total_of(role, opened.project.fabrics, strip_width),
+            "tape": wall_tape([pulled.lot for pulled in group], opened.units, scale),
+            "items": [item for item in items if item["pulled"].serves(role)],
+        }
+        for role, group in _by_role(opened.project)
+    ]
+
+
+def _bought(project: Project) -> dict[str, tuple[Print, str]]:
+    """Prints to buy: for the parts that no pulled fabric serves."""
+    served = {role for role in Role if any(p.serves(role) for p in project.fabrics)}
+    parts = {
+        Bought.BORDER: (Role.BORDER, project.bought_border),
+        Bought.BINDING: (Role.BINDING, project.bought_binding),
+    }
+    return {
+        part.value: (cloth, draw_swatch(cloth))
+        for part, (role, cloth) in parts.items()
+        if role not in served
+    }
+
+
+def _at_home(room: Workroom, opened: OpenProject, place: int) -> dict[str, Any]:
+    """How many of the chosen print there are, and who else holds some."""
+    pulled = opened.project.fabrics[place]
+    assert pulled.lot_number is not None
+    with room.transaction() as session:
+        held = [
+            holding
+            for holding in holdings(session, [pulled.lot_number])
+            if holding.stack_id == pulled.stack.number and holding.project_id != opened.stored.id
+        ]
+    return {"pieces": pulled.stack.count, "others": held}
+
+
+def _pieces(project: Project) -> tuple[int, str]:
+    """How much is pulled: strips if it is all strips, else pieces."""
+    count = sum(pulled.count for pulled in project.fabrics)
+    forms = {pulled.kept.lot.form for pulled in project.fabrics}
+    if len(forms) != 1:
+        return count, "piece" if count == 1 else "pieces"
+    facts = FACTS[forms.pop()]
+    return count, facts.one if count == 1 else facts.many
+
+
+def _values(project: Project) -> list[tuple[str, int]]:
+    """Pieces of each value."""
+    return [
+        (value.value, sum(p.count for p in project.fabrics if p.print.value is value))
+        for value in Value
+    ]
+
+
+def _reads(project: Project, chosen: str) -> Value | None:
+    """How the chosen fabric reads beside the others, where that is not what it is called."""
+    if not chosen.isdecimal():
+        return None
+    value = beside_the_others(project)[int(chosen)]
+    return None if value is project.fabrics[int(chosen)].print.value else value
+
+
+def _read_otherwise(project: Project) -> int:
+    values = beside_the_others(project)
+    return sum(p.print.value is not v for p, v in zip(project.fabrics, values, strict=True))
+
+
+def _found_line(line: LotLine, held: int, opened: OpenProject) -> dict[str, Any]:
+    facts = FACTS[line.form]
+    free = line.count - held
+    by_length = line.form in CUT_FROM_THE_LENGTH and line.count == 1
+    return {
+        "line": line,
+        "colours": draw_colours(line.blends),
+        "free": free,
+        "words": f"{counted(free, facts.one)}" if facts.one != facts.many else f"{free}",
+        "size": size_in_words(line, opened.units),
+        "whole": format_length(line.length, opened.units) if by_length else free,
+    }
