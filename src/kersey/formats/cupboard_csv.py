@@ -167,11 +167,16 @@ def _check_titles(titles: Sequence[str]) -> None:
 def _plain(cell: str) -> str:
     """A cell as it is meant: without the apostrophe that keeps a formula from running."""
     tidy = cell.strip()
-    return tidy[1:] if tidy.startswith("'") and tidy[1:].startswith(_FORMULA) else tidy
+    return tidy[1:] if tidy.startswith("'") and _would_run(tidy) else tidy
 
 
 def _safe(cell: str) -> str:
-    return f"'{cell}" if cell.startswith(_FORMULA) else cell
+    return f"'{cell}" if _would_run(cell) else cell
+
+
+def _would_run(cell: str) -> bool:
+    """Whether it is a formula, or one behind apostrophes: those are then told from ours."""
+    return cell.lstrip("'").startswith(_FORMULA)
 
 
 def _lot_of(row: Row) -> tuple[str, ...] | int:

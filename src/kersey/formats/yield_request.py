@@ -13,7 +13,8 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
 
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.recipe import BadRecipe, CutList, Option
+from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.blocks.recipe import BadRecipe, Option
 from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.errors import InvalidValue
 from kersey.core.fabric import Value
@@ -26,7 +27,6 @@ from kersey.core.yield_report import YieldReport
 REQUEST, ANSWER = "request/1", "yield/1"
 MOST_BYTES = 4 * 1024 * 1024
 TOO_LARGE = "request: must be at most 4 MB"
-PIECES = "pieces"
 _LONGEST = 120
 _MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
 _LARGEST = Fraction(3600)
@@ -222,7 +222,9 @@ def recipe_list() -> list[dict[str, Any]]:
         {
             "id": recipe.id,
             "title": recipe.title,
-            "finished": number(recipe.finished),
+            "finished": number(recipe.finished[0])
+            if recipe.square
+            else [number(side) for side in recipe.finished],
             "options": {name: _plain(value) for name, value in recipe.options.items()},
             "about": recipe.about,
         }
@@ -244,13 +246,15 @@ def _no_constant(name: str) -> float:
 
 
 def _question(request: YieldRequest) -> Question:
-    cut_list, finished = _cut_list(request)
     fabrics = tuple(_fabric(part, n, request) for n, part in enumerate(request.fabrics))
     try:
-        problem = CuttingProblem(cut_list.needs, fabrics, cut_list.rules)
+        block = _block(request.block)
+        cut = block.cut_list(request.seam)
+        return Question(CuttingProblem(cut.needs, fabrics, cut.rules), block.size)
+    except BadRecipe as error:
+        raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:
         raise BadRequest(f"request: {error}") from error
-    return Question(problem, finished)
 
 
 def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
@@ -279,58 +283,22 @@ def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
     )
 
 
-def _cut_list(request: YieldRequest) -> tuple[CutList, tuple[Fraction, Fraction] | None]:
-    block = request.block
-    sizes = block.finished if isinstance(block.finished, tuple) else None
-    square = None if isinstance(block.finished, tuple) else block.finished
-    if block.recipe == PIECES:
-        return _own_pieces(block), sizes or ((square, square) if square else None)
-    recipe = recipes().get(block.recipe)
-    if recipe is None:
-        known = ", ".join([*recipes(), PIECES])
-        raise BadRequest(f"block.recipe: must be one of {known}, not “{block.recipe:.40}”")
-    if block.pieces or block.rules:
-        raise BadRequest("block.pieces: belong to the recipe “pieces” only")
-    if sizes and sizes[0] != sizes[1]:
-        raise BadRequest(f"block.finished: {recipe.id} is square, so write one number")
-    finished = sizes[0] if sizes else square or recipe.finished
-    options = _options(block, recipe.options)
-    try:
-        cut = recipe.cut(finished, options, request.seam)
-    except BadRecipe as error:
-        raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
-    except InvalidValue as error:
-        raise BadRequest(f"block: {error}") from error
-    return cut, (finished, finished)
-
-
-def _options(block: BlockPart, usual: Mapping[str, Option]) -> dict[str, Option]:
-    for name in block.options:
-        if name not in usual:
-            known = ", ".join(usual) or "none"
-            raise BadRequest(f"block.options.{name}: unknown; options are {known}")
-    said = {
-        name: Fraction(value) if isinstance(value, float) else value
+def _block(block: BlockPart) -> BlockChoice:
+    said = block.finished
+    options = (
+        (name, Fraction(value) if isinstance(value, float) else value)
         for name, value in block.options.items()
-    }
-    return {**usual, **said}
-
-
-def _own_pieces(block: BlockPart) -> CutList:
-    if not block.pieces:
-        raise BadRequest("block.pieces: must hold at least one piece")
-    needs = tuple(
-        Need(part.label, part.role, part.width, part.length, part.count) for part in block.pieces
     )
-    there = {need.role for need in needs}
-    for place, rule in enumerate(block.rules):
-        unknown = [role for role in rule.roles if role not in there]
-        if unknown:
-            raise BadRequest(
-                f"block.rules[{place}].roles: no piece has the role “{unknown[0]:.40}”"
-            )
-    rules = tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules)
-    return CutList(needs, rules)
+    return BlockChoice(
+        recipe=block.recipe,
+        finished=said if said is None or isinstance(said, tuple) else (said, said),
+        options=tuple(options),
+        pieces=tuple(
+            Need(part.label, part.role, part.width, part.length, part.count)
+            for part in block.pieces
+        ),
+        rules=tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules),
+    )
 
 
 def _first(error: ValidationError) -> str:

@@ -9,32 +9,54 @@ and the block is 10 unfinished. Source: handbook section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import BadRecipe, CutList, Options, Recipe, whole
-from kersey.core.cutting.problem import Need
+from kersey.core.blocks.recipe import (
+    BadRecipe,
+    CutList,
+    Options,
+    Patch,
+    Recipe,
+    Size,
+    length_option,
+    needs_of,
+    rectangle,
+    square_of,
+    whole,
+)
 
 LIGHT, DARK = "light", "dark"
 
 
-def _cut(finished: Fraction, options: Options, seam: Fraction) -> CutList:
+def log_width(finished: Size, options: Options, seam: Fraction) -> tuple[int, Fraction, Fraction]:
+    """(rounds, what shows of the centre, what shows of a log); raises `BadRecipe`."""
     rounds = whole(options, "rounds", 1, 12)
-    centre = options["centre"]
-    if not isinstance(centre, int | Fraction) or not 2 * seam < centre <= 20:
-        raise BadRecipe("block.options.centre", "a length more than two seams, like 2.5.")
-    shows = (finished - (centre - 2 * seam)) / (2 * rounds)
+    centre = length_option(options, "centre", 2 * seam, Fraction(20)) - 2 * seam
+    shows = (finished[0] - centre) / (2 * rounds)
     if shows <= 0:
-        raise BadRecipe("block.finished", "the centre alone is larger than the block.")
-    width = shows + 2 * seam
-    needs = [Need("centre", DARK, Fraction(centre), Fraction(centre))]
-    for turn in range(2 * rounds):
-        needs.append(Need(f"light {turn + 1}", LIGHT, width, centre + turn * shows))
-        needs.append(Need(f"dark {turn + 1}", DARK, width, centre + (turn + 1) * shows))
-    return CutList(tuple(sorted(needs, key=lambda need: need.role != LIGHT)))
+        raise BadRecipe("block.finished", "more than the centre alone.")
+    return rounds, centre, shows
+
+
+def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+    rounds, centre, log = log_width(finished, options, seam)
+    at = rounds * log
+    light: list[Patch] = []
+    dark = [rectangle("centre", DARK, at, at, centre, centre)]
+    for turn in range(rounds):
+        near, size = at - turn * log, centre + 2 * turn * log
+        far = near + size
+        one, two = f"{2 * turn + 1}", f"{2 * turn + 2}"
+        light.append(rectangle(f"light {one}", LIGHT, near, near - log, size, log))
+        light.append(rectangle(f"light {two}", LIGHT, far, near - log, log, size + log))
+        dark.append(rectangle(f"dark {one}", DARK, near, far, size + log, log))
+        dark.append(rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log))
+    patches = (*light, *dark)
+    return CutList(needs_of(patches, seam), patches=patches)
 
 
 RECIPE = Recipe(
     id="log-cabin",
     title="Log cabin",
-    finished=Fraction(19, 2),
+    finished=square_of(Fraction(19, 2)),
     cut=_cut,
     options={"rounds": 3, "centre": Fraction(5, 2)},
     about="Rounds of two light and two dark logs; the centre is of the dark side.",

@@ -10,8 +10,18 @@ strips are sewn side by side and the set is crosscut into blocks.
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import BadRecipe, CutList, Options, Recipe, whole
-from kersey.core.cutting.problem import ANY, Need
+from kersey.core.blocks.recipe import (
+    BadRecipe,
+    CutList,
+    Options,
+    Recipe,
+    Size,
+    needs_of,
+    rectangle,
+    square_of,
+    whole,
+)
+from kersey.core.cutting.problem import ANY
 from kersey.core.errors import InvalidValue
 
 FEWEST_RAILS = 2
@@ -59,20 +69,23 @@ class RailBlock:
         return self.finished_size + 2 * self.seam
 
 
-def _cut(finished: Fraction, options: Options, seam: Fraction) -> CutList:
+def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
     strips = whole(options, "strips", FEWEST_RAILS, MOST_RAILS)
-    if options["method"] not in _METHODS:
-        raise BadRecipe("block.options.method", f"one of {', '.join(_METHODS)}.")
-    width, segment = finished / strips + 2 * seam, finished + 2 * seam
-    return CutList((Need("A", ANY, width, segment, strips),))
+    if options["method"] not in RECIPE.choices["method"]:
+        raise BadRecipe("block.options.method", f"one of {', '.join(RECIPE.choices['method'])}.")
+    side, rail = finished[0], finished[0] / strips
+    patches = tuple(
+        rectangle("A", ANY, place * rail, Fraction(0), rail, side) for place in range(strips)
+    )
+    return CutList(needs_of(patches, seam), patches=patches)
 
 
-_METHODS = ("segments",)
 RECIPE = Recipe(
     id="rails",
     title="Rails",
-    finished=Fraction(6),
+    finished=square_of(6),
     cut=_cut,
     options={"strips": 3, "method": "segments"},
+    choices={"method": ("segments",)},
     about="Strips side by side; every rail is cut from a strip on its own.",
 )

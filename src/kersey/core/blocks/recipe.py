@@ -1,10 +1,13 @@
-"""A recipe: what is cut for one block of a kind, whatever its size.
+"""A recipe: what is cut for one block of a kind, whatever its size, and where it ends up.
+
+need    pieces of one cut size, as they leave the cutting table
+patch   what shows of a piece in the finished block, as a polygon; corner at the top left
 
 A block is one small file in this folder that has a `RECIPE`; the catalogue finds it by listing the
 folder.
 """
 
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
 
@@ -13,6 +16,7 @@ from kersey.core.errors import InvalidValue
 
 Option = int | str | Fraction
 Options = Mapping[str, Option]
+Size = tuple[Fraction, Fraction]
 
 
 class BadRecipe(InvalidValue):
@@ -24,26 +28,82 @@ class BadRecipe(InvalidValue):
 
 
 @dataclass(frozen=True)
+class Patch:
+    """A polygon of the finished block, in inches, and the piece it is of."""
+
+    label: str
+    role: str
+    corners: tuple[Size, ...]
+
+    @property
+    def area(self) -> Fraction:
+        """Square inches, by the shoelace rule."""
+        pairs = zip(self.corners, (*self.corners[1:], self.corners[0]), strict=True)
+        return abs(sum((x * v - u * y for (x, y), (u, v) in pairs), Fraction(0))) / 2
+
+
+@dataclass(frozen=True)
 class CutList:
-    """What is cut for one block: pieces, and which of them share or differ in print."""
+    """What is cut for one block, which pieces share or differ in print, and where they lie."""
 
     needs: tuple[Need, ...]
     rules: tuple[PrintRule, ...] = ()
+    patches: tuple[Patch, ...] = ()
 
 
 @dataclass(frozen=True)
 class Recipe:
-    """A named block. Lengths in inches; `finished` is the side of its square.
+    """A named block. Lengths in inches; `finished` is (width, height).
 
-    `cut` gives what is cut for a finished size, options and seam; it raises `BadRecipe`.
+    `cut` gives what is cut for a finished size, options and seam; it raises `BadRecipe`. A `square`
+    block has one side only. Options that are words have their choices listed.
     """
 
     id: str
     title: str
-    finished: Fraction
-    cut: Callable[[Fraction, Options, Fraction], CutList]
+    finished: Size
+    cut: Callable[[Size, Options, Fraction], CutList]
     options: Mapping[str, Option] = field(default_factory=dict)
+    choices: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     about: str = ""
+
+    @property
+    def square(self) -> bool:
+        """Whether it can only be square."""
+        return self.finished[0] == self.finished[1]
+
+
+def square_of(side: int | Fraction) -> Size:
+    """A square's size."""
+    return Fraction(side), Fraction(side)
+
+
+def rectangle(
+    label: str, role: str, x: Fraction, y: Fraction, width: Fraction, height: Fraction
+) -> Patch:
+    """A patch with straight sides, its corner at (x, y)."""
+    right, bottom = x + width, y + height
+    return Patch(label, role, ((x, y), (right, y), (right, bottom), (x, bottom)))
+
+
+def triangle(label: str, role: str, *corners: tuple[Fraction, Fraction]) -> Patch:
+    """A patch of three corners."""
+    return Patch(label, role, corners)
+
+
+def needs_of(patches: Sequence[Patch], seam: Fraction) -> tuple[Need, ...]:
+    """The pieces of a block that is sewn of rectangles: each cut a seam larger all round.
+
+    Patches of one label and role must be of one size.
+    """
+    counts: dict[tuple[str, str], list[Patch]] = {}
+    for patch in patches:
+        counts.setdefault((patch.label, patch.role), []).append(patch)
+    needs = []
+    for (label, role), alike in counts.items():
+        width, height = _sides(alike[0])
+        needs.append(Need(label, role, width + 2 * seam, height + 2 * seam, len(alike)))
+    return tuple(needs)
 
 
 def whole(options: Options, name: str, least: int, most: int) -> int:
@@ -52,3 +112,21 @@ def whole(options: Options, name: str, least: int, most: int) -> int:
     if isinstance(value, bool) or not isinstance(value, int) or not least <= value <= most:
         raise BadRecipe(f"block.options.{name}", f"a whole number from {least} to {most}.")
     return value
+
+
+def length_option(options: Options, name: str, least: Fraction, most: Fraction) -> Fraction:
+    """A length among the options, more than `least`, at most `most`; raises `BadRecipe`."""
+    value = options[name]
+    if isinstance(value, bool) or not isinstance(value, int | Fraction):
+        raise BadRecipe(f"block.options.{name}", "a length, like 2.5.")
+    if not least < value <= most:
+        raise BadRecipe(
+            f"block.options.{name}", f"a length of more than {least} and at most {most}."
+        )
+    return Fraction(value)
+
+
+def _sides(patch: Patch) -> Size:
+    across = [x for x, _ in patch.corners]
+    down = [y for _, y in patch.corners]
+    return max(across) - min(across), max(down) - min(down)

@@ -1,0 +1,58 @@
+"""Window brick: square windows one above the other in a frame of one print.
+
+A brick F x G with n windows v and sills t between them: sides (F - v) / 2 x G, ends
+v x (G - n v - (n - 1) t) / 2, all finished. All frame pieces of a block are of one print, the
+windows of another. Source: handbook section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.recipe import (
+    BadRecipe,
+    CutList,
+    Options,
+    Recipe,
+    Size,
+    length_option,
+    needs_of,
+    rectangle,
+    whole,
+)
+from kersey.core.cutting.problem import PrintRule
+
+FRAME, WINDOW = "frame", "window"
+
+
+def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+    width, height = finished
+    count = whole(options, "windows", 1, 6)
+    window = length_option(options, "window", Fraction(0), Fraction(40))
+    sill = length_option(options, "sill", Fraction(0), Fraction(20))
+    side = (width - window) / 2
+    end = (height - count * window - (count - 1) * sill) / 2
+    if side <= 0 or end <= 0:
+        raise BadRecipe("block.finished", "large enough for the windows, their sills and a frame.")
+    start = Fraction(0)
+    patches = [
+        rectangle("side", FRAME, start, start, side, height),
+        rectangle("side", FRAME, width - side, start, side, height),
+        rectangle("end", FRAME, side, start, window, end),
+        rectangle("end", FRAME, side, height - end, window, end),
+    ]
+    for place in range(count):
+        top = end + place * (window + sill)
+        patches.append(rectangle("window", WINDOW, side, top, window, window))
+        if place < count - 1:
+            patches.append(rectangle("sill", FRAME, side, top + window, window, sill))
+    rules = (PrintRule((FRAME,), same=True), PrintRule((FRAME, WINDOW), same=False))
+    return CutList(needs_of(patches, seam), rules, tuple(patches))
+
+
+RECIPE = Recipe(
+    id="window-brick",
+    title="Window brick",
+    finished=(Fraction(6), Fraction(9)),
+    cut=_cut,
+    options={"windows": 2, "window": 2, "sill": 1},
+    about="Windows in a frame; the frame of a block is all of one print, its windows of another.",
+)

@@ -1,0 +1,77 @@
+"""Every block through the same invariants: patches tile it, cut sizes follow from what shows."""
+
+from collections import Counter
+from fractions import Fraction
+from itertools import pairwise
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.recipe import BadRecipe, Patch, Recipe
+
+SEAM = Fraction(1, 4)
+# Squares that are sewn before they are cut apart: what shows is not what was cut.
+SEWN_FIRST = {"pinwheel", "cut-apart-nine-patch"}
+FLIPPED = {"spool"}
+# (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
+HANDBOOK = [
+    ("log-cabin", {}, "19/2", "5/2x7/4 7/4x15/4 5x7/4 7/4x25/4 15/2x7/4 7/4x35/4 5/2x5/2 15/4x7/4 "
+     "7/4x5 25/4x7/4 7/4x15/2 35/4x7/4 7/4x10"),
+    ("two-bar", {}, "4", "5/2x9/2 5/2x9/2"),
+    ("window-brick", {}, "6 9", "5/2x19/2 5/2x5/2 5/2x5/2 5/2x3/2"),
+    ("pinwheel", {}, "8", "39/8x39/8 39/8x39/8"),
+    ("pinwheel", {"method": "four at a time"}, "12", "39/4x39/4 39/4x39/4"),
+    ("cut-apart-nine-patch", {}, "13", "5x5 5x5 5x5"),
+    ("spool", {}, "12", "5/2x13/2 7/2x13/2 7/2x7/2 25/2x7/2"),
+    ("rails", {}, "6", "5/2x13/2"),
+]  # fmt: skip
+
+
+@pytest.mark.parametrize("name, options, finished, cut", HANDBOOK)
+def test_cut_sizes_are_those_of_the_handbook(name: str, options: dict, finished: str, cut: str):
+    sides = [Fraction(side) for side in finished.split()]
+    recipe = recipes()[name]
+    found = recipe.cut((sides[0], sides[-1]), {**recipe.options, **options}, SEAM)
+    wanted = Counter(tuple(sorted(map(Fraction, size.split("x")))) for size in cut.split())
+    assert Counter(tuple(sorted((n.width, n.height))) for n in found.needs) == wanted
+
+
+@pytest.mark.parametrize("recipe", recipes().values(), ids=lambda recipe: recipe.id)
+@given(
+    st.fractions(Fraction(5), Fraction(20), max_denominator=8), st.sampled_from([SEAM, 2 * SEAM])
+)
+def test_patches_tile_the_block_and_are_what_is_cut(recipe: Recipe, side: Fraction, seam: Fraction):
+    finished = (side, side * recipe.finished[1] / recipe.finished[0])
+    try:
+        cut = recipe.cut(finished, recipe.options, seam)
+    except BadRecipe:
+        return
+    assert sum(patch.area for patch in cut.patches) == finished[0] * finished[1]
+    assert not any(
+        _overlap(one, other)
+        for place, one in enumerate(cut.patches)
+        for other in cut.patches[place + 1 :]
+    )
+    shown = Counter((patch.label, patch.role) for patch in cut.patches)
+    assert set(shown) == {(need.label, need.role) for need in cut.needs}
+    if recipe.id in SEWN_FIRST | FLIPPED:
+        return
+    for need in cut.needs:
+        assert shown[(need.label, need.role)] == need.count
+        for patch in cut.patches:
+            if (patch.label, patch.role) == (need.label, need.role):
+                assert patch.area == (need.width - 2 * seam) * (need.height - 2 * seam)
+
+
+def _overlap(one: Patch, other: Patch) -> bool:
+    """Whether two convex patches share more than an edge: no side of either parts them."""
+    for first, second in ((one, other), (other, one)):
+        corners = first.corners
+        for (x, y), (u, v) in pairwise((*corners, corners[0])):
+            turn = [(u - x) * (q - y) - (v - y) * (p - x) for p, q in (*corners, *second.corners)]
+            own, others = turn[: len(corners)], turn[len(corners) :]
+            if max(own) <= 0 <= min(others) or max(others) <= 0 <= min(own):
+                return False
+    return True
