@@ -18,6 +18,7 @@ import highspy
 import numpy as np
 from numpy.typing import NDArray
 
+from kersey.core.cutting.highs import quiet_highs
 from kersey.core.cutting.layout import lay_out
 from kersey.core.cutting.parts import Parts, parts_of
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
@@ -168,7 +169,7 @@ class _Programme:
 
     def __init__(self, master: _Master) -> None:
         self.master = master
-        self.highs = _quiet()
+        self.highs = quiet_highs()
         parts, kinds = master.parts, master.kinds
         self.rows = parts.rows
         infinity = highspy.kHighsInf
@@ -240,7 +241,7 @@ class _Programme:
         return best
 
     def _whole(self, bound: int, seconds: float, left_out: NDArray[np.bool_]) -> tuple[int, Cuts]:
-        model = _quiet()
+        model = quiet_highs()
         model.passModel(self.highs.getLp())
         laid = self._lay_freely(model)
         columns = model.getNumCol()
@@ -319,22 +320,6 @@ class _Programme:
     ) -> tuple[int, Pattern]:
         waiting = [ready.get(self.master.key(kind, along, breadth), []) for breadth in breadths]
         return kind, Pattern(along, tuple(strips.pop() for strips in waiting if strips))
-
-
-class _QuietHighs(highspy.Highs):
-    """HiGHS that says nothing: else its first act would be to print its name."""
-
-    def enableCallbacks(self) -> None:  # noqa: N802
-        self.setOptionValue("output_flag", False)
-        super().enableCallbacks()  # type: ignore[no-untyped-call]
-
-
-def _quiet() -> highspy.Highs:
-    highs = _QuietHighs()  # type: ignore[no-untyped-call]
-    highs.setOptionValue("threads", 1)
-    highs.setOptionValue("random_seed", 1)
-    highs.changeObjectiveSense(highspy.ObjSense.kMaximize)
-    return highs
 
 
 def _generate(programme: _Programme, pricer: Pricer, watch: Watch) -> int:
@@ -505,7 +490,7 @@ def _dive(programme: _Programme, pricer: Pricer, target: int, watch: Watch) -> b
     master, parts = programme.master, programme.master.parts
     before = len(master.frames) + len(master.strips)
     programme.load()
-    lp = _quiet()
+    lp = quiet_highs()
     lp.passModel(programme.highs.getLp())
     lp.changeColBounds(0, float(target), float(target))
     for _ in range(_MOST_SETTLED):
