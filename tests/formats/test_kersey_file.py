@@ -10,7 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.backing import BackingWay
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cupboard import Aside, CupboardLot
+from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import Form
 from kersey.core.project import Design, Project
@@ -39,6 +41,14 @@ OWN_LOTS = tuple(project.fabrics[0].kept for project in SAMPLES)
 ALL = Everything(PROJECTS, (*OWN_LOTS, *sample_cupboard()))
 FULL_DESIGN = Design(
     strips_per_block=5,
+    block=BlockChoice(
+        "pieces",
+        (Fraction(9), Fraction(20, 3)),
+        pieces=(Need("A “b”", "light", Fraction(7, 3), Fraction(2), 4),),
+        rules=(PrintRule(("light",), same=False),),
+    ),
+    even=True,
+    by_value=False,
     method=Method.SETS,
     different_prints=False,
     wish=Wish("own", Fraction(10), Fraction(7), Fraction(28), Fraction(222, 3)),

@@ -13,6 +13,7 @@ from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 from kersey.core.backing import BackingWay
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cupboard import CupboardLot
 from kersey.core.project import Design, Project
 from kersey.core.pulled import all_of
@@ -63,6 +64,9 @@ FULL = replace(
     roll("Lower “berth” <quilt> 🧵").measured(Fraction(331, 8)),
     design=Design(
         strips_per_block=4,
+        block=BlockChoice("log-cabin", options=(("rounds", 4), ("centre", Fraction(7, 3)))),
+        even=True,
+        by_value=False,
         method=Method.SETS,
         different_prints=False,
         wish=Wish("own", own_width=Fraction(28), own_length=Fraction(74)),

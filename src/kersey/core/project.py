@@ -10,6 +10,7 @@ from functools import cached_property
 
 from kersey.core.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.binding import USUAL_BINDING_WIDTH, check_binding_width
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.borders import check_border_width
 from kersey.core.cupboard import CupboardLot
 from kersey.core.errors import Infeasible
@@ -24,11 +25,18 @@ from kersey.core.yields import Method, YieldQuestion
 
 @dataclass(frozen=True)
 class Design:
-    """The choices of one quilt. Lengths in inches; None leaves the choice to Kersey."""
+    """The choices of one quilt. Lengths in inches; None leaves the choice to Kersey.
+
+    `even`: every fabric of a role is cut alike. `by_value`: fabric for any role serves the side of
+    a block that it is light or dark enough for.
+    """
 
     strips_per_block: int = 3
     method: Method = Method.SEGMENTS
     different_prints: bool | None = None
+    block: BlockChoice = field(default_factory=lambda: BlockChoice("rails"))
+    even: bool = False
+    by_value: bool = True
     wish: Wish = field(default_factory=Wish)
     rows: int | None = None
     columns: int | None = None

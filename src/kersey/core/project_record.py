@@ -5,6 +5,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.backing import BackingWay
+from kersey.core.block_record import block_from, block_record
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.fabric import BadFabric, Value
 from kersey.core.lot_record import Record, length_from, length_text, print_from, print_record
@@ -92,6 +93,9 @@ def _design_record(design: Design) -> Record:
         "strips_per_block": design.strips_per_block,
         "method": design.method,
         "different_prints": design.different_prints,
+        "block": block_record(design.block),
+        "even": design.even,
+        "by_value": design.by_value,
         "purpose": wish.key,
         "drop": str(wish.drop),
         "tuck": str(wish.tuck),
@@ -115,6 +119,9 @@ def _design(record: Record) -> Design:
         strips_per_block=int(record["strips_per_block"]),
         method=Method(record["method"]),
         different_prints=_flag(record["different_prints"]),
+        block=block_from(record["block"]),
+        even=bool(record["even"]),
+        by_value=bool(record["by_value"]),
         wish=Wish(
             record["purpose"],
             Fraction(record["drop"]),

@@ -5,7 +5,7 @@ Everything here is a real recomputation of the same question with other fabric, 
 """
 
 from collections import Counter
-from collections.abc import Iterable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
@@ -44,6 +44,15 @@ class Limit:
 
 
 @dataclass(frozen=True)
+class Spare:
+    """Of so many pieces like this one, `pieces` could be taken away without losing a block."""
+
+    fabric: Fabric
+    pieces: int
+    of: int
+
+
+@dataclass(frozen=True)
 class Leftover:
     """Like rectangles that are left of a fabric, biggest first. Inches, as the fabric lies."""
 
@@ -72,7 +81,7 @@ def yield_report(problem: CuttingProblem, watch: Watch) -> YieldReport:
     changed = ((step, at_usable(problem, step)) for step in CHANGES)
     return YieldReport(
         plan=plan,
-        limits=tuple(_limits(plan, watch)),
+        limits=tuple(limits(plan, watch)),
         leftovers=tuple(leftovers(plan)),
         sensitivity=tuple(
             (step, checked_plan(other, watch).blocks if other else 0) for step, other in changed
@@ -118,7 +127,7 @@ def leftovers(plan: CuttingPlan) -> list[Leftover]:
     return [Leftover(*key, count) for key, count in biggest]
 
 
-def _limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
+def limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
     alone = {role: _alone(problem, role, watch) for role in _roles(problem)}
@@ -142,6 +151,51 @@ def _alone(problem: CuttingProblem, role: str, watch: Watch) -> int:
     needs = tuple(need for need in problem.needs if need.role == role)
     rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
     return solve(replace(problem, needs=needs, rules=rules), watch.anew()).blocks
+
+
+def spare_pieces(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) -> list[Spare]:
+    """What could be taken away, of each sort of fabric by itself, without losing a block.
+
+    Pieces are taken from the print that has most, so that prints stay as many as can be.
+    """
+    found = []
+    for fabrics in list(_alike(plan.problem).values())[:_MOST_LIMITS]:
+        least, most = 0, sum(fabric.count for fabric in fabrics)
+        while least < most:
+            middle = (least + most + 1) // 2
+            fewer = _without(plan.problem, fabrics, middle)
+            if fewer is not None and blocks_of(fewer) >= plan.blocks:
+                least = middle
+            else:
+                most = middle - 1
+        found.append(Spare(fabrics[0], least, sum(fabric.count for fabric in fabrics)))
+    return found
+
+
+def _alike(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
+    """Fabrics of one size, form and roles, whatever their prints."""
+    found: dict[tuple[object, ...], list[Fabric]] = {}
+    for fabric in problem.fabrics:
+        if any(fabric.serves(need) for need in problem.needs):
+            sort = (fabric.roles, fabric.form, fabric.width, fabric.length)
+            found.setdefault(sort, []).append(fabric)
+    return found
+
+
+def _without(
+    problem: CuttingProblem, fabrics: Sequence[Fabric], pieces: int
+) -> CuttingProblem | None:
+    """The question with so many pieces fewer of these; None when nothing is left."""
+    left = {fabric.name: fabric.count for fabric in fabrics}
+    for _ in range(pieces):
+        fullest = max(left, key=lambda name: left[name])
+        left[fullest] -= 1
+    kept = tuple(
+        replace(fabric, count=left.get(fabric.name, fabric.count))
+        for fabric in problem.fabrics
+        if left.get(fabric.name, fabric.count)
+    )
+    return replace(problem, fabrics=kept) if kept else None
 
 
 def _sorts(problem: CuttingProblem) -> list[Fabric]:

@@ -13,10 +13,11 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
+from kersey.core.block_record import block_record
 from kersey.core.cupboard import CupboardLot
 from kersey.core.errors import InvalidValue
 from kersey.core.lot_record import lot_from, lot_of, record_of
-from kersey.core.project import Project
+from kersey.core.project import Design, Project
 from kersey.core.project_record import project_from, project_record
 
 KIND = "everything/2"
@@ -85,6 +86,12 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
     def moved(project: Any) -> None:
         kept = CupboardLot(project["name"], lot_from(project.pop("strips")))
         project["sketch"] = project["put_away"] = False
+        usual = Design()
+        project["design"] |= {
+            "block": block_record(usual.block),
+            "even": usual.even,
+            "by_value": usual.by_value,
+        }
         project["fabrics"] = [
             {"lot": first + len(lots), "print": place, "count": count, "cut": 0,
              "roles": ["any"], "value": None, "aside": None}

@@ -1,8 +1,10 @@
 """A core project <-> its rows, word for word."""
 
+import json
 from collections.abc import Mapping, Sequence
 
 from kersey.core.backing import BackingWay
+from kersey.core.block_record import block_from, block_record
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.fabric import Print, Value
 from kersey.core.project import Design, Project
@@ -87,6 +89,9 @@ def _design(row: ProjectRow) -> Design:
         strips_per_block=row.strips_per_block,
         method=Method(row.method),
         different_prints=row.different_prints,
+        block=block_from(json.loads(row.block)),
+        even=row.even,
+        by_value=row.by_value,
         wish=Wish(row.purpose, row.drop, row.tuck, row.own_width, row.own_length),
         rows=row.rows,
         columns=row.columns,
@@ -104,6 +109,8 @@ def _write_design(row: ProjectRow, design: Design) -> None:
     row.strips_per_block = design.strips_per_block
     row.method = design.method
     row.different_prints = design.different_prints
+    row.block = json.dumps(block_record(design.block))
+    row.even, row.by_value = design.even, design.by_value
     row.purpose, row.drop, row.tuck = design.wish.key, design.wish.drop, design.wish.tuck
     row.own_width, row.own_length = design.wish.own_width, design.wish.own_length
     row.rows, row.columns = design.rows, design.columns

@@ -29,7 +29,7 @@ class PrintColumns:
 
 
 class ProjectRow(Table):
-    """A project and the choices of its design. `revision` counts its changes."""
+    """A project and the choices of its design. `revision` counts its changes; `block` is JSON."""
 
     __tablename__ = "project"
     __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
@@ -45,6 +45,9 @@ class ProjectRow(Table):
     strips_per_block: Mapped[int]
     method: Mapped[str]
     different_prints: Mapped[bool | None]
+    block: Mapped[str]
+    even: Mapped[bool]
+    by_value: Mapped[bool]
     purpose: Mapped[str]
     drop: Mapped[Fraction]
     tuck: Mapped[Fraction]

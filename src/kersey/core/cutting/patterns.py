@@ -216,7 +216,7 @@ class Pricer:
     def _plan_crosscuts(self) -> None:
         """Rows: a class of fabric and a breadth; columns: runs that pieces add up to."""
         longest = max(max(kind.width, kind.length) for kind in self.kinds)
-        self._runs = _reachable(self._run, longest)
+        self._runs = reachable(self._run, longest)
         self._run_before = _before(self._runs, self._run)
         allowed = np.zeros((len(self._classes), len(self._items)), dtype=bool)
         for c, (serves, _, mode) in enumerate(self._classes):
@@ -250,7 +250,7 @@ class Pricer:
 
     def _plan_strips(self) -> None:
         widest = max(max(kind.width, kind.length) for kind in self.kinds)
-        self._sides = _reachable(self._breadths, widest)
+        self._sides = reachable(self._breadths, widest)
         self._side_before = _before(self._sides, self._breadths)
         place_of = {key: c for c, key in enumerate(self._classes)}
         self._pair_class = [place_of[class_of(self.kinds[k], along)] for k, along in self._pairs]
@@ -298,7 +298,7 @@ def _classes_of(kinds: Sequence[Kind]) -> list[StripClass]:
     return list(found)
 
 
-def _reachable(steps: Wholes, most: int) -> Wholes:
+def reachable(steps: Sequence[int] | Wholes, most: int) -> Wholes:
     """Every sum of steps up to `most`, zero first."""
     there = np.zeros(most + 1, dtype=bool)
     there[0] = True

@@ -1,0 +1,137 @@
+"""How close the cliff is: the least cloth that still gives as many blocks, and where more begin.
+
+The count can change only where a side of some piece of fabric becomes a sum of sides of the block's
+pieces. Between two such lengths nothing changes, and longer cloth never gives fewer: so the cliff
+is found exactly, by halving the list of those lengths.
+
+    change   inches added to the side of every fabric that depends on how wide the cloth was
+"""
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.cutting.patterns import reachable
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Layout, Need
+from kersey.core.cutting.scale import in_units, unit_of
+from kersey.core.yield_report import at_usable
+
+# As far as cloth differs from its label: 40 instead of 42, 44 at the most.
+REACH = Fraction(2)
+
+
+@dataclass(frozen=True)
+class Cliffs:
+    """At `change` (0 or less) there are still as many blocks, with any less cloth only `below`.
+
+    None: even `REACH` less gives as many. `more_at`: so much more cloth first gives `more` blocks.
+    """
+
+    change: Fraction | None
+    below: int
+    more_at: Fraction | None
+    more: int
+
+
+def cliffs(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) -> Cliffs:
+    """Where the count of a plan changes; `blocks_of` gives the blocks of the same question with
+    other cloth."""
+    problem = plan.problem
+
+    def at(change: Fraction) -> int:
+        changed = at_usable(problem, change)
+        return blocks_of(changed) if changed else 0
+
+    steps = _steps(problem)
+    fewer = [step for step in steps if step <= 0]
+    least = _first(fewer, lambda step: at(step) >= plan.blocks)
+    more = [step for step in steps if step > 0]
+    gain = _first(more, lambda step: at(step) > plan.blocks)
+    lower = [step for step in fewer if least is not None and step < least]
+    below = at(lower[-1]) if lower else 0
+    return Cliffs(
+        change=least if lower else None,
+        below=below if lower else plan.blocks,
+        more_at=gain,
+        more=at(gain) if gain is not None else plan.blocks,
+    )
+
+
+def _steps(problem: CuttingProblem) -> list[Fraction]:
+    """Every change within reach at which some side becomes a sum of pieces' sides."""
+    sides = [side for need in problem.needs for side in (need.width, need.height)]
+    unit = unit_of(sides)
+    lengths = {getattr(fabric, fabric.selvedge_side) for fabric in problem.fabrics}
+    sums = reachable([in_units(side, unit) for side in sides], in_units(max(lengths) + REACH, unit))
+    found = {int(total) * unit - length for total in sums for length in lengths}
+    return sorted(step for step in found if -REACH <= step <= REACH)
+
+
+def _first(steps: Sequence[Fraction], holds: Callable[[Fraction], bool]) -> Fraction | None:
+    """The first step for which it holds; once it holds it goes on holding."""
+    low, high = 0, len(steps)
+    while low < high:
+        middle = (low + high) // 2
+        if holds(steps[middle]):
+            high = middle
+        else:
+            low = middle + 1
+    return steps[low] if low < len(steps) else None
+
+
+@dataclass(frozen=True)
+class Tight:
+    """A division without any margin: `parts` fill a side of a fabric exactly, in cutting order.
+
+    `lost` is the piece at the far edge, which a fabric the least bit short does not give.
+    """
+
+    fabric: str
+    side: str
+    parts: tuple[Fraction, ...]
+    lost: Need
+    pieces: int
+
+
+def tight_divisions(plan: CuttingPlan) -> list[Tight]:
+    """Divisions at zero margin, the one with most pieces of fabric first. Source: handbook
+    section 4."""
+    found: dict[tuple[str, str, tuple[Fraction, ...], Need], int] = {}
+    for layout in plan.layouts:
+        for side, parts, lost in {*_full(layout, across=True), *_full(layout, across=False)}:
+            key = (layout.fabric.name, side, parts, lost)
+            found[key] = found.get(key, 0) + layout.copies
+    tight = [Tight(*key, pieces) for key, pieces in found.items()]
+    return sorted(tight, key=lambda t: (-t.pieces, t.fabric, t.side, t.parts, t.lost.label))
+
+
+def _full(layout: Layout, across: bool) -> list[tuple[str, tuple[Fraction, ...], Need]]:
+    """(side, lengths in order, piece at the edge) of each row of pieces that leaves nothing."""
+    spans = [
+        (c.x, c.x + c.width, c.y, c.y + c.length)
+        if across
+        else (c.y, c.y + c.length, c.x, c.x + c.width)
+        for c in layout.cuts
+    ]
+    whole = layout.fabric.width if across else layout.fabric.length
+    found = []
+    for number, (_, end, *_) in enumerate(spans):
+        if end == whole:
+            row = [number]
+            while spans[row[0]][0] > 0:
+                here = spans[row[0]]
+                before = [n for n, s in enumerate(spans) if s[1] == here[0] and _meet(s, here)]
+                if not before:
+                    break
+                row.insert(0, before[0])
+            if spans[row[0]][0] == 0:
+                parts = tuple(spans[n][1] - spans[n][0] for n in row)
+                found.append(("width" if across else "length", parts, layout.cuts[number].need))
+    return found
+
+
+def _meet(
+    one: tuple[Fraction, Fraction, Fraction, Fraction],
+    other: tuple[Fraction, Fraction, Fraction, Fraction],
+) -> bool:
+    return one[2] < other[3] and other[2] < one[3]

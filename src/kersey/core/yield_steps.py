@@ -1,0 +1,107 @@
+"""Everything that is to be said of a yield, piece by piece, the most wanted first.
+
+Each part is a real recomputation. Where a plan could not be proved the most in the first seconds,
+the search goes on at the end, as long as it is let.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.cliffs import Cliffs, cliffs
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
+from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.even_plan import EvenPlan, even_plan
+from kersey.core.yield_report import (
+    CHANGES,
+    Limit,
+    Spare,
+    at_usable,
+    checked_plan,
+    limits,
+    spare_pieces,
+)
+
+# The first answer within what feels like no wait; each variation; one piece of an even plan; and a
+# proof that somebody waits for.
+FIRST, VARIATION, ONE_PIECE, LAST = 1.5, 1.5, 0.5, 60.0
+
+
+@dataclass(frozen=True)
+class YieldQuestion:
+    """A problem, the same at other seams (inches), and whether print rules are only a wish.
+
+    Wished-for rules hold when they cost no block, and are dropped when they do.
+    """
+
+    problem: CuttingProblem
+    at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
+    rules_are_a_wish: bool = False
+
+
+@dataclass(frozen=True)
+class YieldSoFar:
+    """What is known up to now; a part that is None is still being worked out."""
+
+    plan: CuttingPlan
+    rules_cost: int = 0
+    even: EvenPlan | None = None
+    even_tried: bool = False
+    limits: tuple[Limit, ...] | None = None
+    cliffs: Cliffs | None = None
+    sensitivity: tuple[tuple[Fraction, int], ...] | None = None
+    seams: tuple[tuple[Fraction, int], ...] | None = None
+    spare: tuple[Spare, ...] | None = None
+    done: bool = False
+
+
+def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) -> YieldSoFar:
+    """The plan alone, with the rules kept or dropped; `rules_cost` says what they cost in blocks.
+
+    Raises `FaultyPlan`.
+    """
+    plan = checked_plan(question.problem, Watch(clock, seconds))
+    if not question.rules_are_a_wish or not question.problem.rules:
+        return YieldSoFar(plan)
+    free = checked_plan(replace(question.problem, rules=()), Watch(clock, seconds))
+    cost = free.blocks - plan.blocks
+    return YieldSoFar(free, cost) if cost > 0 else YieldSoFar(plan)
+
+
+def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
+    """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
+    known = first_answer(question, clock)
+    yield known
+    plan = known.plan
+    watch = Watch(clock, VARIATION)
+
+    def blocks_of(problem: CuttingProblem) -> int:
+        return checked_plan(problem, watch).blocks
+
+    known = replace(known, limits=tuple(limits(plan, watch)))
+    yield known
+    changed = ((step, at_usable(plan.problem, step)) for step in sorted(CHANGES))
+    known = replace(
+        known,
+        sensitivity=tuple((step, blocks_of(other) if other else 0) for step, other in changed),
+    )
+    yield known
+    known = replace(known, cliffs=cliffs(plan, blocks_of))
+    yield known
+    known = replace(known, even=even_plan(plan, Watch(clock, ONE_PIECE)), even_tried=True)
+    yield known
+    seams = (
+        (seam, replace(p, rules=plan.problem.rules) if p else None) for seam, p in question.at_seams
+    )
+    known = replace(
+        known, seams=tuple((seam, blocks_of(other) if other else 0) for seam, other in seams)
+    )
+    yield known
+    known = replace(known, spare=tuple(spare_pieces(plan, blocks_of)))
+    if not plan.proved:
+        yield known
+        better = checked_plan(plan.problem, Watch(clock, LAST))
+        if better.blocks < plan.blocks:
+            better = replace(plan, bound=min(plan.bound, better.bound))
+        known = replace(known, plan=better)
+    yield replace(known, done=True)
