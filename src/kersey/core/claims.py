@@ -13,11 +13,13 @@ from fractions import Fraction
 
 from kersey.core.blocks.recipe import Patch, Size
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
+from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import InvalidValue
 from kersey.core.length import Units, format_length, format_size
-from kersey.core.yield_report import at_usable
+from kersey.core.yield_report import at_usable, checked_plan
 
 MOST_CLAIMED = 100_000
+_SECONDS_A_SLIP = 1.0
 # Cloth as wide as it lies with its selvedges, and what batiks reach.
 _WIDER = ((Fraction(1), "1″ more between the selvedges"), (Fraction(2), "the selvedges counted in"))
 _NARROWER = ((Fraction(-1), "1″ less cloth"), (Fraction(-2), "the careful width, 2″ less"))
@@ -34,6 +36,22 @@ class Verdict:
     agrees: bool
     says: str
     slips: tuple[str, ...]
+
+
+@dataclass(frozen=True)
+class CountClaim:
+    """A promised number of blocks, and the plan it is held against; `seam` in inches."""
+
+    claimed: int
+    plan: CuttingPlan
+    seam: Fraction
+
+    def run(self, clock: Clock) -> Iterator[Verdict]:
+        """The verdict; raises `BadClaim`."""
+        watch = Watch(clock, _SECONDS_A_SLIP)
+        yield judge_count(
+            self.claimed, self.plan, self.seam, lambda problem: checked_plan(problem, watch).blocks
+        )
 
 
 def judge_count(

@@ -218,7 +218,7 @@ def _layouts(
             left[number] -= 1
         for (place, number), copies in dealt.items():
             layout = ways[number].layout
-            yield Layout(fabrics[place], copies, layout.cuts, layout.left)
+            yield replace(layout, fabric=fabrics[place], copies=copies)
 
 
 def _one_of_each(fabrics: Sequence[Fabric]) -> Iterator[int]:

@@ -136,10 +136,21 @@ def limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
         for fabric in _sorts(problem)[:_MOST_LIMITS]
     ]
     most = max((blocks for _, blocks in tried), default=plan.blocks)
+    together = _one_of_each(problem, watch) if most == plan.blocks and len(tried) > 1 else 0
     for fabric, blocks in tried:
         if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
             role = _role_of(problem, fabric, alone)
-            yield Limit(role, _reason(plan, role, alone), fabric, blocks)
+            reason = _reason(plan, role, alone)
+            if together > plan.blocks:
+                reason += f"; one more of each sort gives {together}"
+            yield Limit(role, reason, fabric, blocks)
+
+
+def _one_of_each(problem: CuttingProblem, watch: Watch) -> int:
+    """Blocks with one more piece of every sort of fabric."""
+    sorts = _sorts(problem)
+    more = tuple(replace(f, count=f.count + (f in sorts)) for f in problem.fabrics)
+    return checked_plan(replace(problem, fabrics=more), watch).blocks
 
 
 def _roles(problem: CuttingProblem) -> list[str]:

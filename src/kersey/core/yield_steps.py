@@ -38,6 +38,21 @@ class YieldQuestion:
     at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
     rules_are_a_wish: bool = False
 
+    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+        """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
+        return yield_steps(self, clock)
+
+
+@dataclass(frozen=True)
+class OnlyTried:
+    """A question of which the blocks alone are wanted, while something is still being moved."""
+
+    question: YieldQuestion
+
+    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+        """The first answer. Raises `FaultyPlan`."""
+        yield first_answer(self.question, clock)
+
 
 @dataclass(frozen=True)
 class YieldSoFar:

@@ -18,6 +18,7 @@ from kersey.core.quilt import Quilt, make_quilt
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
+from kersey.web.searches import Searches
 
 # A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
 _KEPT_QUILTS = 400
@@ -34,6 +35,7 @@ class Workroom:
     engine: Engine
     clock: Callable[[], datetime] = _utc_now
     camera: Path | None = None
+    searches: Searches = field(default_factory=Searches)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)

@@ -91,7 +91,7 @@ def _layout(needs: Sequence[Need], fabric: Fabric, pattern: Pattern, copies: int
         side += breadth
     _keep(left, across - side, run, along)
     left.sort(key=lambda size: (-size[0] * size[1], size))
-    return Layout(fabric, copies, tuple(cuts), tuple(left))
+    return Layout(fabric, copies, tuple(cuts), tuple(left), along)
 
 
 def _extent(need: Need, turned: bool) -> tuple[Fraction, Fraction]:

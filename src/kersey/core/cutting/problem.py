@@ -124,12 +124,24 @@ class Cut:
 
 @dataclass(frozen=True)
 class Layout:
-    """`copies` pieces of a fabric cut alike, and the rectangles that are left of each of them."""
+    """`copies` pieces of a fabric cut alike, and the rectangles that are left of each of them.
+
+    The strips run `along` its length, or across it.
+    """
 
     fabric: Fabric
     copies: int
     cuts: tuple[Cut, ...]
     left: tuple[tuple[Fraction, Fraction], ...]
+    along: bool = True
+
+    @property
+    def strips(self) -> tuple[tuple[Cut, ...], ...]:
+        """The cuts strip by strip, in the order they are cut: strips first, then crosscuts."""
+        found: dict[Fraction, list[Cut]] = {}
+        for cut in self.cuts:
+            found.setdefault(cut.x if self.along else cut.y, []).append(cut)
+        return tuple(tuple(found[at]) for at in sorted(found))
 
 
 @dataclass(frozen=True)

@@ -1,0 +1,91 @@
+"""Any block as it shows in the quilt: its patches in their prints, each with its code."""
+
+from collections.abc import Mapping, Sequence
+
+from kersey.core.blocks.recipe import Patch, Size
+from kersey.core.fabric import Print
+from kersey.core.length import Units, format_size
+from kersey.drawing.cloth import Cloths
+from kersey.drawing.svg import element, number, picture, rect, text
+
+
+def draw_patches(
+    patches: Sequence[Patch],
+    finished: Size,
+    prints: Sequence[Print],
+    codes: Mapping[tuple[str, str], str],
+    units: Units,
+) -> str:
+    """The block with its finished size below; `prints` are those of the patches, in their order.
+
+    A patch is known in the page by ``data-need``, the code of its label and role.
+    """
+    width, height = map(float, finished)
+    big = max(width, height)
+    cloths = Cloths()
+    parts = [
+        element(
+            "g",
+            element(
+                "path",
+                d="M" + "L".join(f"{number(x)} {number(y)}" for x, y in patch.corners) + "z",
+                fill=cloths.fill(cloth),
+                class_="piece",
+                stroke_width=big / 110,
+            ),
+            *_code(patch, codes[(patch.label, patch.role)], big),
+            data_need=codes[(patch.label, patch.role)],
+        )
+        for patch, cloth in zip(patches, prints, strict=True)
+    ]
+    words = f"{format_size(*finished, units)} finished"
+    return picture(
+        -big / 60,
+        -big / 60,
+        width + big / 30,
+        height + big / 6,
+        cloths.definitions,
+        *parts,
+        rect(0, 0, width, height, class_="seam-line", fill="none", stroke_width=big / 90),
+        text(
+            words,
+            width / 2,
+            height + big / 9,
+            class_="measure",
+            font_size=big / 13,
+            text_anchor="middle",
+        ),
+        label=f"The block, {words}, of {len(patches)} patches.",
+        class_="block-drawing",
+    )
+
+
+def _code(patch: Patch, code: str, big: float) -> list[str]:
+    """The code in the middle of a patch that has room for it."""
+    across = [float(x) for x, _ in patch.corners]
+    down = [float(y) for _, y in patch.corners]
+    narrow = min(max(across) - min(across), max(down) - min(down))
+    size = min(big / 15, 0.75 * narrow)
+    if size < big / 34:
+        return []
+    x, y = sum(across) / len(across), sum(down) / len(down)
+    wide = (0.6 * len(code) + 0.5) * size
+    return [
+        rect(
+            x - wide / 2,
+            y - 0.56 * size,
+            wide,
+            1.12 * size,
+            rx=0.2 * size,
+            class_="chip",
+            fill="#ffffff",
+        ),
+        text(
+            code,
+            x,
+            y + 0.36 * size,
+            class_="chip-text",
+            font_size=size,
+            text_anchor="middle",
+        ),
+    ]

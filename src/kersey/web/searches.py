@@ -1,0 +1,170 @@
+"""Searches for the most blocks, each in a process of its own, so that nobody waits for another.
+
+A page asks; it gets what is known so far and comes back for more. When the question behind a page
+changes, the search for the old one is ended at once. What was found is kept for a while.
+"""
+
+import atexit
+import logging
+import pickle
+import subprocess
+import sys
+from collections import OrderedDict
+from collections.abc import Hashable
+from threading import Condition, Lock, Thread
+from time import monotonic
+from typing import Any
+from weakref import WeakSet
+
+from kersey.web.search_worker import Question
+
+_log = logging.getLogger(__name__)
+# One for each core of a small machine; more would only slow each other down.
+_AT_ONCE = 2
+_KEPT = 60
+_COMMAND = (sys.executable, "-m", "kersey.web.search_worker")
+_LOST = "The search ended before it had an answer. Change something, or open the page again."
+
+
+class Search:
+    """One question under way. `count` says how many pieces of news there were."""
+
+    def __init__(self, question: Question) -> None:
+        self.question = question
+        self.answer: Any = None
+        self.fault = ""
+        self.over = False
+        self.count = 0
+        self._news = Condition()
+
+    def wait(self, beyond: int = 0, seconds: float = 2.0) -> None:
+        """Until there is more news than that, or it is over, or the time is up."""
+        until = monotonic() + seconds
+        with self._news:
+            self._news.wait_for(
+                lambda: self.over or self.count > beyond, max(0.0, until - monotonic())
+            )
+
+    def tell(self, news: tuple[Any, str] | None) -> None:
+        """Take in what the worker says; None: it is over."""
+        with self._news:
+            if news is None:
+                self.over = True
+            elif news[1]:
+                self.fault = news[1]
+                _log.error("A search failed: %s", self.fault)
+            else:
+                self.answer = news[0]
+            self.count += 1
+            self._news.notify_all()
+
+
+class Searches:
+    """All searches of a server."""
+
+    def __init__(self) -> None:
+        self._lock = Lock()
+        self._kept: OrderedDict[Question, Search] = OrderedDict()
+        self._asked: dict[Hashable, Search] = {}
+        self._waiting: list[Search] = []
+        self._working: dict[Search, subprocess.Popen[bytes]] = {}
+        self._idle: list[subprocess.Popen[bytes]] = []
+        _every.add(self)
+
+    def ask(self, who: Hashable, question: Question) -> Search:
+        """The search for a question, begun if need be; any other that `who` asked for is ended."""
+        with self._lock:
+            before = self._asked.get(who)
+            search = self._kept.get(question)
+            if search is None:
+                search = self._kept[question] = Search(question)
+                self._waiting.append(search)
+            self._kept.move_to_end(question)
+            self._asked[who] = search
+            if before is not None and before not in self._asked.values():
+                self._end(before)
+            while len(self._kept) > _KEPT:
+                self._end(self._kept.popitem(last=False)[1])
+            self._begin_what_waits()
+            return search
+
+    def known(self, question: Question) -> Any:
+        """What is known of a question already, without asking anybody; None if nothing is."""
+        search = self._kept.get(question)
+        return search.answer if search else None
+
+    def close(self) -> None:
+        """End every process."""
+        with self._lock:
+            for worker in (*self._working.values(), *self._idle):
+                worker.kill()
+            self._waiting.clear()
+            self._idle.clear()
+
+    def _end(self, search: Search) -> None:
+        if search.over:
+            return
+        self._kept.pop(search.question, None)
+        if search in self._waiting:
+            self._waiting.remove(search)
+            search.tell(None)
+        elif search in self._working:
+            # The one who listens to it sees the pipe close, and frees the place.
+            self._working[search].kill()
+
+    def _begin_what_waits(self) -> None:
+        while self._waiting and len(self._working) < _AT_ONCE:
+            # The latest question is what somebody looks at.
+            search = self._waiting.pop()
+            worker = self._idle.pop() if self._idle else _new_worker()
+            self._working[search] = worker
+            Thread(target=self._listen, args=(search, worker), daemon=True).start()
+
+    def _listen(self, search: Search, worker: "subprocess.Popen[bytes]") -> None:
+        assert worker.stdin is not None
+        assert worker.stdout is not None
+        whole = True
+        try:
+            pickle.dump(search.question, worker.stdin)
+            worker.stdin.flush()
+            while not search.over:
+                search.tell(pickle.load(worker.stdout))
+        except (OSError, EOFError, pickle.UnpicklingError):
+            whole = False
+            if search.answer is None:
+                search.fault = _LOST
+            search.tell(None)
+        with self._lock:
+            del self._working[search]
+            if whole:
+                self._idle.append(worker)
+            else:
+                self._kept.pop(search.question, None)
+                _bury(worker)
+            self._begin_what_waits()
+
+
+def _new_worker() -> "subprocess.Popen[bytes]":
+    return subprocess.Popen(_COMMAND, stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+
+
+def _bury(worker: "subprocess.Popen[bytes]") -> None:
+    """End a process and close its pipes."""
+    worker.kill()
+    worker.wait()
+    for pipe in (worker.stdin, worker.stdout):
+        if pipe is not None:
+            try:
+                pipe.close()
+            except OSError:
+                # What was still to be written to it is of no use any more.
+                continue
+
+
+_every: WeakSet[Searches] = WeakSet()
+
+
+@atexit.register
+def _close_all() -> None:
+    for searches in _every:
+        searches.close()
