@@ -7,7 +7,7 @@ is found exactly, by halving the list of those lengths.
     change   inches added to the side of every fabric that depends on how wide the cloth was
 """
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
@@ -33,14 +33,24 @@ class Cliffs:
     more: int
 
 
-def cliffs(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) -> Cliffs:
-    """Where the count of a plan changes; `blocks_of` gives the blocks of the same question with
-    other cloth."""
+def cliffs(
+    plan: CuttingPlan,
+    blocks_of: Callable[[CuttingProblem], int],
+    known: Mapping[Fraction, int] | None = None,
+) -> Cliffs:
+    """Where the count of a plan changes.
+
+    `blocks_of` gives the blocks of the same question with other cloth, `known` those of some
+    changes already. Wider cloth never gives fewer, even where a search was cut short.
+    """
     problem = plan.problem
+    tried = {Fraction(0): plan.blocks, **(known or {})}
 
     def at(change: Fraction) -> int:
-        changed = at_usable(problem, change)
-        return blocks_of(changed) if changed else 0
+        if change not in tried:
+            changed = at_usable(problem, change)
+            tried[change] = blocks_of(changed) if changed else 0
+        return max(blocks for step, blocks in tried.items() if step <= change)
 
     steps = _steps(problem)
     fewer = [step for step in steps if step <= 0]
@@ -83,30 +93,30 @@ def _first(steps: Sequence[Fraction], holds: Callable[[Fraction], bool]) -> Frac
 class Tight:
     """A division without any margin: `parts` fill a side of a fabric exactly, in cutting order.
 
-    `lost` is the piece at the far edge, which a fabric the least bit short does not give.
+    `lost` is the piece at the far edge, which a fabric the least bit short does not give. It is so
+    in `pieces` pieces of these fabrics.
     """
 
-    fabric: str
-    side: str
     parts: tuple[Fraction, ...]
     lost: Need
+    fabrics: tuple[str, ...]
     pieces: int
 
 
 def tight_divisions(plan: CuttingPlan) -> list[Tight]:
-    """Divisions at zero margin, the one with most pieces of fabric first. Source: handbook
-    section 4."""
-    found: dict[tuple[str, str, tuple[Fraction, ...], Need], int] = {}
+    """Divisions at zero margin, those in most pieces first. Source: handbook section 4."""
+    found: dict[tuple[tuple[Fraction, ...], Need], dict[str, int]] = {}
     for layout in plan.layouts:
-        for side, parts, lost in {*_full(layout, across=True), *_full(layout, across=False)}:
-            key = (layout.fabric.name, side, parts, lost)
-            found[key] = found.get(key, 0) + layout.copies
-    tight = [Tight(*key, pieces) for key, pieces in found.items()]
-    return sorted(tight, key=lambda t: (-t.pieces, t.fabric, t.side, t.parts, t.lost.label))
+        name = layout.fabric.name
+        for key in {*_full(layout, across=True), *_full(layout, across=False)}:
+            pieces = found.setdefault(key, {})
+            pieces[name] = pieces.get(name, 0) + layout.copies
+    tight = [Tight(*key, tuple(pieces), sum(pieces.values())) for key, pieces in found.items()]
+    return sorted(tight, key=lambda t: (-t.pieces, t.parts, t.lost.label))
 
 
-def _full(layout: Layout, across: bool) -> list[tuple[str, tuple[Fraction, ...], Need]]:
-    """(side, lengths in order, piece at the edge) of each row of pieces that leaves nothing."""
+def _full(layout: Layout, across: bool) -> list[tuple[tuple[Fraction, ...], Need]]:
+    """(lengths in order, piece at the edge) of each row of pieces that leaves nothing."""
     spans = [
         (c.x, c.x + c.width, c.y, c.y + c.length)
         if across
@@ -124,9 +134,10 @@ def _full(layout: Layout, across: bool) -> list[tuple[str, tuple[Fraction, ...],
                 if not before:
                     break
                 row.insert(0, before[0])
-            if spans[row[0]][0] == 0:
+            # A strip that is as wide as its piece was not divided.
+            if spans[row[0]][0] == 0 and len(row) > 1:
                 parts = tuple(spans[n][1] - spans[n][0] for n in row)
-                found.append(("width" if across else "length", parts, layout.cuts[number].need))
+                found.append((parts, layout.cuts[number].need))
     return found
 
 

@@ -16,6 +16,7 @@ from kersey.core.errors import Infeasible
 from kersey.core.leftovers import Leftovers, leftovers
 from kersey.core.length import Units
 from kersey.core.project import Design, Project
+from kersey.core.project_yield import RAILS
 from kersey.core.setting import Setting, arrange
 from kersey.core.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.strip_plan import StripPlan, plan_strips
@@ -30,6 +31,16 @@ class NoQuilt(Infeasible):
         self.answer = answer
         super().__init__(
             "These strips give no whole block: use longer strips, more strips, or fewer a block."
+        )
+
+
+class OnlyRails(Infeasible):
+    """A block whose quilt is not worked out beyond its yield."""
+
+    def __init__(self, title: str) -> None:
+        super().__init__(
+            f"{title}: how many blocks, and how to cut them, stands on the Yield page. "
+            "Sizes and the order of work are worked out for rails from strips only."
         )
 
 
@@ -86,8 +97,11 @@ class Quilt:
 def yields_of(project: Project) -> dict[Method, RailYield]:
     """The yield by each method.
 
-    Raises `NoStrips` when none are pulled, `BadRailBlock` when the block cannot be sewn.
+    Raises `NoStrips` when none are pulled, `OnlyRails` for any other block, `BadRailBlock` when
+    the block cannot be sewn.
     """
+    if project.design.block.recipe != RAILS:
+        raise OnlyRails(project.design.block.title)
     question = project.design.yield_question
     return {method: rail_yield(project.lot, question, method) for method in Method}
 

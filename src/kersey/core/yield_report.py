@@ -11,7 +11,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
@@ -78,15 +78,28 @@ def yield_report(problem: CuttingProblem, watch: Watch) -> YieldReport:
     Raises `FaultyPlan` when the checker finds fault with it.
     """
     plan = checked_plan(problem, watch)
-    changed = ((step, at_usable(problem, step)) for step in CHANGES)
     return YieldReport(
         plan=plan,
         limits=tuple(limits(plan, watch)),
         leftovers=tuple(leftovers(plan)),
-        sensitivity=tuple(
-            (step, checked_plan(other, watch).blocks if other else 0) for step, other in changed
-        ),
+        sensitivity=sensitivity(plan, lambda other: checked_plan(other, watch).blocks),
     )
+
+
+def sensitivity(
+    plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]
+) -> tuple[tuple[Fraction, int], ...]:
+    """(change of the usable length, blocks) for cloth a little narrower and wider.
+
+    What can be cut from narrower cloth can be cut from wider: a search that was cut short does not
+    make it less.
+    """
+    found = {Fraction(0): plan.blocks}
+    for step in CHANGES:
+        changed = at_usable(plan.problem, step)
+        found[step] = blocks_of(changed) if changed else 0
+    best = {step: max(n for other, n in found.items() if other <= step) for step in found}
+    return tuple((step, best[step]) for step in CHANGES)
 
 
 def checked_plan(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
@@ -183,14 +196,41 @@ def spare_pieces(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) 
     return found
 
 
+def fewest_fabrics(plan: CuttingPlan, spare: Sequence[Spare], watch: Watch) -> CuttingPlan:
+    """A plan of as many blocks that leaves whole what could be taken away, sort after sort.
+
+    Where the search does not find as many blocks without it, the plan stays as it was.
+    """
+    problem = plan.problem
+    for sort in spare:
+        alike = [f for f in problem.fabrics if _sort_of(f) == _sort_of(sort.fabric)]
+        fewer = _without(problem, alike, sort.pieces) if sort.pieces and alike else None
+        if fewer is None:
+            continue
+        found = checked_plan(fewer, watch)
+        if found.blocks >= plan.blocks:
+            problem = fewer
+            plan = replace(plan, layouts=_of(plan.problem, found))
+    return plan
+
+
+def _of(problem: CuttingProblem, found: CuttingPlan) -> tuple[Layout, ...]:
+    """The layouts of a plan for less fabric, as cuts of all there is."""
+    fabrics = {fabric.name: fabric for fabric in problem.fabrics}
+    return tuple(replace(each, fabric=fabrics[each.fabric.name]) for each in found.layouts)
+
+
 def _alike(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
     """Fabrics of one size, form and roles, whatever their prints."""
     found: dict[tuple[object, ...], list[Fabric]] = {}
     for fabric in problem.fabrics:
         if any(fabric.serves(need) for need in problem.needs):
-            sort = (fabric.roles, fabric.form, fabric.width, fabric.length)
-            found.setdefault(sort, []).append(fabric)
+            found.setdefault(_sort_of(fabric), []).append(fabric)
     return found
+
+
+def _sort_of(fabric: Fabric) -> tuple[object, ...]:
+    return fabric.roles, fabric.form, fabric.width, fabric.length
 
 
 def _without(
@@ -239,10 +279,19 @@ def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, int]) -> 
     return min(served, key=lambda role: alone[role])
 
 
+def _shared(problem: CuttingProblem, role: str) -> bool:
+    """Whether some fabric may serve this role and another one."""
+    return any(
+        len({need.role for need in problem.needs if fabric.serves(need)} | {role}) > 1
+        for fabric in problem.fabrics
+        if any(fabric.serves(need) for need in problem.needs if need.role == role)
+    )
+
+
 def _reason(plan: CuttingPlan, role: str, alone: dict[str, int]) -> str:
     others = [f"{other} for {count}" for other, count in alone.items() if other != role]
     if not others:
         return f"all of it together gives pieces for {plan.blocks} blocks"
-    if alone[role] > plan.blocks:
+    if alone[role] > plan.blocks and _shared(plan.problem, role):
         return f"{role} and {' and '.join(o.split(' for ')[0] for o in others)} share fabric"
     return f"{role} gives pieces for {alone[role]} blocks, {', '.join(others)}"

@@ -13,12 +13,12 @@ from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.even_plan import EvenPlan, even_plan
 from kersey.core.yield_report import (
-    CHANGES,
     Limit,
     Spare,
-    at_usable,
     checked_plan,
+    fewest_fabrics,
     limits,
+    sensitivity,
     spare_pieces,
 )
 
@@ -95,13 +95,9 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
 
     known = replace(known, limits=tuple(limits(plan, watch)))
     yield known
-    changed = ((step, at_usable(plan.problem, step)) for step in sorted(CHANGES))
-    known = replace(
-        known,
-        sensitivity=tuple((step, blocks_of(other) if other else 0) for step, other in changed),
-    )
+    known = replace(known, sensitivity=sensitivity(plan, blocks_of))
     yield known
-    known = replace(known, cliffs=cliffs(plan, blocks_of))
+    known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
     yield known
     known = replace(known, even=even_plan(plan, Watch(clock, ONE_PIECE)), even_tried=True)
     yield known
@@ -112,11 +108,16 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
         known, seams=tuple((seam, blocks_of(other) if other else 0) for seam, other in seams)
     )
     yield known
-    known = replace(known, spare=tuple(spare_pieces(plan, blocks_of)))
+    spare = tuple(spare_pieces(plan, blocks_of))
+    known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
     if not plan.proved:
         yield known
-        better = checked_plan(plan.problem, Watch(clock, LAST))
-        if better.blocks < plan.blocks:
-            better = replace(plan, bound=min(plan.bound, better.bound))
-        known = replace(known, plan=better)
+        known = replace(known, plan=_at_last(known.plan, Watch(clock, LAST)))
     yield replace(known, done=True)
+
+
+def _at_last(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
+    """The plan after a long search: a better one, or a bound that comes nearer."""
+    found = checked_plan(plan.problem, watch)
+    bound = min(plan.bound, found.bound)
+    return replace(found if found.blocks > plan.blocks else plan, bound=bound)

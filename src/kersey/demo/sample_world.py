@@ -12,6 +12,7 @@ from pathlib import Path
 
 from sqlalchemy.orm import Session
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import Motif, Print, Swatch, Value
@@ -33,6 +34,7 @@ _BEGUN = datetime(2026, 3, 2, 19, 0, tzinfo=UTC)
 
 _BERTH = "Lower berth quilt"
 _CUSHION = "Cushion for the tender"
+LOG_CABIN = "Smoking room log cabin"
 _TUNNEL = Print("tunnel mouth", Value.DARK, Swatch(Motif.PLAIN, "#2a3439", "#56697a"))
 _GREEN_BLIND = Print("guard's blind green", Value.DARK, Swatch(Motif.PLAIN, "#27493b", "#cfdcc0"))
 _CREAM_PANEL = Print("carriage panel", Value.LIGHT, Swatch(Motif.FLECK, "#e9dfc6", "#b7a06f"))
@@ -61,6 +63,7 @@ def load_sample_world(folder: Path) -> None:
                 if project.name == _CUSHION:
                     evening = _BEGUN + timedelta(days=days + 1)
                     put_project_away(session, number, 1, _put_away, evening)
+            _begin_log_cabin(session, _BEGUN + timedelta(days=6))
         elif not sample:
             raise NotTheSampleWorld(
                 f"{folder} holds your own quilts. Name another folder with --data."
@@ -78,6 +81,20 @@ def _pull_for_the_berth(session: Session, number: int, now: datetime) -> None:
         for pulled in pull_pieces(stored.kept, stored.kept.lot.counts, stored.id)
     )
     change_project(session, number, 1, lambda project: project.pulling(more), now)
+
+
+def _begin_log_cabin(session: Session, now: datetime) -> None:
+    """A log cabin is tried from the curtain remnants, light and dark."""
+    lots = {stored.kept.name: stored for stored in all_lots(session)}
+    fabrics = tuple(
+        replace(pulled, roles=(role,))
+        for side, role in (("light", Role.LIGHT), ("dark", Role.DARK))
+        for stored in (lots[f"curtain remnants, {side}"],)
+        for pulled in pull_pieces(stored.kept, stored.kept.lot.counts, stored.id)
+    )
+    said = "curtain remnants, light and dark"
+    design = Design(block=BlockChoice("log-cabin"))
+    add_project(session, Project(LOG_CABIN, said, fabrics, design), now)
 
 
 def _put_away(project: Project) -> PutAway:

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 
 from kersey.core.blocks.recipe import Patch, Size
 from kersey.core.fabric import Print
-from kersey.core.length import Units, format_size
+from kersey.core.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture, rect, text
 
@@ -38,7 +38,9 @@ def draw_patches(
         )
         for patch, cloth in zip(patches, prints, strict=True)
     ]
-    words = f"{format_size(*finished, units)} finished"
+    square = finished[0] == finished[1]
+    size = format_length(finished[0], units) if square else format_size(*finished, units)
+    words = f"{size} finished"
     return picture(
         -big / 60,
         -big / 60,

@@ -8,13 +8,16 @@ from kersey.core.role_shares import RoleShare
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, picture, rect
 
-_LONG, _HIGH = 60.0, 2.6
+_LONG, _HIGH, _MARK = 60.0, 2.6, 0.5
 
 
-def draw_role_bar(share: RoleShare, prints: Sequence[Print], largest: Fraction) -> str:
+def draw_role_bar(
+    share: RoleShare, prints: Sequence[Print], largest: Fraction, ran_out: bool
+) -> str:
     """A bar to the scale of the `largest` area, in square inches; `prints` of its fabrics.
 
-    Of each print the cut part comes first; what other roles take of it is hatched.
+    Of each print the cut part comes first; what other roles take of it is hatched. The end of one
+    that ran out is marked.
     """
     cloths = Cloths()
     drawn, x = [], 0.0
@@ -32,6 +35,8 @@ def draw_role_bar(share: RoleShare, prints: Sequence[Print], largest: Fraction) 
             if class_ != "cut-part":
                 drawn.append(rect(x, 0, width, _HIGH, class_=class_))
             x += width
+    if ran_out:
+        drawn.append(rect(min(x, _LONG - _MARK), 0, _MARK, _HIGH, class_="ran-out"))
     hatch = element(
         "pattern",
         element("path", d="M0 .8L.8 0", stroke="#10181f", stroke_width=0.16),

@@ -14,6 +14,7 @@ from kersey.core.forms import Form as FabricForm
 from kersey.core.ledger import Kind
 from kersey.core.length import Units, format_size
 from kersey.core.project import Project
+from kersey.core.project_yield import RAILS
 from kersey.core.quilt import Quilt, yields_of
 from kersey.core.stages import Stage, steps_done
 from kersey.core.work_order import work_order
@@ -128,7 +129,8 @@ def project_context(opened: OpenProject, here: Stage) -> dict[str, Any]:
 def order_of_work(opened: OpenProject, here: Stage) -> list[StageLine]:
     """The stages with what is known of each; those up to the present page count as reached."""
     reached = list(Stage)[: list(Stage).index(here) + 1]
-    short = opened.quilt is None or opened.quilt.blocks_short > 0
+    rails = opened.project.design.block.recipe == RAILS
+    short = opened.quilt.blocks_short > 0 if opened.quilt else rails
     return [
         StageLine(
             stage,
@@ -163,12 +165,15 @@ def _status(opened: OpenProject, stage: Stage) -> str:
     quilt = opened.quilt
     if stage is Stage.PULL:
         return _pull_status(opened.project)
-    if stage is Stage.YIELD and opened.project.working:
+    if stage is Stage.YIELD:
+        if opened.project.design.block.recipe != RAILS or not opened.project.working:
+            return opened.project.design.block.title.lower()
         answer = yields_of(opened.project)[opened.project.design.method]
         sure = "at least" if opened.project.uneven else "proved"
         return f"{counted(answer.blocks, 'block')}, {sure}"
     if quilt is None:
-        return "no block yet" if stage is Stage.SIZE else ""
+        rails = opened.project.design.block.recipe == RAILS
+        return "no block yet" if stage is Stage.SIZE and rails else ""
     if stage is Stage.SIZE:
         return _size_status(quilt)
     steps = work_order(quilt)

@@ -298,3 +298,13 @@ function startMarking() {
   drawMarks();
 }
 document.addEventListener("DOMContentLoaded", startMarking);
+
+// A piece is pointed at, or has the focus, in the block, in a cut or in the table: it shows in all.
+function light(event) {
+  const need = event.target.closest?.("[data-need]")?.dataset.need;
+  for (const lit of document.querySelectorAll(".lit")) lit.classList.remove("lit");
+  if (need === undefined) return;
+  for (const piece of document.querySelectorAll(`[data-need="${CSS.escape(need)}"]`)) piece.classList.add("lit");
+}
+document.addEventListener("pointerover", light);
+document.addEventListener("focusin", light);

@@ -1,209 +1,193 @@
-"""The most blocks by both methods, recomputed while the usable width is moved."""
+"""The most blocks of any fabric: drawn, proved, explained; and tried while a ruler is moved."""
 
 from dataclasses import replace
-from enum import StrEnum
 from fractions import Fraction
-from typing import Annotated, Any
 
-from fastapi import APIRouter, Request
-from pydantic import AfterValidator, Field
-from starlette.responses import Response
+from fastapi import APIRouter, Query, Request
+from starlette.responses import RedirectResponse, Response
 
-from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
-from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Lot
-from kersey.core.length import CENTIMETRE, EIGHTH, Units, round_up_to
+from kersey.core.claims import CountClaim, Verdict, judge_size
+from kersey.core.cupboard import CupboardLot
+from kersey.core.errors import InvalidValue, KerseyError
+from kersey.core.forms import Form
 from kersey.core.project import Project
-from kersey.core.quilt import yields_of
-from kersey.core.stages import Stage
-from kersey.core.workshop import check_seam
-from kersey.core.yields import (
-    Method,
-    RailYield,
-    cliff,
-    left_over,
-    proof,
-    rail_yield,
-    sensitivity,
-)
-from kersey.drawing.block import draw_block
-from kersey.drawing.strips import draw_division
-from kersey.web.forms import BadForm, Form, Length, TypedForm, checked, field_error, read_form
+from kersey.core.project_yield import yield_asked
+from kersey.core.pulled import Pulled
+from kersey.core.yield_report import at_usable
+from kersey.core.yield_steps import OnlyTried
+from kersey.web.forms import BadForm, TypedForm, field_error, read_form
 from kersey.web.project_page import (
     OpenProject,
     ProjectId,
     answer_change,
     change,
     open_project,
-    project_context,
 )
 from kersey.web.templating import is_fragment_request, render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
+from kersey.web.yield_page.forms import (
+    ClaimForm,
+    MeasuredForm,
+    TriedForm,
+    YieldForm,
+    with_choices,
+)
+from kersey.web.yield_page.view import question_of, reference_of, shown, yield_context
 
 router = APIRouter()
 
-_TITLES = {Method.SEGMENTS: "Single segments", Method.SETS: "Strip sets"}
-
-
-class PrintRule(StrEnum):
-    """Whether the prints of a block must differ."""
-
-    BEST = "best"
-    DIFFERENT = "different"
-    ANY = "any"
-
-
-_RULES: dict[PrintRule, bool | None] = {
-    PrintRule.BEST: None,
-    PrintRule.DIFFERENT: True,
-    PrintRule.ANY: False,
-}
-
-
-class YieldChoices(Form):
-    """The choices of the page."""
-
-    strips_per_block: int = Field(ge=FEWEST_RAILS, le=MOST_RAILS)
-    method: Method
-    rule: PrintRule
-    measured_length: Length
-    seam: Annotated[Length, AfterValidator(checked(check_seam))]
-
-
-class YieldForm(YieldChoices):
-    """The choices, made from a revision."""
-
-    revision: int
+# How long a request may stay open for news of a search, and for an answer that is only tried.
+_NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0
 
 
 @router.get("/projects/{project_id}/yield", name="yield_page")
 def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
     opened = open_project(room, project_id)
-    return render(request, "yield_page/page.html", _context(opened))
+    return render(request, "yield_page/page.html", yield_context(room, opened))
+
+
+@router.get("/projects/{project_id}/yield/news", name="yield_news")
+def yield_news(
+    request: Request,
+    room: Room,
+    project_id: ProjectId,
+    seen: int = Query(0, ge=0, le=10_000),
+    pieces: int = Query(0, ge=0, le=10_000_000),
+) -> Response:
+    """What the search has found since the page was shown with so many pieces of news."""
+    opened = open_project(room, project_id)
+    asked = yield_asked(opened.project)
+    search = room.searches.ask(project_id, question_of(opened.project, asked))
+    search.wait(seen, _NEWS)
+    context = yield_context(room, opened, 0) | shown(opened, asked, search)
+    # The drawings are sent again only if the plan is another one.
+    context |= {"oob": True, "only_news": context["pieces_cut"] == pieces}
+    return render(request, "yield_page/answer.html", context)
 
 
 @router.get("/projects/{project_id}/yield/try", name="try_yield")
 def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
-    """The answer for choices that are not kept: while the slider is still moving."""
+    """The blocks of other cloth or another seam, while a slider is still moving."""
     opened = open_project(room, project_id)
     try:
-        choices = read_form(YieldChoices, dict(request.query_params), opened.units)
-        tried = replace(opened.stored, revision=-1, project=_with_choices(opened.project, choices))
-    except InvalidValue as error:
+        form = read_form(TriedForm, dict(request.query_params), opened.units)
+        asked = yield_asked(opened.project, form.try_seam)
+    except KerseyError as error:
         return Response(str(error), status_code=422, media_type="text/plain; charset=utf-8")
-    preview = replace(opened, stored=replace(tried, revision=opened.stored.revision))
-    return render(request, "yield_page/answer.html", _context(preview) | {"oob": True})
+    changed = at_usable(asked.problem, form.usable - reference_of(asked))
+    blocks: int | None = 0
+    if changed is not None:
+        question = replace(question_of(opened.project, asked), problem=changed, at_seams=())
+        search = room.searches.ask(("try", project_id), OnlyTried(question))
+        search.wait(0, _TRIED)
+        blocks = search.answer.plan.blocks if search.answer else None
+    known = room.searches.known(question_of(opened.project, yield_asked(opened.project)))
+    context = {
+        "tried": form,
+        "tried_blocks": blocks,
+        "blocks": known.plan.blocks if known else None,
+        "units": opened.units,
+    }
+    return render(request, "yield_page/tried.html", context)
+
+
+@router.get("/projects/{project_id}/yield/claim", name="judge_claim")
+def judge_claim(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """Whether the arithmetic agrees with what a label promises."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(ClaimForm, dict(request.query_params), opened.units)
+        verdicts = _verdicts(room, opened, form)
+    except KerseyError as error:
+        return Response(str(error), status_code=422, media_type="text/plain; charset=utf-8")
+    context = {"verdicts": verdicts, "units": opened.units}
+    if is_fragment_request(request):
+        return render(request, "yield_page/verdicts.html", context)
+    typed = dict(request.query_params)
+    page = yield_context(room, opened) | context | {"typed": typed}
+    return render(request, "yield_page/page.html", page)
 
 
 @router.post("/projects/{project_id}/yield", name="change_yield")
 def change_yield(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
-    """Keep the block, the method and the measured strip."""
+    """Keep the block and how it is cut."""
+    opened = open_project(room, project_id)
+    before = opened.project.design.block.recipe
+    units = opened.units
+    try:
+        form = read_form(YieldForm, typed, units)
+        opened = change(
+            room, project_id, form.revision, lambda p: with_choices(p, form, typed, units)
+        )
+    except BadForm as bad:
+        return _again(request, room, opened, bad)
+    except InvalidValue as error:
+        return _again(request, room, opened, field_error("recipe", error, typed))
+    context = yield_context(room, opened) | {"new_block": form.recipe != before}
+    return answer_change(request, opened, "yield_page/answer.html", context, "yield_page")
+
+
+@router.post("/projects/{project_id}/yield/measured", name="keep_measured")
+def keep_measured(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Keep what the cloth measured: every fabric for the blocks is so much longer or shorter."""
     opened = open_project(room, project_id)
     try:
-        form = read_form(YieldForm, typed, opened.units)
-        opened = change(room, project_id, form.revision, lambda p: _with_choices(p, form))
+        form = read_form(MeasuredForm, typed, opened.units)
+        step = form.usable - reference_of(yield_asked(opened.project))
+        change(room, project_id, form.revision, lambda p: _measured(p, step))
     except BadForm as bad:
-        return _again(request, opened, bad)
+        return _again(request, room, opened, bad)
     except InvalidValue as error:
-        return _again(request, opened, field_error("measured_length", error, typed))
-    return answer_change(request, opened, "yield_page/answer.html", _context(opened), "yield_page")
+        return _again(request, room, opened, field_error("usable", error, typed))
+    address = request.app.url_path_for("yield_page", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
 
 
-def _with_choices(project: Project, choices: YieldChoices) -> Project:
-    length = _measured(project.lot, choices.measured_length)
-    moved = length != project.lot.measured_length
-    changed = replace(
-        project.measured(length) if moved else project,
-        design=replace(
-            project.design,
-            strips_per_block=choices.strips_per_block,
-            method=choices.method,
-            different_prints=_RULES[choices.rule],
-            seam=choices.seam,
-        ),
+def _measured(project: Project, step: Fraction) -> Project:
+    done: list[Pulled] = []
+    for pulled in project.fabrics:
+        if pulled.for_blocks and not any(pulled.same_lot(other) for other in done):
+            done.append(pulled)
+            project = project.with_lot(pulled, _so_much_more(pulled.kept, step))
+    return project
+
+
+def _so_much_more(kept: CupboardLot, step: Fraction) -> CupboardLot:
+    """A lot whose cloth is so many inches wider between its selvedges than was thought."""
+    lot = kept.lot
+    if lot.form is Form.YARDAGE:
+        return replace(kept, lot=replace(lot, width=lot.width + step))
+    stacks = tuple(
+        replace(stack, measured_length=stack.measured_length + step)
+        if stack.measured_length
+        else stack
+        for stack in lot.stacks
     )
-    yields_of(changed)
-    return changed
+    return replace(kept, lot=replace(lot, measured_length=lot.usable_length + step, stacks=stacks))
 
 
-def _measured(lot: Lot, said: Fraction) -> Fraction | None:
-    """What the slider says; a strip between two of its steps is not moved by being shown."""
-    if abs(said - lot.usable_length) < EIGHTH:
-        return lot.measured_length
-    return None if said == lot.length else said
+def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verdict]:
+    asked = yield_asked(opened.project)
+    seam = opened.project.design.seam
+    found = []
+    if form.promised_width is not None and asked.finished is not None:
+        claimed = form.promised_width, form.promised_height or form.promised_width
+        found.append(judge_size(claimed, asked.finished, asked.cut.patches, seam, opened.units))
+    if form.promised_blocks is not None:
+        search = room.searches.ask(opened.stored.id, question_of(opened.project, asked))
+        search.wait(0, _CLAIM)
+        if search.answer is not None:
+            claim = CountClaim(form.promised_blocks, search.answer.plan, seam)
+            judged = room.searches.ask(("claim", opened.stored.id), claim)
+            judged.wait(0, _CLAIM)
+            found.extend([judged.answer] if judged.answer else [])
+    return found
 
 
-def _again(request: Request, opened: OpenProject, bad: BadForm) -> Response:
-    context = _context(opened) | {"errors": bad.errors, "typed": bad.typed}
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
     if is_fragment_request(request):
         return Response(str(bad), status_code=422, media_type="text/plain; charset=utf-8")
+    context = yield_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
     return render(request, "yield_page/page.html", context, 422)
-
-
-def _context(opened: OpenProject) -> dict[str, Any]:
-    project, units = opened.project, opened.units
-    if not project.working:
-        return project_context(opened, Stage.YIELD) | {"answer": None}
-    answers = yields_of(project)
-    answer = answers[project.design.method]
-    reach = _reach(project)
-    return project_context(opened, Stage.YIELD) | {
-        "answer": answer,
-        "methods": [_method(answers[m], project, units, reach) for m in Method],
-        "block": draw_block(answer.block, project.lot.prints, units),
-        "left_over": left_over(answer, units),
-        "cliff": cliff(answer, units),
-        "sensitivity": _sensitivity(answers),
-        "rule": next(r for r, asked in _RULES.items() if asked == project.design.different_prints),
-        "rule_cost": _rule_cost(project),
-        "slider": _slider(reach, project.lot.usable_length, units),
-        "rails": range(FEWEST_RAILS, MOST_RAILS + 1),
-    }
-
-
-def _method(answer: RailYield, project: Project, units: Units, reach: Fraction) -> dict[str, Any]:
-    return {
-        "key": answer.method.value,
-        "title": _TITLES[answer.method],
-        "proof": " ".join(proof(answer, units)),
-        "blocks": answer.blocks,
-        "chosen": answer.method is project.design.method,
-        "drawing": draw_division(answer, units, reach),
-    }
-
-
-def _sensitivity(answers: dict[Method, RailYield]) -> list[tuple[Fraction, int, int]]:
-    """(change, by segments, by sets), shortest strips first, no change in the middle."""
-    by_segments = dict(sensitivity(answers[Method.SEGMENTS]))
-    by_sets = dict(sensitivity(answers[Method.SETS]))
-    now = Fraction(0)
-    by_segments[now] = answers[Method.SEGMENTS].blocks
-    by_sets[now] = answers[Method.SETS].blocks
-    return [(step, by_segments[step], by_sets[step]) for step in sorted(by_segments)]
-
-
-def _rule_cost(project: Project) -> int:
-    """Blocks lost by asking for different prints in every block."""
-    question, method = project.design.yield_question, project.design.method
-    different, any_prints = (
-        rail_yield(project.lot, replace(question, different_prints=rule), method).blocks
-        for rule in (True, False)
-    )
-    return any_prints - different
-
-
-def _reach(project: Project) -> Fraction:
-    """How far the tape goes: a little beyond the strip, so that more can be tried."""
-    longest = max(project.lot.length, project.lot.usable_length)
-    return round_up_to(Fraction(2), longest + 3)
-
-
-def _slider(reach: Fraction, now: Fraction, units: Units) -> dict[str, str]:
-    """The slider's ends, step and place, in the units it is read in."""
-    unit, step = (Fraction(1), EIGHTH) if units is Units.INCHES else (CENTIMETRE, CENTIMETRE / 2)
-    return {
-        "least": "0",
-        "most": f"{float(reach / unit):g}",
-        "step": f"{float(step / unit):g}",
-        "now": f"{float(now / unit):g}",
-    }

@@ -1,0 +1,457 @@
+"""The page as it is shown: the plan drawn, how sure it is, what stopped it, how close the cliff."""
+
+from collections import Counter
+from collections.abc import Mapping, Sequence
+from dataclasses import replace
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.choice import PIECES
+from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
+from kersey.core.blocks.recipe import Patch
+from kersey.core.cliffs import tight_divisions
+from kersey.core.cut_words import strip_words
+from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.errors import KerseyError
+from kersey.core.even_plan import AlikeCut
+from kersey.core.fabric import Print
+from kersey.core.forms import FACTS
+from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_length, format_size
+from kersey.core.own_pieces import write_pieces
+from kersey.core.piece_codes import piece_codes
+from kersey.core.project import Project
+from kersey.core.project_yield import RAILS, YieldAsked, yield_asked
+from kersey.core.quilt import yields_of
+from kersey.core.role_shares import role_shares
+from kersey.core.stages import Stage
+from kersey.core.yield_report import Leftover, leftovers
+from kersey.core.yield_steps import YieldQuestion, YieldSoFar
+from kersey.core.yields import Method, RailYield, proof
+from kersey.drawing.cliff_ruler import draw_cliff
+from kersey.drawing.cut_layout import draw_layout, scale_for
+from kersey.drawing.patches import draw_patches
+from kersey.drawing.role_bar import draw_role_bar
+from kersey.drawing.strips import draw_division
+from kersey.web.project_page import OpenProject, StageLine, order_of_work, project_context
+from kersey.web.searches import Search
+from kersey.web.templating import counted
+from kersey.web.workroom import Workroom
+from kersey.web.yield_page.forms import OPTION, RULES, Plan
+
+SEAM_STEP = Fraction(1, 16)
+# What a page waits for a first answer before it shows itself without one.
+_PATIENCE = 2.5
+_WIDEST_PX, _MOST_PX_AN_INCH = 700.0, 11.0
+_MOST_DRAWN, _MOST_LEFT, _MOST_TIGHT = 100, 8, 3
+
+
+# What there is to show before anything is known.
+_NOTHING: dict[str, Any] = {
+    "answer": None,
+    "no_yield": "",
+    "fault": "",
+    "going_on": False,
+    "seen": 0,
+    "blocks": 0,
+    "pieces_cut": 0,
+    "by_sets": False,
+    "new_block": False,
+    "only_news": False,
+    "block": "",
+    "cliff": "",
+    "division": "",
+    "reference": None,
+    "verdicts": None,
+    **dict.fromkeys(
+        ("plans", "limits", "bars", "sensitivity", "seams", "tight", "spare", "left", "layouts",
+         "needs"),
+        (),
+    ),
+}  # fmt: skip
+
+
+def question_of(project: Project, asked: YieldAsked) -> YieldQuestion:
+    """What is worked out for the page; raises nothing: a seam that cannot be is left out."""
+    design = project.design
+    seams: list[tuple[Fraction, CuttingProblem | None]] = []
+    for seam in (design.seam - SEAM_STEP, design.seam + SEAM_STEP):
+        try:
+            seams.append((seam, yield_asked(project, seam).problem))
+        except KerseyError:
+            seams.append((seam, None))
+    wish = design.block.recipe == RAILS and design.different_prints is None
+    return YieldQuestion(asked.problem, tuple(seams), wish)
+
+
+def yield_context(
+    room: Workroom, opened: OpenProject, patience: float = _PATIENCE
+) -> dict[str, Any]:
+    """All that the page shows."""
+    context = project_context(opened, Stage.YIELD) | _NOTHING | _choices(opened)
+    try:
+        asked = yield_asked(opened.project)
+    except KerseyError as reason:
+        return context | {"no_yield": str(reason)}
+    search = room.searches.ask(opened.stored.id, question_of(opened.project, asked))
+    search.wait(0, patience)
+    return context | shown(opened, asked, search)
+
+
+def shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, Any]:
+    """What is known so far, as the page shows it."""
+    base = {
+        "seen": search.count,
+        "going_on": not search.over,
+        "fault": search.fault,
+        "reference": reference_of(asked),
+        "slider": _slider(asked, opened.units),
+        "seam_slider": _seam_slider(opened),
+    }
+    known: YieldSoFar | None = search.answer
+    codes = piece_codes(asked.problem.needs)
+    base["block"] = _block_drawing(asked, codes, opened.units)
+    base["needs"] = _needs(asked, known.plan if known else None, codes)
+    if known is None:
+        return base
+    project, units = opened.project, opened.units
+    rails = _sets(project)
+    plan = _plan_shown(project, known)
+    by_sets = rails is not None and project.design.method is Method.SETS
+    return base | {
+        "answer": known,
+        "stages": _with_status(opened, known),
+        "plan": plan,
+        "blocks": rails.blocks if by_sets and rails else plan.blocks,
+        "pieces_cut": sum(layout.copies for layout in plan.layouts),
+        "by_sets": by_sets,
+        "plans": list(_plans(project, known, rails, units)),
+        "limits": _limits(known),
+        "bars": _bars(plan, asked, known),
+        "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
+        "sensitivity": _sensitivity(known, asked),
+        "seams": known.seams or (),
+        "tight": _tight(plan, units),
+        "spare": [
+            f"{spare.pieces} of the {spare.of} {FACTS[spare.fabric.form].many}"
+            + (f" ({', '.join(sorted(spare.fabric.roles))})" if spare.fabric.roles else "")
+            for spare in known.spare or ()
+            if spare.pieces
+        ],
+        "left": _left(plan, units)[:_MOST_LEFT],
+        "left_more": max(0, len(_left(plan, units)) - _MOST_LEFT),
+        "layouts": _layouts(plan, asked, codes, units),
+        "division": draw_division(rails, units, rails.lot.usable_length + 3)
+        if by_sets and rails
+        else "",
+    }
+
+
+def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
+    """The order of work, with what the search has found."""
+    plan = _plan_shown(opened.project, known)
+    sure = "proved" if plan.proved else f"at most {plan.bound}"
+    words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
+    if opened.project.design.method is Method.SETS:
+        return order_of_work(opened, Stage.YIELD)
+    return [
+        replace(line, status=words) if line.stage is Stage.YIELD else line
+        for line in order_of_work(opened, Stage.YIELD)
+    ]
+
+
+def _choices(opened: OpenProject) -> dict[str, Any]:
+    project, units = opened.project, opened.units
+    block = project.design.block
+    recipe = block.known
+    options = [
+        {
+            "name": OPTION + name,
+            "title": name,
+            "value": value if not isinstance(value, Fraction) else format_length(value, units),
+            "choices": recipe.choices.get(name, ()),
+        }
+        for name, value in (block.all_options.items() if recipe else ())
+        if recipe and recipe.id != RAILS
+    ]
+    return {
+        "recipes": [*((r.id, r.title) for r in recipes().values()), (PIECES, "Pieces of my own")],
+        "recipe": recipe,
+        "chosen_recipe": block.recipe,
+        "options": options,
+        "size": block.size,
+        "rails": range(FEWEST_RAILS, MOST_RAILS + 1),
+        "is_rails": block.recipe == RAILS,
+        "own_pieces": write_pieces(block.pieces, block.rules, units),
+        "rule": next(r for r, asked in RULES.items() if asked == project.design.different_prints),
+        "two_sided": bool(recipe and recipe.id != RAILS) or block.recipe == PIECES,
+    }
+
+
+def _plan_shown(project: Project, known: YieldSoFar) -> CuttingPlan:
+    return known.even.plan if project.design.even and known.even else known.plan
+
+
+def _sets(project: Project) -> RailYield | None:
+    """The yield by strip sets, where rails are cut from strips."""
+    if project.design.block.recipe != RAILS or not project.working:
+        return None
+    return yields_of(project)[Method.SETS]
+
+
+def _plans(
+    project: Project, known: YieldSoFar, rails: RailYield | None, units: Units
+) -> Sequence[dict[str, Any]]:
+    """The plans side by side: each with its blocks and what it means."""
+    design, plan = project.design, known.plan
+    chosen = (
+        Plan.SETS
+        if rails and design.method is Method.SETS
+        else Plan.EVEN
+        if design.even
+        else Plan.POOLED
+    )
+    gap = "no plan gives more" if plan.proved else f"at most {plan.bound} can be possible"
+    found = [
+        {
+            "key": Plan.POOLED,
+            "title": "Any piece from any fabric",
+            "blocks": plan.blocks,
+            "says": f"The least fabric: {gap}.",
+            "ways": [],
+        }
+    ]
+    if known.even:
+        cost = plan.blocks - known.even.plan.blocks
+        says = f"Layers stack, prints spread; it costs {counted(cost, 'block')}."
+        found.append(
+            {
+                "key": Plan.EVEN,
+                "title": "Every fabric cut alike",
+                "blocks": known.even.plan.blocks,
+                "says": says if cost else "Layers stack, prints spread; it costs nothing.",
+                "ways": [_alike(cut) for cut in known.even.alike[:4]],
+            }
+        )
+    elif known.even_tried:
+        found.append(
+            {
+                "key": Plan.EVEN,
+                "title": "Every fabric cut alike",
+                "blocks": None,
+                "says": "Nearly every piece is of another size: nothing to stack.",
+                "ways": [],
+            }
+        )
+    else:
+        found.append(
+            {
+                "key": Plan.EVEN,
+                "title": "Every fabric cut alike",
+                "blocks": None,
+                "says": "Being worked out …",
+                "ways": [],
+            }
+        )
+    if rails:
+        found.append(
+            {
+                "key": Plan.SETS,
+                "title": "Strip sets",
+                "blocks": rails.blocks,
+                "says": "Sewn first, then crosscut: faster. " + " ".join(proof(rails, units)[:1]),
+                "ways": [],
+            }
+        )
+    return [item | {"chosen": item["key"] is chosen} for item in found]
+
+
+def _alike(cut: AlikeCut) -> str:
+    roles = ", ".join(dict.fromkeys(need.role for need in cut.needs if need.role != ANY))
+    if len(cut.needs) == 1:
+        what = f"{cut.kits * cut.needs[0].count} × {cut.needs[0].label}"
+    else:
+        what = counted(cut.kits, f"{roles} kit".strip())
+    return f"{cut.pieces} give {what} each" if cut.pieces > 1 else f"1 gives {what}"
+
+
+def _limits(known: YieldSoFar) -> list[dict[str, Any]]:
+    return [
+        {
+            "limit": limit,
+            "reason": limit.reason[:1].upper() + limit.reason[1:],
+            "form": FACTS[limit.one_more.form].one,
+            "more": limit.blocks - known.plan.blocks,
+        }
+        for limit in known.limits or ()
+    ]
+
+
+def _bars(plan: CuttingPlan, asked: YieldAsked, known: YieldSoFar) -> list[dict[str, Any]]:
+    shares = role_shares(plan)
+    largest = max((share.area for share in shares), default=Fraction(1)) or Fraction(1)
+    scarce = {limit.role for limit in known.limits or ()}
+    return [
+        {
+            "role": share.role,
+            "drawing": draw_role_bar(
+                share,
+                [asked.pulled(s.fabric).print for s in share.shares],
+                largest,
+                share.role in scarce,
+            ),
+            "percent": round(100 * share.used / share.area) if share.area else 0,
+            "scarce": share.role in scarce,
+            "more": [entry for entry in _limits(known) if entry["limit"].role == share.role],
+        }
+        for share in shares
+    ]
+
+
+def reference_of(asked: YieldAsked) -> Fraction:
+    """The side that depends on how wide the cloth was, of the fabric there is most of."""
+    sides: dict[Fraction, int] = {}
+    for fabric in asked.problem.fabrics:
+        side = getattr(fabric, fabric.selvedge_side)
+        sides[side] = sides.get(side, 0) + fabric.count
+    return max(sides, key=lambda side: (sides[side], side))
+
+
+def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, int]]:
+    """(usable length, blocks), the shortest first, as it is in the middle."""
+    if known.sensitivity is None:
+        return []
+    rows = [*known.sensitivity, (Fraction(0), known.plan.blocks)]
+    return [(reference_of(asked) + step, blocks) for step, blocks in sorted(rows)]
+
+
+def _slider(asked: YieldAsked, units: Units) -> dict[str, str]:
+    """The slider's ends, step and place, in the units it is read in."""
+    unit, step = (Fraction(1), EIGHTH) if units is Units.INCHES else (CENTIMETRE, CENTIMETRE / 2)
+    now = reference_of(asked)
+    return {
+        "least": f"{float(max(now - 2, step) / unit):g}",
+        "most": f"{float((now + 2) / unit):g}",
+        "step": f"{float(step / unit):g}",
+        "now": f"{float(now / unit):g}",
+    }
+
+
+def _seam_slider(opened: OpenProject) -> dict[str, str]:
+    unit = Fraction(1) if opened.units is Units.INCHES else CENTIMETRE
+    step = SEAM_STEP if opened.units is Units.INCHES else CENTIMETRE / 20
+    return {
+        "least": f"{float(2 * step / unit):g}",
+        "most": f"{float(8 * SEAM_STEP / unit):g}",
+        "step": f"{float(step / unit):g}",
+        "now": f"{float(opened.project.design.seam / unit):g}",
+    }
+
+
+def _tight(plan: CuttingPlan, units: Units) -> list[str]:
+    """Divisions without any margin, in words."""
+    found = []
+    for tight in tight_divisions(plan)[:_MOST_TIGHT]:
+        parts = " + ".join(
+            format_length(part, units) if times == 1 else f"{times} × {format_length(part, units)}"
+            for part, times in Counter(tight.parts).items()
+        )
+        whole = format_length(sum(tight.parts, Fraction(0)), units)
+        where = tight.fabrics[0] if len(tight.fabrics) == 1 else f"{len(tight.fabrics)} fabrics"
+        found.append(f"{parts} is {whole} exactly, in {where}: {tight.lost.label} is lost first.")
+    return found
+
+
+def _left(plan: CuttingPlan, units: Units) -> list[tuple[int, str, str]]:
+    """(pieces, size, of which fabrics), the biggest first, those of one size together."""
+    alike: dict[tuple[Fraction, Fraction], list[Leftover]] = {}
+    for piece in leftovers(plan):
+        alike.setdefault((piece.width, piece.length), []).append(piece)
+    return [
+        (
+            sum(piece.count for piece in pieces),
+            format_size(*size, units),
+            pieces[0].fabric if len(pieces) == 1 else f"of {len(pieces)} fabrics",
+        )
+        for size, pieces in alike.items()
+    ]
+
+
+def _needs(
+    asked: YieldAsked, plan: CuttingPlan | None, codes: Mapping[Need, str]
+) -> list[dict[str, Any]]:
+    made = dict.fromkeys(asked.problem.needs, 0)
+    for layout in plan.layouts if plan else ():
+        for cut in layout.cuts:
+            made[cut.need] += layout.copies
+    return [{"need": need, "code": codes[need], "made": made[need]} for need in asked.problem.needs]
+
+
+def _block_drawing(asked: YieldAsked, codes: Mapping[Need, str], units: Units) -> str:
+    if not asked.cut.patches or asked.finished is None:
+        return ""
+    by_label = {(need.label, need.role): code for need, code in codes.items()}
+    prints = _sample_prints(asked)
+    return draw_patches(asked.cut.patches, asked.finished, prints, by_label, units)
+
+
+def _sample_prints(asked: YieldAsked) -> list[Print]:
+    """A print for each patch: one for each role, others where prints must differ or may."""
+    varied = {rule.roles[0] for rule in asked.cut.rules if not rule.same and len(rule.roles) == 1}
+    taken: dict[str, Print] = {}
+    used: dict[str, int] = {}
+    prints = []
+    for patch in asked.cut.patches:
+        serving = _serving(asked, patch)
+        if patch.role in varied or patch.role == ANY:
+            used[patch.role] = used.get(patch.role, -1) + 1
+            prints.append(serving[used[patch.role] % len(serving)])
+            continue
+        if patch.role not in taken:
+            fresh = [cloth for cloth in serving if cloth not in taken.values()]
+            taken[patch.role] = (fresh or serving)[0]
+        prints.append(taken[patch.role])
+    return prints
+
+
+def _serving(asked: YieldAsked, patch: Patch) -> list[Print]:
+    needs = [n for n in asked.problem.needs if (n.label, n.role) == (patch.label, patch.role)]
+    found = [
+        pulled.print
+        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
+        if any(fabric.serves(need) for need in needs)
+    ]
+    return found or [pulled.print for pulled in asked.fabrics]
+
+
+def _layouts(
+    plan: CuttingPlan, asked: YieldAsked, codes: Mapping[Need, str], units: Units
+) -> list[dict[str, Any]]:
+    """Every way a piece of fabric is cut, once, with the fabrics cut so; most pieces first."""
+    alike: dict[tuple[object, ...], list[Layout]] = {}
+    for layout in plan.layouts:
+        key = (layout.fabric.width, layout.fabric.length, layout.along, layout.cuts)
+        alike.setdefault(key, []).append(layout)
+    groups = sorted(alike.values(), key=lambda group: -sum(each.copies for each in group))
+    scale = scale_for([group[0] for group in groups], _WIDEST_PX, _MOST_PX_AN_INCH)
+    drawn = []
+    for place, group in enumerate(groups):
+        first = group[0]
+        cloth = asked.pulled(first.fabric).print
+        drawn.append(
+            {
+                "copies": sum(each.copies for each in group),
+                "size": format_size(first.fabric.width, first.fabric.length, units),
+                "fabrics": [(each.fabric.name, each.copies) for each in group],
+                "drawing": draw_layout(first, cloth, codes, units, scale)
+                if place < _MOST_DRAWN
+                else "",
+                "strips": strip_words(first, codes, units),
+                "noun": _noun(first.fabric),
+            }
+        )
+    return drawn
+
+
+def _noun(fabric: Fabric) -> str:
+    return FACTS[fabric.form].one
