@@ -96,7 +96,7 @@ def test_what_is_left_out_is_as_usual() -> None:
 
 @pytest.mark.parametrize("recipe", sorted(recipes()))
 def test_every_recipe_can_be_asked_for(recipe: str) -> None:
-    fabrics = [{"id": name, "form": "yardage", "length": 36} for name in "abcd"]
+    fabrics = [{"id": name, "form": "fat-quarter"} for name in "abcd"]
     found = answer(asked(fabrics=fabrics, block={"recipe": recipe}))
     assert found["blocks"] > 0
     assert found["proved"] or found["bound"] - found["blocks"] <= 1

@@ -111,6 +111,16 @@ def test_a_copy_is_a_sketch_until_its_fabric_is_free(session: Session) -> None:
     assert get_project(session, first).project.sketch, "others hold its fabric meanwhile"
 
 
+def test_a_quilt_brought_back_after_its_lot_has_gone_is_a_sketch(session: Session) -> None:
+    project = add_project(session, Project("Throw", "", all_of(lot("12 strips, 4 prints"))), NOON)
+    delete_project(session, project, NOON)
+    take_out(session, {1: get_lot(session, 1).revision}, "out", NOON)
+    session.expire_all()
+    restore_project(session, project, NOON)
+    assert get_project(session, project).project.sketch
+    assert holdings(session, [1]) == []
+
+
 def test_lots_that_are_held_stay(session: Session) -> None:
     (number,) = add_lots(session, [lot("12 fat quarters", "ash")], "put in", NOON)
     project = add_project(session, Project("Lap", "", pulled(session, number, 5)), NOON)

@@ -27,7 +27,10 @@ FORMS = {
     "/projects/1/move": ["place", "to"],
     "/projects/1/hold": [],
     "/projects/1/put-away": [],
-    "/projects/1/yield": ["strips_per_block", "method", "rule", "measured_length", "seam"],
+    "/projects/1/yield": ["recipe", "finished_width", "finished_height", "pieces",
+                          "strips_per_block", "plan", "rule", "by_value", "seam", "option_rounds",
+                          "option_centre", "option_method"],
+    "/projects/1/yield/measured": ["usable"],
     "/projects/1/grid": ["grid", "columns", "rows"],
     "/projects/1/wish": ["purpose", "own_width", "own_length", "drop", "tuck"],
     "/projects/1/finish": ["border_width", "binding_width", "binding_source", "margin",
@@ -58,7 +61,14 @@ SENSIBLE = (
     "99x99",
     "own",
     "queen",
-    "segments",
+    "pooled",
+    "even",
+    "pieces",
+    "log-cabin",
+    "pinwheel",
+    "rails",
+    "4 A light 2 x 3",
+    "true",
     "sets",
     "best",
     "any",
@@ -141,7 +151,12 @@ def test_no_line_can_make_quick_entry_fail(site: TestClient, line: str) -> None:
     assert site.get("/quick-entry", params={"line": line}).status_code == 200
 
 
-@given(st.dictionaries(st.sampled_from(FORMS["/projects/1/yield"]), typed))
-def test_no_slider_can_make_the_yield_fail(site: TestClient, choices: dict[str, str]) -> None:
-    answer = site.get("/projects/1/yield/try", params=choices)
-    assert answer.status_code in {200, 422}
+@given(
+    st.dictionaries(st.sampled_from(["usable", "try_seam"]), typed),
+    st.dictionaries(st.sampled_from(["promised_blocks", "promised_width", "x"]), typed),
+)
+def test_nothing_tried_or_promised_can_make_the_yield_fail(
+    site: TestClient, cloth: dict[str, str], promise: dict[str, str]
+) -> None:
+    assert site.get("/projects/1/yield/try", params=cloth).status_code in {200, 422}
+    assert site.get("/projects/1/yield/claim", params=promise).status_code in {200, 422}

@@ -19,6 +19,16 @@ def start(client: TestClient, line: str = ROLL) -> int:
     return int(found[1])
 
 
+def known_yield(client: TestClient, number: int) -> str:
+    """The page once the search has nothing more to say."""
+    for _ in range(60):
+        client.get(f"/projects/{number}/yield/news", params={"seen": 9}, headers=HTMX)
+        page = client.get(f"/projects/{number}/yield").text
+        if "Looking further" not in page:
+            return page
+    raise AssertionError("The search does not end.")
+
+
 def revision(client: TestClient, number: int) -> str:
     found = re.search(r'name="revision" value="(\d+)"', client.get(f"/projects/{number}/size").text)
     assert found
@@ -66,7 +76,7 @@ def test_a_line_is_read_back_and_taken(client: TestClient) -> None:
     assert '<span class="unread">plaid</span>' in reading
     assert "40 strips" in reading
     number = start(client)
-    assert "80</b> blocks" in client.get(f"/projects/{number}/yield").text
+    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
 
 
 def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
@@ -78,9 +88,11 @@ def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
 
 def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
     number = start(client)
-    pages = client.get(f"/projects/{number}/yield").text
-    assert "40 strips × 6 segments of 6½″ = 240, three a block" in pages
-    assert "6 to a strip needs 39″ usable; below that 5, and 66 blocks by segments." in pages
+    page = known_yield(client, number)
+    assert "40 strips × 6 segments of 6½″ = 240, three a block" in page
+    assert "80 blocks need 39″; below that 66." in page
+    assert re.search(r"One more strip: <b>82</b>", page)
+    assert "layers stack" in page.lower()
     size = client.get(f"/projects/{number}/size").text
     assert "54 × 66" in size
     assert "across 3¼ yd, upright 4 yd" in size
@@ -89,17 +101,59 @@ def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
 
 def test_sliding_tries_without_keeping_and_posting_keeps(client: TestClient) -> None:
     number = start(client)
-    choice = {
-        "strips_per_block": "3", "method": "sets", "rule": "best", "measured_length": "38.5",
-        "seam": "1/4",
-    }  # fmt: skip
-    tried = client.get(f"/projects/{number}/yield/try", params=choice).text
-    assert ">65</span> blocks" in tried
+    cloth = {"usable": "38.5", "try_seam": "1/4"}
+    tried = client.get(f"/projects/{number}/yield/try", params=cloth).text
+    assert re.search(r"38½″, seam ¼″: <b[^>]*>66</b>", tried)
     assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
+    choice = {"recipe": "rails", "strips_per_block": "3", "plan": "sets", "seam": "1/4"}
     kept = client.post(f"/projects/{number}/yield", data={**choice, "revision": "1"}, headers=HTMX)
     assert '"revision": 2' in kept.headers["hx-trigger"]
     assert 'id="tally"' in kept.text
+    assert ">78</span> blocks" in client.get(f"/projects/{number}/yield").text
+    measured = {"usable": "38.5", "revision": "2"}
+    client.post(f"/projects/{number}/yield/measured", data=measured)
     assert ">65</span> blocks" in client.get(f"/projects/{number}/yield").text
+
+
+def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -> None:
+    number = start(client)
+    address = f"/projects/{number}/yield"
+    block = {"recipe": "nine-patch", "seam": "1/4", "by_value": "true"}
+    assert client.post(address, data={**block, "revision": "1"}, headers=HTMX).status_code == 200
+    # Of 40 strips each gives 16 squares of 2 1/2, whichever side it serves; nine a block.
+    page = client.get(address).text
+    assert re.search(r'class="figure">[1-9]\d*</span> blocks', page)
+    assert 'data-need="B"' in page
+    own = {"recipe": "pieces", "seam": "1/4", "revision": "2"}
+    client.post(address, data=own, headers=HTMX)
+    assert "5 A dark 2½ × 2½″" in client.get(address).text
+    wrong = client.post(address, data={**own, "revision": "3", "pieces": "many A"}, headers=HTMX)
+    assert wrong.status_code == 422
+    assert "Line 1, “many A”: write how many" in wrong.text
+    pieces = "3 A any 2 1/2 x 6 1/2\ndifferent any"
+    client.post(address, data={**own, "revision": "3", "pieces": pieces}, headers=HTMX)
+    assert ">80</span> blocks" in client.get(address).text
+    assert "Own pieces" in client.get(f"/projects/{number}/size").text
+
+
+@pytest.mark.parametrize(
+    ("promise", "says"),
+    [
+        ({"promised_blocks": "80"}, "Agreed: 80 blocks."),
+        ({"promised_blocks": "93"}, "Not to be had: no plan gives more than 80."),
+        ({"promised_blocks": "66"}, "There is more in it: 80 can be cut, 14 more."),
+        ({"promised_width": "6"}, "Agreed: it finishes 6 × 6″."),
+        ({"promised_width": "6 1/2"}, "that is its raw size; in the quilt it shows 6 × 6″"),
+        ({"promised_width": "7 1/2"}, "the seams were forgotten: the pieces laid side by side"),
+        ({"promised_blocks": "none"}, "whole number"),
+    ],
+)
+def test_a_promise_is_held_against_the_arithmetic(
+    client: TestClient, promise: dict[str, str], says: str
+) -> None:
+    number = start(client)
+    said = client.get(f"/projects/{number}/yield/claim", params=promise, headers=HTMX).text
+    assert says in said
 
 
 def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestClient) -> None:
@@ -175,6 +229,7 @@ def test_centimetres_are_one_switch(client: TestClient) -> None:
     number = start(client, "roll 40 x 6.5 x 107, 20 prints")
     page = client.get(f"/projects/{number}/yield").text
     assert "40 strips × 6 segments of 16.5 cm = 240" in page
+    assert ">80</span> blocks" in page
     assert 'data-theme="dark"' in page
     size = client.get(f"/projects/{number}/size").text
     assert "bed 140 × 200 cm" in size

@@ -94,12 +94,12 @@ def judge_size(
     if sorted(claimed) == sorted(side + 2 * seam for side in finished):
         named.append(f"that is its raw size; in the quilt it shows {true}")
     across = _pieces_along(patches, finished, 0), _pieces_along(patches, finished, 1)
-    raw = [
-        {side + 2 * seam * pieces for pieces in counts}
+    raw = {
+        side + 2 * seam * pieces
         for side, counts in zip(finished, across, strict=True)
-    ]
-    forgotten = claimed[0] in raw[0] and claimed[1] in raw[1]
-    if not named and forgotten:
+        for pieces in counts
+    }
+    if not named and raw.issuperset(claimed):
         named.append(
             f"the seams were forgotten: the pieces laid side by side measure "
             f"{format_length(claimed[0], units)}"

@@ -14,23 +14,36 @@ from fractions import Fraction
 from kersey.core.cutting.patterns import reachable
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Layout, Need
 from kersey.core.cutting.scale import in_units, unit_of
+from kersey.core.length import Units, format_length
 from kersey.core.yield_report import at_usable
 
-# As far as cloth differs from its label: 40 instead of 42, 44 at the most.
+# As far as cloth differs from its label: 40 instead of 42, 44 at the most. Where fewer blocks
+# begin is looked for further down.
 REACH = Fraction(2)
+_DEEPEST = Fraction(6)
 
 
 @dataclass(frozen=True)
 class Cliffs:
     """At `change` (0 or less) there are still as many blocks, with any less cloth only `below`.
 
-    None: even `REACH` less gives as many. `more_at`: so much more cloth first gives `more` blocks.
+    None: six inches less give as many. `more_at`: so much more cloth first gives `more` blocks.
     """
 
     change: Fraction | None
     below: int
     more_at: Fraction | None
     more: int
+
+    def in_words(self, usable: Fraction, blocks: int, units: Units) -> str:
+        """What there is to know, in one or two sentences, for cloth of a usable length."""
+        parts = []
+        if self.change is not None:
+            needed = format_length(usable + self.change, units)
+            parts.append(f"{blocks} blocks need {needed}; below that {self.below}.")
+        if self.more_at is not None:
+            parts.append(f"From {format_length(usable + self.more_at, units)} on: {self.more}.")
+        return " ".join(parts) or f"As far as one need look it stays {blocks} blocks."
 
 
 def cliffs(
@@ -74,7 +87,7 @@ def _steps(problem: CuttingProblem) -> list[Fraction]:
     lengths = {getattr(fabric, fabric.selvedge_side) for fabric in problem.fabrics}
     sums = reachable([in_units(side, unit) for side in sides], in_units(max(lengths) + REACH, unit))
     found = {int(total) * unit - length for total in sums for length in lengths}
-    return sorted(step for step in found if -REACH <= step <= REACH)
+    return sorted(step for step in found if -_DEEPEST <= step <= REACH)
 
 
 def _first(steps: Sequence[Fraction], holds: Callable[[Fraction], bool]) -> Fraction | None:

@@ -19,8 +19,8 @@ def draw_cliff(usable: Fraction, found: Cliffs | None, blocks: int, units: Units
     parts = [rect(0, 0, wide, _HIGH, fill=_YELLOW), *_ticks(first, units)]
     words = "Nothing is known yet of the cliff."
     if found is not None:
-        words = _in_words(found, usable, blocks, units)
-        if found.change is not None:
+        words = found.in_words(usable, blocks, units)
+        if found.change is not None and found.change >= -REACH:
             at = float((found.change + REACH) * _LARGER)
             parts.append(rect(0, 0, at, _HIGH, fill=_MADDER, fill_opacity=0.35))
             parts.append(_mark(at, f"below: {found.below}", _MADDER, "end"))
@@ -68,13 +68,3 @@ def _mark(at: float, words: str, colour: str, anchor: str) -> str:
         text_anchor=anchor,
         class_="ruler-words",
     )
-
-
-def _in_words(found: Cliffs, usable: Fraction, blocks: int, units: Units) -> str:
-    parts = []
-    if found.change is not None:
-        needed = format_number(usable + found.change, units)
-        parts.append(f"{blocks} blocks need {needed}; below that {found.below}.")
-    if found.more_at is not None:
-        parts.append(f"From {format_number(usable + found.more_at, units)}: {found.more}.")
-    return " ".join(parts) or f"As far as the tape goes it stays {blocks} blocks."

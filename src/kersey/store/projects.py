@@ -218,7 +218,8 @@ def restore_project(session: Session, project_id: int, now: datetime) -> None:
     row.revision += 1
     session.flush()
     try:
-        check_held(session, _lots_of(project))
+        # Also lots that are not at home any more, which the project does not show.
+        check_held(session, {pull.stack.lot_id for pull in row.pulls})
     except LotHeld:
         row.sketch = True
     back = replace(project, sketch=row.sketch)

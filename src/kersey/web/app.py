@@ -1,6 +1,7 @@
 """The site, as a map."""
 
-from collections.abc import MutableMapping
+from collections.abc import AsyncIterator, MutableMapping
+from contextlib import asynccontextmanager
 from typing import Any
 
 from fastapi import FastAPI
@@ -34,7 +35,13 @@ _MOST_READ = 64 * 1024 * 1024
 
 def create_app(settings: ServerSettings) -> FastAPI:
     """Kersey's pages over the data in one folder; raises `UnusableData`."""
-    app = FastAPI(title="Kersey", docs_url=None, redoc_url=None, openapi_url="/api/openapi.json")
+    app = FastAPI(
+        title="Kersey",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        lifespan=_open,
+    )
     app.state.workroom = Workroom(open_database(settings.data), camera=settings.camera)
     app.state.addresses = {}
 
@@ -66,6 +73,13 @@ def create_app(settings: ServerSettings) -> FastAPI:
         },
     )
     return app
+
+
+@asynccontextmanager
+async def _open(app: FastAPI) -> AsyncIterator[None]:
+    """While the site is open its searches may run."""
+    yield
+    app.state.workroom.searches.close()
 
 
 class _KeptFiles(StaticFiles):

@@ -4,17 +4,16 @@ A page asks; it gets what is known so far and comes back for more. When the ques
 changes, the search for the old one is ended at once. What was found is kept for a while.
 """
 
-import atexit
 import logging
 import pickle
 import subprocess
 import sys
 from collections import OrderedDict
-from collections.abc import Hashable
+from collections.abc import Hashable, Sequence
 from threading import Condition, Lock, Thread
 from time import monotonic
 from typing import Any
-from weakref import WeakSet
+from weakref import finalize
 
 from kersey.web.search_worker import Question
 
@@ -69,7 +68,9 @@ class Searches:
         self._waiting: list[Search] = []
         self._working: dict[Search, subprocess.Popen[bytes]] = {}
         self._idle: list[subprocess.Popen[bytes]] = []
-        _every.add(self)
+        # Every process begun and not yet buried; they end with this object, or with the program.
+        self._alive: list[subprocess.Popen[bytes]] = []
+        finalize(self, _end_all, self._alive)
 
     def ask(self, who: Hashable, question: Question) -> Search:
         """The search for a question, begun if need be; any other that `who` asked for is ended."""
@@ -96,10 +97,9 @@ class Searches:
     def close(self) -> None:
         """End every process."""
         with self._lock:
-            for worker in (*self._working.values(), *self._idle):
-                worker.kill()
             self._waiting.clear()
             self._idle.clear()
+            _end_all(self._alive)
 
     def _end(self, search: Search) -> None:
         if search.over:
@@ -116,7 +116,7 @@ class Searches:
         while self._waiting and len(self._working) < _AT_ONCE:
             # The latest question is what somebody looks at.
             search = self._waiting.pop()
-            worker = self._idle.pop() if self._idle else _new_worker()
+            worker = self._idle.pop() if self._idle else self._new_worker()
             self._working[search] = worker
             Thread(target=self._listen, args=(search, worker), daemon=True).start()
 
@@ -140,12 +140,14 @@ class Searches:
                 self._idle.append(worker)
             else:
                 self._kept.pop(search.question, None)
+                self._alive.remove(worker)
                 _bury(worker)
             self._begin_what_waits()
 
-
-def _new_worker() -> "subprocess.Popen[bytes]":
-    return subprocess.Popen(_COMMAND, stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+    def _new_worker(self) -> "subprocess.Popen[bytes]":
+        worker = subprocess.Popen(_COMMAND, stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+        self._alive.append(worker)
+        return worker
 
 
 def _bury(worker: "subprocess.Popen[bytes]") -> None:
@@ -161,10 +163,6 @@ def _bury(worker: "subprocess.Popen[bytes]") -> None:
                 continue
 
 
-_every: WeakSet[Searches] = WeakSet()
-
-
-@atexit.register
-def _close_all() -> None:
-    for searches in _every:
-        searches.close()
+def _end_all(workers: "Sequence[subprocess.Popen[bytes]]") -> None:
+    for worker in workers:
+        _bury(worker)

@@ -19,6 +19,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.cutting.highs import quiet_highs
+from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.layout import lay_out
 from kersey.core.cutting.parts import Parts, parts_of
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
@@ -39,7 +40,7 @@ _FOR_THE_REST = 0.1
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
 # Of a piece that holds so many strips, and of which there are only so few, strips are laid freely.
-_MANY_STRIPS, _RARE = 16, 4
+_MANY_STRIPS, _RARE = 5, 12
 # Of a programme with more columns than this, first those are tried whose use would cost at most so
 # many blocks each, for such a part of the time left.
 _LARGE = 450
@@ -110,6 +111,11 @@ def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
 
     The same question gives the same answer as long as the time is enough.
     """
+    fewer_needs, stands_for = merged(problem)
+    return named_again(problem, _solve(fewer_needs, watch), stands_for)
+
+
+def _solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     parts = parts_of(problem)
     kinds, fabrics = _kinds(problem, parts)
     if not kinds or not parts.possible(kinds):

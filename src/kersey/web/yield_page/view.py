@@ -60,6 +60,7 @@ _NOTHING: dict[str, Any] = {
     "only_news": False,
     "block": "",
     "cliff": "",
+    "cliff_words": "",
     "division": "",
     "reference": None,
     "verdicts": None,
@@ -129,6 +130,9 @@ def shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, A
         "limits": _limits(known),
         "bars": _bars(plan, asked, known),
         "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
+        "cliff_words": known.cliffs.in_words(reference_of(asked), known.plan.blocks, units)
+        if known.cliffs
+        else "",
         "sensitivity": _sensitivity(known, asked),
         "seams": known.seams or (),
         "tight": _tight(plan, units),
@@ -217,7 +221,7 @@ def _plans(
             "key": Plan.POOLED,
             "title": "Any piece from any fabric",
             "blocks": plan.blocks,
-            "says": f"The least fabric: {gap}.",
+            "says": _by_hand(project, units) or f"The least fabric: {gap}.",
             "ways": [],
         }
     ]
@@ -264,6 +268,13 @@ def _plans(
             }
         )
     return [item | {"chosen": item["key"] is chosen} for item in found]
+
+
+def _by_hand(project: Project, units: Units) -> str:
+    """The sum for rails from strips of one length, which anybody can do again."""
+    if project.design.block.recipe != RAILS or not project.working or project.uneven:
+        return ""
+    return " ".join(proof(yields_of(project)[Method.SEGMENTS], units))
 
 
 def _alike(cut: AlikeCut) -> str:
