@@ -9,7 +9,7 @@ adding pieces, which are few.
     breadth  of a strip, and of a piece lying in it; run: along the strip
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from typing import TypeVar
 
@@ -21,7 +21,7 @@ Wholes = NDArray[np.int64]
 _SMALL = 1e-12
 _SLIGHT = 1e-7
 # So many steps of a search and it is given up.
-_MOST_STEPS = 200_000
+_MOST_STEPS = 60_000
 # So many fabrics are priced at once: more would need memory, fewer time.
 _AT_ONCE = 1024
 
@@ -30,6 +30,8 @@ Piece = TypeVar("Piece")
 # What the worth of a strip depends on beside its breadth and run: the needs it may serve, its
 # print, and how pieces may lie in it.
 StripClass = tuple[tuple[int, ...], int, str]
+# A piece as it may lie in a strip: breadth, run, and (need, on its side).
+Item = tuple[int, int, tuple[int, bool]]
 
 
 @dataclass(frozen=True)
@@ -109,23 +111,49 @@ class Pricer:
             place = int(self._side_before[place, chosen])
         return Pattern(along, tuple(sorted(strips, key=lambda s: -s.breadth)))
 
+    def items_by_class(
+        self,
+    ) -> Iterator[tuple[StripClass, list[tuple[int, int, tuple[int, bool]]]]]:
+        """Of each class of fabric what may be cut from it: (breadth, run, piece)."""
+        last = len(self._breadths) - 1
+        for number, strip_class in enumerate(self._classes):
+            row = number * len(self._breadths) + last
+            yield (
+                strip_class,
+                [
+                    (
+                        int(self._breadth[i]),
+                        int(self._run[i]),
+                        (self._items[i][0], self._items[i][1]),
+                    )
+                    for i in np.flatnonzero(self._allowed[row])
+                ],
+            )
+
+    def runs_of(self, strip: Strip) -> tuple[int, ...]:
+        """How long each piece of a strip lies along it, the longest first."""
+        lengths = []
+        for need, on_its_side in strip.pieces:
+            width, height = self.needs[need]
+            lengths.append(width if on_its_side else height)
+        return tuple(sorted(lengths, reverse=True))
+
     def fillings(
         self, strip_class: StripClass, breadth: int, run: int, most: int
-    ) -> list[Strip] | None:
-        """Every way to fill a strip so that no more fits; None when there are more than `most`.
+    ) -> list[tuple[int, ...]] | None:
+        """Every way to fill a strip with runs so that no more fits; None if more than `most`.
 
         With pieces of its breadth and with narrower ones, which are then trimmed.
         """
-        items = self._fitting(strip_class, breadth, trimmed=True)
-        ways, complete = fill(items, run, most)
-        return [Strip(breadth, tuple(sorted(way))) for way in ways] if complete else None
+        ways, complete = fill(self._runs_in(strip_class, breadth, trimmed=True), run, most)
+        return [tuple(sorted(way, reverse=True)) for way in ways] if complete else None
 
     def some_fillings(
         self, strip_class: StripClass, breadth: int, run: int, most: int
-    ) -> list[Strip]:
+    ) -> list[tuple[int, ...]]:
         """At most so many ways to fill a strip with pieces of just its breadth."""
-        items = self._fitting(strip_class, breadth, trimmed=False)
-        return [Strip(breadth, tuple(sorted(way))) for way in fill(items, run, most)[0]]
+        ways, _ = fill(self._runs_in(strip_class, breadth, trimmed=False), run, most)
+        return [tuple(sorted(way, reverse=True)) for way in ways]
 
     def can_fill(self, strip_class: StripClass, breadth: int, run: int) -> bool:
         """Whether a piece of just this breadth fits into the strip."""
@@ -135,19 +163,19 @@ class Pricer:
 
     def near_fillings(
         self, key: tuple[StripClass, int, int], prices: Floats, slack: float, most: int
-    ) -> list[Strip] | None:
+    ) -> list[tuple[int, ...]] | None:
         """Every full strip worth at most `slack` less than the best; None when more than `most`.
 
         `prices` are those of the last call of `best`.
         """
         strip_class, breadth, run = key
         priced = prices[strip_class[1]]
-        items = [
-            (length, piece, float(priced[piece[0]]))
-            for length, piece in self._fitting(strip_class, breadth, trimmed=True)
-        ]
+        best: dict[int, float] = {}
+        for length, piece in self._fitting(strip_class, breadth, trimmed=True):
+            best[length] = max(best.get(length, 0.0), float(priced[piece[0]]))
+        items = [(length, length, price) for length, price in best.items()]
         ways = fill_near(items, run, self.strip_worth(key) - slack, most)
-        return None if ways is None else [Strip(breadth, tuple(sorted(way))) for way in ways]
+        return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
 
     def near_frames(
         self, kind: int, along: bool, worth: float, most: int
@@ -162,6 +190,20 @@ class Pricer:
         ways = fill_near(items, side, worth, most)
         return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
 
+    def best_frames(self, kind: int, along: bool) -> dict[int, float]:
+        """What the best frame with a strip of each breadth is worth at the last prices."""
+        fabric = self.kinds[kind]
+        side, run = fabric.width, fabric.length
+        if not along:
+            side, run = run, side
+        strip_class = class_of(fabric, along)
+        worth = {b: self.strip_worth((strip_class, b, run)) for b in self.breadths if b <= side}
+        best = np.zeros(side + 1)
+        for room in range(1, side + 1):
+            ways = [best[room - b] + w for b, w in worth.items() if b <= room]
+            best[room] = max([best[room - 1], *ways])
+        return {b: float(best[side - b]) + w for b, w in worth.items()}
+
     def strip_worth(self, key: tuple[StripClass, int, int]) -> float:
         """What the best strip of a breadth and run is worth at the last prices."""
         strip_class, breadth, run = key
@@ -174,6 +216,12 @@ class Pricer:
     def breadths(self) -> tuple[int, ...]:
         """Every breadth that a piece may have, the narrowest first."""
         return tuple(int(breadth) for breadth in self._breadths)
+
+    def _runs_in(
+        self, strip_class: StripClass, breadth: int, trimmed: bool
+    ) -> list[tuple[int, int]]:
+        runs = {length for length, _ in self._fitting(strip_class, breadth, trimmed)}
+        return [(length, length) for length in sorted(runs)]
 
     def _fitting(
         self, strip_class: StripClass, breadth: int, trimmed: bool

@@ -25,6 +25,7 @@ from kersey.core.cutting.parts import Parts, parts_of
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.scale import in_units, unit_of
+from kersey.core.cutting.slots import Slots, fill_strips
 from kersey.core.cutting.watch import Watch
 
 Floats = NDArray[np.float64]
@@ -35,16 +36,23 @@ _MOST_ROUNDS = 400
 # Of the time, this much is kept for finding whole numbers.
 _WHOLE_NUMBERS_TAKE = 0.4
 _LEAST_SECONDS = 0.1
+# A programme that is not complete has this share of what is left; of many kinds of fabric, for
+# which no more will be brought in, more of it.
+_FIRST_SHARE, _ONLY_SHARE = 0.45, 0.9
 # Less than this share of the time is no use for a proof.
 _FOR_THE_REST = 0.1
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
-# Of a piece that holds so many strips, and of which there are only so few, strips are laid freely.
-_MANY_STRIPS, _RARE = 5, 12
-# Of a programme with more columns than this, first those are tried whose use would cost at most so
-# many blocks each, for such a part of the time left.
-_LARGE = 450
-_NEAR = ((1e-9, 0.35), (0.002, 0.75), (0.02, 0.6), (np.inf, 1.0))
+# Of a piece that holds so many strips, and of which there are only so few, strips are laid freely;
+# and where there are no more pieces of fabric at all than this, of every one.
+_MANY_STRIPS, _RARE, _FEW_PIECES = 16, 4, 12
+# Of a programme with more columns than so many, first those are tried whose use would cost at most
+# so many blocks each, for such a part of the time left.
+_NEAR = (
+    (2000, ((1e-9, 0.5), (0.002, 0.75), (0.02, 0.6), (np.inf, 1.0))),
+    (450, ((0.002, 0.5), (np.inf, 1.0))),
+    (0, ((np.inf, 1.0),)),
+)
 # So many frames and fillings make a programme that is solved at once; so many, one worth trying.
 _FEW, _MANY = (150, 400), (2000, 4000)
 # What a proof may bring in, and of how many kinds of fabric it is tried.
@@ -53,6 +61,8 @@ _FEASIBLE = 2
 
 
 StripKey = tuple[StripClass, int, int]
+# How a strip is crosscut: the runs of its slots, the longest first.
+Runs = tuple[int, ...]
 Cuts = list[tuple[int, Pattern]]
 
 
@@ -66,13 +76,14 @@ class _Master:
 
     parts: Parts
     kinds: Sequence[Kind]
+    slots: Slots
     keys: dict[StripKey, int] = field(default_factory=dict)
     frames: dict[tuple[int, bool, tuple[int, ...]], None] = field(default_factory=dict)
-    strips: dict[tuple[StripKey, Strip], None] = field(default_factory=dict)
+    strips: dict[tuple[StripKey, Runs], None] = field(default_factory=dict)
     breadths: tuple[int, ...] = ()
     large_ways: list[tuple[int, bool]] = field(default_factory=list)
 
-    def add(self, kind: int, pattern: Pattern) -> bool:
+    def add(self, kind: int, pattern: Pattern, pricer: Pricer) -> bool:
         """Take a pattern apart and in; whether anything of it is new."""
         before = len(self.frames) + len(self.strips)
         if pattern.strips:
@@ -81,13 +92,13 @@ class _Master:
             for strip in pattern.strips:
                 key = self.key(kind, pattern.along, strip.breadth)
                 self.keys.setdefault(key, len(self.keys))
-                self.strips.setdefault((key, strip))
+                self.strips.setdefault((key, pricer.runs_of(strip)))
         return len(self.frames) + len(self.strips) > before
 
     def take(
         self,
         frames: Sequence[tuple[int, bool, tuple[int, ...]]],
-        strips: Sequence[tuple[StripKey, Strip]],
+        strips: Sequence[tuple[StripKey, Runs]],
     ) -> None:
         """Take frames and strips in."""
         for key, strip in strips:
@@ -122,9 +133,12 @@ def _solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
         return CuttingPlan(problem, 0, 0, ())
     needs = _need_sizes(problem)
     pricer = Pricer(needs, kinds)
-    master = _Master(parts, kinds)
+    master = _Master(parts, kinds, Slots(pricer))
     master.breadths = pricer.breadths
-    master.large_ways = [way for way in pricer.ways if _is_large(kinds[way[0]], pricer.breadths)]
+    few = sum(kind.count for kind in kinds) <= _FEW_PIECES
+    master.large_ways = [
+        way for way in pricer.ways if few or _is_large(kinds[way[0]], pricer.breadths)
+    ]
     programme = _Programme(master)
     bound = _generate(programme, pricer, watch)
     bound, blocks, cuts = _whole(programme, pricer, bound, watch)
@@ -183,17 +197,29 @@ class _Programme:
             self.highs.addRow(row.least, infinity, 0, np.array([], np.int32), np.array([]))
         for kind in kinds:
             self.highs.addRow(-infinity, kind.count, 0, np.array([], np.int32), np.array([]))
+        self._first_slot = len(parts.rows) + len(kinds)
+        for _ in range(master.slots.rows):
+            self.highs.addRow(0.0, infinity, 0, np.array([], np.int32), np.array([]))
+        self._first_key = self._first_slot + master.slots.rows
         for column in parts.columns:
             self._column(column.gain, column.entries)
-        self._first_key = len(parts.rows) + len(kinds)
+        for higher, lower in master.slots.lower:
+            self._column(0.0, {self._first_slot + higher: -1.0, self._first_slot + lower: 1.0})
+        for fill in master.slots.fills:
+            wanted = parts.row_of(fill.piece[0], fill.print_class)
+            self._column(0.0, {wanted: 1.0, self._first_slot + fill.row: -1.0})
         self._loaded = (0, 0, 0)
         # What the integer programme last proved for the columns it had.
         self.whole_bound = 0
-        self._column_of: list[tuple[str, int]] = [("part", n) for n in range(len(parts.columns))]
+        self._column_of: list[tuple[str, int]] = [
+            *(("part", n) for n in range(len(parts.columns))),
+            *(("lower", n) for n in range(len(master.slots.lower))),
+            *(("fill", n) for n in range(len(master.slots.fills))),
+        ]
 
     def load(self) -> None:
         """Bring what is new into the programme."""
-        master, parts = self.master, self.master.parts
+        master = self.master
         keys, frames, strips = self._loaded
         for _ in range(keys, len(master.keys)):
             self.highs.addRow(0.0, highspy.kHighsInf, 0, np.array([], np.int32), np.array([]))
@@ -203,8 +229,8 @@ class _Programme:
                 entries[self._first_key + master.keys[master.key(kind, along, breadth)]] += 1
             self._column(0.0, {row: float(n) for row, n in entries.items()})
             self._column_of.append(("frame", number))
-        for number, (key, strip) in list(enumerate(master.strips))[strips:]:
-            made = Counter(parts.row_of(need, key[0][1]) for need, _ in strip.pieces)
+        for number, (key, runs) in list(enumerate(master.strips))[strips:]:
+            made = Counter(self._first_slot + master.slots.row(key[0], r, key[1]) for r in runs)
             entries = Counter({self._first_key + master.keys[key]: -1, **made})
             self._column(0.0, {row: float(n) for row, n in entries.items()})
             self._column_of.append(("strip", number))
@@ -226,10 +252,12 @@ class _Programme:
     def prices(self, duals: Floats) -> tuple[Floats, Floats]:
         """Of each row wanted, and of one more piece of each kind."""
         split = len(self.rows)
-        return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_key], 0)
+        return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_slot], 0)
 
-    def whole(self, bound: int, watch: Watch, share: float = 1.0) -> tuple[int, Cuts]:
-        """Whole blocks, at most `bound`, and every piece of fabric cut for them.
+    def whole(
+        self, bound: int, watch: Watch, share: float = 1.0, beaten: int = 0
+    ) -> tuple[int, Cuts]:
+        """Whole blocks, at most `bound` and more than were `beaten`, and every piece of fabric cut.
 
         Most numbers that the linear programme is far from using are used by no good answer: of a
         large programme those nearest to being used are tried first, then more, then all.
@@ -238,15 +266,20 @@ class _Programme:
         columns = self.highs.getNumCol()
         unlike = -np.array(self.highs.getSolution().col_dual)
         best: tuple[int, Cuts] = (0, [])
-        for within, part in _NEAR if columns > _LARGE else _NEAR[-1:]:
+        for within, part in next(tries for more_than, tries in _NEAR if columns > more_than):
             seconds = watch.left * share * part
-            found = self._whole(bound, max(_LEAST_SECONDS, seconds), unlike > within)
+            most = max(beaten, best[0])
+            found = self._whole((most, bound), max(_LEAST_SECONDS, seconds), unlike > within)
             best = _better(*best, *found)
             if best[0] >= bound or watch.left < 0:
                 break
         return best
 
-    def _whole(self, bound: int, seconds: float, left_out: NDArray[np.bool_]) -> tuple[int, Cuts]:
+    def _whole(
+        self, between: tuple[int, int], seconds: float, left_out: NDArray[np.bool_]
+    ) -> tuple[int, Cuts]:
+        """More blocks than the first number, at most the second; (0, []) if none are found."""
+        beaten, bound = between
         model = quiet_highs()
         model.passModel(self.highs.getLp())
         laid = self._lay_freely(model)
@@ -258,12 +291,14 @@ class _Programme:
         out = np.flatnonzero(left_out).astype(np.int32)
         nothing = np.zeros(len(out))
         model.changeColsBounds(len(out), out, nothing, nothing)
-        model.changeColBounds(0, 0.0, float(bound))
+        model.changeColBounds(0, float(beaten + 1 if beaten else 0), float(bound))
         model.setOptionValue("time_limit", seconds)
         model.setOptionValue("mip_rel_gap", 0.0)
         model.setOptionValue("mip_abs_gap", 0.99)
         model.run()
         limit = model.getInfo().mip_dual_bound
+        if model.getModelStatus() == highspy.HighsModelStatus.kInfeasible:
+            limit = beaten
         self.whole_bound = bound if len(out) else int(np.floor(min(limit, bound) + _ROUND))
         if model.getInfo().primal_solution_status != _FEASIBLE:
             return 0, []
@@ -301,11 +336,14 @@ class _Programme:
     ) -> Cuts:
         """Frames filled with strips, one for each piece of fabric."""
         frames, strips = list(self.master.frames), list(self.master.strips)
-        ready: dict[StripKey, list[Strip]] = {}
+        cut: list[tuple[StripKey, Runs]] = []
+        filled: dict[int, int] = {}
         for (what, number), count in zip(self._column_of, times, strict=False):
             if what == "strip":
-                key, strip = strips[number]
-                ready.setdefault(key, []).extend([strip] * int(count))
+                cut.extend([strips[number]] * int(count))
+            elif what == "fill":
+                filled[number] = int(count)
+        ready = fill_strips(self.master.slots, cut, filled)
         cuts: Cuts = []
         for (what, number), count in zip(self._column_of, times, strict=False):
             if what == "frame":
@@ -325,7 +363,8 @@ class _Programme:
         ready: dict[StripKey, list[Strip]],
     ) -> tuple[int, Pattern]:
         waiting = [ready.get(self.master.key(kind, along, breadth), []) for breadth in breadths]
-        return kind, Pattern(along, tuple(strips.pop() for strips in waiting if strips))
+        strips = (alike.pop() for alike in waiting if alike)
+        return kind, Pattern(along, tuple(strip for strip in strips if strip.pieces))
 
 
 def _generate(programme: _Programme, pricer: Pricer, watch: Watch) -> int:
@@ -346,7 +385,7 @@ def _generate(programme: _Programme, pricer: Pricer, watch: Watch) -> int:
         if gain.max() < _ENOUGH or np.floor(bound + _ROUND) <= np.floor(blocks + _ROUND):
             break
         fresh = [
-            master.add(kind, pricer.pattern(pair))
+            master.add(kind, pricer.pattern(pair), pricer)
             for pair, (price, kind, _) in enumerate(found)
             if price > fabric[kind] + _ENOUGH
         ]
@@ -366,7 +405,7 @@ def _first_patterns(master: _Master, pricer: Pricer) -> None:
         prices.append(alone)
     for price in prices[: 1 + 4000 // len(master.kinds)]:
         for pair, (_, kind, _) in enumerate(pricer.best(np.tile(price, (classes, 1)))):
-            master.add(kind, pricer.pattern(pair))
+            master.add(kind, pricer.pattern(pair), pricer)
 
 
 def _whole(
@@ -381,25 +420,30 @@ def _whole(
     complete = _add_everything(programme.master, pricer, _FEW)
     if not complete:
         _add_untrimmed(programme.master, pricer)
-    blocks, cuts = programme.whole(bound, watch, 1.0 if complete else 0.8)
+    many = len(programme.master.kinds) > _KINDS_FOR_A_PROOF
+    share = 1.0 if complete else _ONLY_SHARE if many else _FIRST_SHARE
+    blocks, cuts = programme.whole(bound, watch, share)
     while not complete and blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
         if not _add_near(programme, pricer, bound):
+            if programme.whole_bound > blocks:
+                # What was begun goes on.
+                blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch, beaten=blocks))
             break
-        blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch))
+        blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch, beaten=blocks))
         if blocks == bound or programme.whole_bound >= bound:
             break
         bound -= 1
     if not complete and blocks < bound and watch.left > 0:
         complete = _add_everything(programme.master, pricer, _MANY)
         if complete:
-            blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch))
+            blocks, cuts = _better(blocks, cuts, *programme.whole(bound, watch, beaten=blocks))
     if complete:
         return min(bound, max(blocks, programme.whole_bound)), blocks, cuts
     for target in range(bound, blocks, -1):
         if watch.left < 0 or blocks >= target:
             break
         if _dive(programme, pricer, target, watch):
-            blocks, cuts = _better(blocks, cuts, *programme.whole(target, watch))
+            blocks, cuts = _better(blocks, cuts, *programme.whole(target, watch, beaten=blocks))
     return bound, blocks, cuts
 
 
@@ -417,7 +461,7 @@ def _add_everything(master: _Master, pricer: Pricer, most: tuple[int, int]) -> b
             return False
         frames.extend((kind, along, way) for way in ways)
     keys = {master.key(k, along, b) for k, along, way in frames for b in way}
-    strips: list[tuple[StripKey, Strip]] = []
+    strips: list[tuple[StripKey, Runs]] = []
     for key in sorted(keys, key=repr):
         fillings = pricer.fillings(*key, most_fillings)
         if fillings is None or len(strips) + len(fillings) > most_fillings:
@@ -444,22 +488,32 @@ def _add_near(programme: _Programme, pricer: Pricer, target: int) -> bool:
     slack = blocks - target + _ROUND
     frames: list[tuple[int, bool, tuple[int, ...]]] = []
     spent: dict[StripKey, float] = {}
+    known: list[tuple[int, bool]] = []
     for kind, along in pricer.ways:
         ways = pricer.near_frames(kind, along, float(fabric[kind]) - slack, _FOR_A_PROOF[0])
         if ways is None or len(frames) + len(ways) > _FOR_A_PROOF[0]:
-            return False
+            if (kind, along) not in master.large_ways:
+                return False
+            # In these strips are laid freely: every frame is there already.
+            for breadth, worth in pricer.best_frames(kind, along).items():
+                key, cost = master.key(kind, along, breadth), float(fabric[kind]) - worth
+                if cost <= slack:
+                    spent[key] = min(cost, spent.get(key, slack))
+            continue
+        known.append((kind, along))
         frames.extend((kind, along, way) for way in ways)
         for way in ways:
             keys = [master.key(kind, along, breadth) for breadth in way]
             cost = float(fabric[kind]) - sum(map(pricer.strip_worth, keys))
             spent.update((key, min(cost, spent.get(key, slack))) for key in keys)
-    strips: list[tuple[StripKey, Strip]] = []
+    strips: list[tuple[StripKey, Runs]] = []
     for key, cost in spent.items():
         fillings = pricer.near_fillings(key, prices, slack - cost, _FOR_A_PROOF[1])
         if fillings is None or len(strips) + len(fillings) > _FOR_A_PROOF[1]:
             return False
         strips.extend((key, strip) for strip in fillings)
     master.take(frames, strips)
+    master.large_ways = [way for way in master.large_ways if way not in known]
     return True
 
 
@@ -472,7 +526,7 @@ def _settle_prices(programme: _Programme, pricer: Pricer) -> tuple[float, Floats
         fresh = False
         for pair, (price, kind, _) in enumerate(pricer.best(prices)):
             if price > fabric[kind] + _ENOUGH:
-                fresh |= master.add(kind, pricer.pattern(pair))
+                fresh |= master.add(kind, pricer.pattern(pair), pricer)
         if not fresh:
             return blocks, prices, fabric
     return None
@@ -509,7 +563,7 @@ def _dive(programme: _Programme, pricer: Pricer, target: int, watch: Watch) -> b
         wanted, fabric = programme.prices(np.array(lp.getSolution().row_dual))
         for pair, (price, kind, _) in enumerate(pricer.best(parts.prices(wanted))):
             if price > fabric[kind] + _ENOUGH:
-                master.add(kind, pricer.pattern(pair))
+                master.add(kind, pricer.pattern(pair), pricer)
         part = values - np.floor(values + _ROUND)
         part[part < _ROUND] = 0
         part[0] = 0
