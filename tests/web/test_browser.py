@@ -58,28 +58,49 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 216 segments 2½ × 6½″")
 
 
-def test_the_slider_recomputes_while_it_moves_and_keeps_where_it_stops(
-    talking_page: Page, server: Any
-) -> None:
+def test_the_ruler_is_dragged_and_the_count_follows(talking_page: Page, server: Any) -> None:
     page = talking_page
-    start(page, server.url)
-    slider = page.locator("#measured_length")
-    slider.focus()
-    for _ in range(28):
-        page.keyboard.press("ArrowLeft")
-    expect(page.locator("#usable")).to_have_text("38½″")
-    expect(page.locator("#method-segments b")).to_have_text("66")
-    expect(page.locator("#method-sets b")).to_have_text("65")
-    settled(page)
-    page.reload()
-    expect(page.locator("#tally .figure")).to_have_text("66")
+    start(page, server.url, "roll of 40 strips, 20 prints, 39 1/2 long")
+    expect(page.locator("#tally .going-on")).to_have_count(0)
+    expect(page.locator("#tally")).to_contain_text("80 blocks need 39″; below that 66.")
+    slider = page.locator("#usable")
     box = slider.bounding_box()
     assert box
-    page.mouse.move(box["x"] + box["width"] * 0.84, box["y"] + box["height"] / 2)
+    page.mouse.move(box["x"] + box["width"] * 0.5, box["y"] + box["height"] / 2)
     page.mouse.down()
-    page.mouse.move(box["x"] + box["width"] * 0.5, box["y"] + box["height"] / 2, steps=6)
-    expect(page.locator("#tally .figure")).not_to_have_text("66")
+    page.mouse.move(box["x"] + box["width"] * 0.25, box["y"] + box["height"] / 2, steps=6)
+    expect(page.locator("#tried b")).to_have_text("66")
     page.mouse.up()
+    expect(page.locator("#tally .figure")).to_have_text("80")
+    page.click("text=Keep as measured")
+    expect(page.locator("#tally .figure")).to_have_text("66")
+
+
+def test_another_block_and_another_plan_at_one_click(
+    talking_page: Page, sample_server: Any
+) -> None:
+    page = talking_page
+    page.goto(f"{sample_server.url}/projects/6/yield")
+    expect(page.locator("#tally .figure")).to_have_text(re.compile("4[0-9]"))
+    page.select_option("#recipe", "two-bar")
+    expect(page.locator(".block-drawing title")).to_contain_text("4″ finished")
+    expect(page.locator("#plans .plan b").nth(1)).to_have_text(re.compile("[0-9]+"), timeout=30_000)
+    even = page.locator("#plans .plan").nth(1)
+    blocks = even.locator("b").inner_text()
+    even.click()
+    expect(page.locator("#tally .figure")).to_have_text(blocks)
+    expect(page.locator("#order .here .status")).to_contain_text("cut alike")
+    settled(page)
+    # A piece with the focus shows in the block and in every cut.
+    row = page.locator(".needs tbody tr").first
+    row.focus()
+    expect(page.locator(".block-drawing .lit")).to_have_count(1)
+    expect(page.locator(".layout-drawing .lit").first).to_be_visible()
+    page.fill("[name=promised_blocks]", blocks)
+    page.click("text=Check")
+    expect(page.locator("#verdicts")).to_contain_text(re.compile("Agreed|There is more"))
+    page.select_option("#recipe", "log-cabin")
+    expect(page.locator(".block-drawing title")).to_contain_text("9½″ finished")
 
 
 def test_what_is_not_understood_is_shown_and_not_lost(talking_page: Page, server: Any) -> None:
@@ -329,9 +350,7 @@ def test_nothing_is_wider_than_a_phone(browser: Browser, sample_server: Any, pat
     page.close()
 
 
-@pytest.mark.parametrize(
-    "path", ["/projects/5/pull", "/projects/4/pull", "/projects/5/yield", "/projects/5/size"]
-)
+@pytest.mark.parametrize("path", ["/projects/5/pull", "/projects/4/pull", "/projects/5/size"])
 def test_the_work_fits_a_screen_without_scrolling(
     browser: Browser, sample_server: Any, path: str
 ) -> None:

@@ -22,9 +22,9 @@ from kersey.core.yield_report import (
     spare_pieces,
 )
 
-# The first answer within what feels like no wait; each variation; one piece of an even plan; and a
-# proof that somebody waits for.
-FIRST, VARIATION, ONE_PIECE, LAST = 1.5, 1.5, 0.5, 60.0
+# Seconds for the first answer, within what feels like no wait; for a better one; for each
+# variation; for one piece of an even plan; and for a proof that somebody waits for.
+FIRST, SECOND, VARIATION, ONE_PIECE, LAST = 1.0, 5.0, 1.5, 0.5, 60.0
 
 
 @dataclass(frozen=True)
@@ -87,6 +87,9 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
     known = first_answer(question, clock)
     yield known
+    if not known.plan.proved:
+        known = replace(known, plan=_better(known.plan, Watch(clock, SECOND)))
+        yield known
     plan = known.plan
     watch = Watch(clock, VARIATION)
 
@@ -95,11 +98,11 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
 
     known = replace(known, limits=tuple(limits(plan, watch)))
     yield known
+    known = replace(known, even=even_plan(plan, Watch(clock, ONE_PIECE)), even_tried=True)
+    yield known
     known = replace(known, sensitivity=sensitivity(plan, blocks_of))
     yield known
     known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
-    yield known
-    known = replace(known, even=even_plan(plan, Watch(clock, ONE_PIECE)), even_tried=True)
     yield known
     seams = (
         (seam, replace(p, rules=plan.problem.rules) if p else None) for seam, p in question.at_seams
@@ -112,12 +115,12 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
     if not plan.proved:
         yield known
-        known = replace(known, plan=_at_last(known.plan, Watch(clock, LAST)))
+        known = replace(known, plan=_better(known.plan, Watch(clock, LAST)))
     yield replace(known, done=True)
 
 
-def _at_last(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
-    """The plan after a long search: a better one, or a bound that comes nearer."""
+def _better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
+    """The plan after a longer search: a better one, or a bound that comes nearer."""
     found = checked_plan(plan.problem, watch)
     bound = min(plan.bound, found.bound)
     return replace(found if found.blocks > plan.blocks else plan, bound=bound)

@@ -34,7 +34,7 @@ document.addEventListener("htmx:sendError", () => {
 // A page that is left while a change is still under way would be shown without it: it waits.
 document.addEventListener("click", (event) => {
   const link = event.target.closest("a[href]:not([hx-get], [download])");
-  if (!link || event.ctrlKey || event.metaKey || event.shiftKey || !document.querySelector(".htmx-request")) return;
+  if (!link || event.ctrlKey || event.metaKey || event.shiftKey || !document.querySelector(".htmx-request:not(.going-on)")) return;
   event.preventDefault();
   document.addEventListener("htmx:afterRequest", () => location.assign(link.href), { once: true });
 });
