@@ -22,7 +22,8 @@ def start(client: TestClient, line: str = ROLL) -> int:
 def known_yield(client: TestClient, number: int) -> str:
     """The page once the search has nothing more to say."""
     for _ in range(60):
-        client.get(f"/projects/{number}/yield/news", params={"seen": 9}, headers=HTMX)
+        seen = {"seen": 9, "revision": revision(client, number)}
+        client.get(f"/projects/{number}/yield/news", params=seen, headers=HTMX)
         page = client.get(f"/projects/{number}/yield").text
         if "Looking further" not in page:
             return page

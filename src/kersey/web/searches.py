@@ -71,6 +71,7 @@ class Searches:
         # Every process begun and not yet buried; they end with this object, or with the program.
         self._alive: list[subprocess.Popen[bytes]] = []
         finalize(self, _end_all, self._alive)
+        self._closed = False
 
     def ask(self, who: Hashable, question: Question) -> Search:
         """The search for a question, begun if need be; any other that `who` asked for is ended."""
@@ -97,6 +98,7 @@ class Searches:
     def close(self) -> None:
         """End every process."""
         with self._lock:
+            self._closed = True
             self._waiting.clear()
             self._idle.clear()
             _end_all(self._alive)
@@ -113,7 +115,7 @@ class Searches:
             self._working[search].kill()
 
     def _begin_what_waits(self) -> None:
-        while self._waiting and len(self._working) < _AT_ONCE:
+        while self._waiting and len(self._working) < _AT_ONCE and not self._closed:
             # The latest question is what somebody looks at.
             search = self._waiting.pop()
             worker = self._idle.pop() if self._idle else self._new_worker()
@@ -142,6 +144,9 @@ class Searches:
                 self._kept.pop(search.question, None)
                 self._alive.remove(worker)
                 _bury(worker)
+                # The next question finds a worker that has started already.
+                if not self._idle and not self._closed:
+                    self._idle.append(self._new_worker())
             self._begin_what_waits()
 
     def _new_worker(self) -> "subprocess.Popen[bytes]":

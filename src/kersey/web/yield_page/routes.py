@@ -51,14 +51,21 @@ def yield_news(
     request: Request,
     room: Room,
     project_id: ProjectId,
+    revision: int = 0,
     seen: int = Query(0, ge=0, le=10_000),
     pieces: int = Query(0, ge=0, le=10_000_000),
 ) -> Response:
     """What the search has found since the page was shown with so many pieces of news."""
     opened = open_project(room, project_id)
     asked = yield_asked(opened.project)
-    search = room.searches.ask(project_id, question_of(opened.project, asked))
-    search.wait(seen, _NEWS)
+    question = question_of(opened.project, asked)
+    if opened.stored.revision == revision:
+        room.searches.ask(project_id, question).wait(seen, _NEWS)
+        opened = open_project(room, project_id)
+    if opened.stored.revision != revision:
+        # The page has changed meanwhile, and asks for itself.
+        return Response(status_code=204)
+    search = room.searches.ask(project_id, question)
     context = yield_context(room, opened, 0) | shown(opened, asked, search)
     # The drawings are sent again only if the plan is another one.
     context |= {"oob": True, "only_news": context["pieces_cut"] == pieces}
