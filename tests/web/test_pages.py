@@ -137,6 +137,18 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     assert "Own pieces" in client.get(f"/projects/{number}/size").text
 
 
+def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
+    number = start(client, "12 fat quarters")
+    page = client.get(f"/projects/{number}/yield").text
+    # By hand: a fat quarter of 17 1/2 x 21 gives seven strips of 2 1/2 x 21, three segments each;
+    # or eight of 17 1/2 with two. Two segments more come from neither.
+    assert ">84</span> blocks" in page
+    assert "Proved:" in page
+    assert client.get(f"/projects/{number}/size").status_code == 200
+    answer = client.post("/projects", data={"line": "900 g crumbs"}, follow_redirects=False)
+    assert answer.headers["location"].endswith("/cupboard")
+
+
 @pytest.mark.parametrize(
     ("promise", "says"),
     [

@@ -25,7 +25,7 @@ from kersey.core.pulled import BLOCK_ROLES, Pulled
 
 RAILS = "rails"
 # What blocks are cut from by measure; strings and scraps are sewn first.
-_CUT_FROM = frozenset(
+CUT_FROM = frozenset(
     {Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE, Form.PIECE}
 )
 _OTHER_SIDE = {Value.LIGHT: "dark", Value.DARK: "light"}
@@ -64,7 +64,7 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     """
     design = project.design
     seam = design.seam if seam is None else seam
-    pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in _CUT_FROM)
+    pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM)
     if not pulled:
         raise NothingToCut
     block = block_of(project, seam)

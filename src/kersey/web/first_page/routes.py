@@ -9,11 +9,11 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core import forms as fabric_forms
 from kersey.core.cupboard import CupboardLot, from_readings
 from kersey.core.fabric import checked_name
 from kersey.core.length import format_size
 from kersey.core.project import Design, Project
+from kersey.core.project_yield import CUT_FROM
 from kersey.core.pulled import all_of
 from kersey.core.quick_entry import NotTaken, Reading, read_line, take_line
 from kersey.core.quilt import Quilt
@@ -94,7 +94,8 @@ def first_page(
 def quick_entry(request: Request, room: Room, line: str = "") -> Response:
     """The line read back, as it is typed."""
     workshop = room.preferences().workshop
-    context = {"reading": read_line(line, workshop) if line.strip() else None}
+    reading = read_line(line, workshop) if line.strip() else None
+    context = {"reading": reading, "cut_from": CUT_FROM}
     return render(request, "first_page/reading.html", context)
 
 
@@ -108,7 +109,7 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     except NotTaken:
         return _page(request, room, line=form.line, status=422)
     assert reading.lot is not None
-    if reading.lot.form is not fabric_forms.Form.STRIP:
+    if reading.lot.form not in CUT_FROM:
         return _put_away(request, room, reading)
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
@@ -120,7 +121,7 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
 
 
 def _put_away(request: Request, room: Workroom, reading: Reading) -> Response:
-    """Fabric of which no quilt is made yet goes into the cupboard."""
+    """Fabric that blocks are not cut from by measure goes into the cupboard."""
     with room.transaction() as session:
         add_lots(session, from_readings([reading]), f"“{reading.name}” put in", room.clock())
     return _see(request, "cupboard_page")
@@ -211,6 +212,7 @@ def _page(
         "just_deleted": next((d for d in deleted if d.id == just_deleted), None),
         "line": line,
         "reading": read_line(line, preferences.workshop) if line else None,
+        "cut_from": CUT_FROM,
         "naming": naming,
         "naming_error": bad.errors.get("name", "") if bad else "",
         "named": bad.typed.get("name", "") if bad else "",
