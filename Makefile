@@ -1,7 +1,7 @@
 # make demo    set up, and serve the sample world on http://127.0.0.1:8000
 # make test    set up, and run every check and test
 # make setup   only set up: afterwards .venv/bin/kersey works
-# make bench   measure the search for the most blocks, and every page beside a bare one
+# make bench   measure the search for the most blocks, beside others and as fabric grows, and pages
 
 .PHONY: demo test setup bench pictures format
 BIN := .venv/bin
@@ -21,6 +21,8 @@ test: .venv/ready-for-tests
 
 bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.yields
+	$(BIN)/python -m bench.beside
+	$(BIN)/python -m bench.growth
 	$(BIN)/python -m bench.pages
 
 pictures: .venv/ready-for-tests

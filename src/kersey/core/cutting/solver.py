@@ -13,11 +13,13 @@ edge colouring of the graph of prints and parts, by König's theorem).
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
+from fractions import Fraction
 
 import highspy
 import numpy as np
 from numpy.typing import NDArray
 
+from kersey.core.cutting.greedy import cut_in_rounds
 from kersey.core.cutting.highs import quiet_highs
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.layout import lay_out
@@ -58,6 +60,10 @@ _FEW, _MANY = (150, 400), (2000, 4000)
 # What a proof may bring in, and of how many kinds of fabric it is tried.
 _FOR_A_PROOF, _KINDS_FOR_A_PROOF = (3000, 20_000), 20
 _FEASIBLE = 2
+# From so many kinds of fabric on a plan is made in rounds before whole numbers are looked for.
+_KINDS_FOR_ROUNDS = 60
+# Of more kinds than this it is dear to price even once for each need.
+_VERY_MANY_KINDS = 300
 
 
 StripKey = tuple[StripClass, int, int]
@@ -391,7 +397,16 @@ def _generate(programme: _Programme, pricer: Pricer, watch: Watch) -> int:
         ]
         if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
             break
-    return int(np.floor(bound + _ROUND))
+    return min(int(np.floor(bound + _ROUND)), _by_area(master))
+
+
+def _by_area(master: _Master) -> int:
+    """No plan cuts more than there is: a bound where pricing was cut short."""
+    problem = master.parts.problem
+    serving = [f for f in problem.fabrics if any(f.serves(need) for need in problem.needs)]
+    there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
+    block = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
+    return int(there // block)
 
 
 def _first_patterns(master: _Master, pricer: Pricer) -> None:
@@ -403,7 +418,8 @@ def _first_patterns(master: _Master, pricer: Pricer) -> None:
         alone = np.zeros(len(areas))
         alone[need] = areas[need]
         prices.append(alone)
-    for price in prices[: 1 + 4000 // len(master.kinds)]:
+    many = len(master.kinds) > _VERY_MANY_KINDS
+    for price in prices[: 1 if many else 1 + 4000 // len(master.kinds)]:
         for pair, (_, kind, _) in enumerate(pricer.best(np.tile(price, (classes, 1)))):
             master.add(kind, pricer.pattern(pair), pricer)
 
@@ -420,9 +436,10 @@ def _whole(
     complete = _add_everything(programme.master, pricer, _FEW)
     if not complete:
         _add_untrimmed(programme.master, pricer)
+    begun = _in_rounds(programme, bound, watch)
     many = len(programme.master.kinds) > _KINDS_FOR_A_PROOF
     share = 1.0 if complete else _ONLY_SHARE if many else _FIRST_SHARE
-    blocks, cuts = programme.whole(bound, watch, share)
+    blocks, cuts = _better(*begun, *programme.whole(bound, watch, share, beaten=begun[0]))
     while not complete and blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
         if not _add_near(programme, pricer, bound):
             if programme.whole_bound > blocks:
@@ -445,6 +462,18 @@ def _whole(
         if _dive(programme, pricer, target, watch):
             blocks, cuts = _better(blocks, cuts, *programme.whole(target, watch, beaten=blocks))
     return bound, blocks, cuts
+
+
+def _in_rounds(programme: _Programme, bound: int, watch: Watch) -> tuple[int, Cuts]:
+    """A plan to begin with, where fabrics are many and no rule binds their prints."""
+    master = programme.master
+    problem = master.parts.problem
+    if len(master.kinds) < _KINDS_FOR_ROUNDS or problem.rules:
+        return 0, []
+    _, wanted, _ = programme.linear()
+    prices = master.parts.prices(wanted)[0]
+    counts = [need.count for need in problem.needs]
+    return cut_in_rounds(_need_sizes(problem), counts, master.kinds, prices, bound, watch)
 
 
 def _better(blocks: int, cuts: Cuts, found: int, cut: Cuts) -> tuple[int, Cuts]:

@@ -1,0 +1,81 @@
+"""A plan without an integer programme: fabric after fabric, each cut for what is most behind.
+
+Where fabrics are many and all different, whole numbers are hard to come by. Here the fabric is cut
+in rounds. In each, every piece of a share of the fabric gets the pattern that is worth most, where
+a need is worth its price in the linear programme, more if it is behind the others and less if it is
+ahead; nothing once there is enough of it. Only for needs without print rules.
+"""
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+from kersey.core.cutting.patterns import Kind, Pattern, Pricer
+from kersey.core.cutting.watch import Watch
+
+Floats = NDArray[np.float64]
+_ROUNDS = 150
+# How strongly a need that lags is preferred.
+_PULL = 1.5
+
+
+def cut_in_rounds(
+    needs: Sequence[tuple[int, int]],
+    counts: Sequence[int],
+    kinds: Sequence[Kind],
+    prices: Floats,
+    target: int,
+    watch: Watch,
+) -> tuple[int, list[tuple[int, Pattern]]]:
+    """(blocks, cuts): at most `target` blocks of `counts` pieces each, sides in units.
+
+    Half a plan is none: it goes on for as long again once the time is up.
+    """
+    areas = np.array([width * height for width, height in needs], dtype=float)
+    by_area = areas / float(areas @ np.array(counts, dtype=float))
+    # The prices may come from a programme that was cut short, and be nothing for some need.
+    prices = (prices + by_area) / 2
+    wanted = np.array(counts, dtype=float) * max(1, target)
+    made = np.zeros(len(needs))
+    cuts: list[tuple[int, Pattern]] = []
+    for turn in range(_ROUNDS):
+        shares = [
+            kind.count * (turn + 1) // _ROUNDS - kind.count * turn // _ROUNDS
+            if kind.count >= _ROUNDS
+            else _falls_in(number, kind.count, turn)
+            for number, kind in enumerate(kinds)
+        ]
+        now = [number for number, share in enumerate(shares) if share]
+        progress = made / wanted
+        if not now or progress.min() >= 1 or watch.left < -watch.seconds:
+            continue
+        pull = np.exp(_PULL * (progress.mean() - progress))
+        worth = np.where(progress >= 1, 0.0, prices * pull)
+        for number, pattern in _best(needs, [kinds[n] for n in now], worth):
+            kind = now[number]
+            cuts.extend([(kind, pattern)] * shares[kind])
+            for strip in pattern.strips:
+                for need, _ in strip.pieces:
+                    made[need] += shares[kind]
+    blocks = int(min(target, *(int(m) // c for m, c in zip(made, counts, strict=True))))
+    return blocks, cuts
+
+
+def _falls_in(number: int, count: int, turn: int) -> int:
+    """How many of the few pieces of a kind are cut in this turn: spread, each kind elsewhere."""
+    return sum((number * 37 + piece * _ROUNDS // count) % _ROUNDS == turn for piece in range(count))
+
+
+def _best(
+    needs: Sequence[tuple[int, int]], kinds: Sequence[Kind], worth: Floats
+) -> list[tuple[int, Pattern]]:
+    """The best pattern of every kind, either way, at these prices."""
+    alike = [replace(kind, print_class=0) for kind in kinds]
+    pricer = Pricer(needs, alike)
+    best: dict[int, tuple[float, int]] = {}
+    for pair, (price, kind, _) in enumerate(pricer.best(worth[None, :])):
+        if price > best.get(kind, (0.0, 0))[0]:
+            best[kind] = (price, pair)
+    return [(kind, pricer.pattern(pair)) for kind, (_, pair) in best.items()]
