@@ -31,7 +31,7 @@ SHOTS = (
     Shot("pull-phone-dark", "/projects/4/pull", PHONE, "dark"),
     Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
     Shot("ledger", "/cupboard/lots/17/ledger"),
-    Shot("yield", "/projects/5/yield"),
+    Shot("yield", "/projects/6/yield"),
     Shot("cupboard", "/cupboard"),
     Shot("cupboard-lot", "/cupboard/lots/8"),
     Shot("yield-dark", "/projects/4/yield", theme="dark"),
@@ -82,7 +82,7 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
         page.locator("#reading .words").wait_for()
     if shot.fan:
         _mark(page, shot.fan)
-    page.wait_for_load_state("networkidle")
+    page.wait_for_load_state("networkidle", timeout=120_000)
     page.screenshot(path=FOLDER / f"{shot.name}.png")
     page.close()
 

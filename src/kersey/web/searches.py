@@ -100,8 +100,10 @@ class Searches:
         with self._lock:
             self._closed = True
             self._waiting.clear()
-            self._idle.clear()
-            _end_all(self._alive)
+            _end_all(self._idle)
+            for worker in self._working.values():
+                # The one who listens to it buries it.
+                worker.kill()
 
     def _end(self, search: Search) -> None:
         if search.over:
@@ -131,7 +133,7 @@ class Searches:
             worker.stdin.flush()
             while not search.over:
                 search.tell(pickle.load(worker.stdout))
-        except (OSError, EOFError, pickle.UnpicklingError):
+        except (OSError, EOFError, ValueError, pickle.UnpicklingError):
             whole = False
             if search.answer is None:
                 search.fault = _LOST
