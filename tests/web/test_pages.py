@@ -301,5 +301,5 @@ def test_fabric_that_is_not_cut_by_measure_goes_into_the_cupboard(client: TestCl
     assert "put into the cupboard" in client.get("/quick-entry?line=900+g+crumbs").text
     answer = client.post("/projects", data={"line": "900 g crumbs"})
     assert answer.url.path == "/cupboard"
-    assert ">crumbs</a>" in answer.text
+    assert ">Scraps</a>" in answer.text
     assert 'class="hanger"' not in client.get("/").text

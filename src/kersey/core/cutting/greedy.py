@@ -13,10 +13,11 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer
-from kersey.core.cutting.watch import Watch
 
 Floats = NDArray[np.float64]
 _ROUNDS = 150
+# Of so many kinds of fabric each round is dear.
+_MANY_KINDS, _FEWER_ROUNDS = 2000, 30
 # How strongly a need that lags is preferred.
 _PULL = 1.5
 
@@ -27,11 +28,10 @@ def cut_in_rounds(
     kinds: Sequence[Kind],
     prices: Floats,
     target: int,
-    watch: Watch,
 ) -> tuple[int, list[tuple[int, Pattern]]]:
     """(blocks, cuts): at most `target` blocks of `counts` pieces each, sides in units.
 
-    Half a plan is none: it goes on for as long again once the time is up.
+    Half a plan is none: it takes no more time for being late, but the time it takes.
     """
     areas = np.array([width * height for width, height in needs], dtype=float)
     by_area = areas / float(areas @ np.array(counts, dtype=float))
@@ -40,16 +40,17 @@ def cut_in_rounds(
     wanted = np.array(counts, dtype=float) * max(1, target)
     made = np.zeros(len(needs))
     cuts: list[tuple[int, Pattern]] = []
-    for turn in range(_ROUNDS):
+    rounds = _ROUNDS if len(kinds) <= _MANY_KINDS else _FEWER_ROUNDS
+    for turn in range(rounds):
         shares = [
-            kind.count * (turn + 1) // _ROUNDS - kind.count * turn // _ROUNDS
-            if kind.count >= _ROUNDS
-            else _falls_in(number, kind.count, turn)
+            kind.count * (turn + 1) // rounds - kind.count * turn // rounds
+            if kind.count >= rounds
+            else _falls_in(number, kind.count, turn, rounds)
             for number, kind in enumerate(kinds)
         ]
         now = [number for number, share in enumerate(shares) if share]
         progress = made / wanted
-        if not now or progress.min() >= 1 or watch.left < -watch.seconds:
+        if not now or progress.min() >= 1:
             continue
         pull = np.exp(_PULL * (progress.mean() - progress))
         worth = np.where(progress >= 1, 0.0, prices * pull)
@@ -63,9 +64,9 @@ def cut_in_rounds(
     return blocks, cuts
 
 
-def _falls_in(number: int, count: int, turn: int) -> int:
+def _falls_in(number: int, count: int, turn: int, rounds: int) -> int:
     """How many of the few pieces of a kind are cut in this turn: spread, each kind elsewhere."""
-    return sum((number * 37 + piece * _ROUNDS // count) % _ROUNDS == turn for piece in range(count))
+    return sum((number * 37 + piece * rounds // count) % rounds == turn for piece in range(count))
 
 
 def _best(

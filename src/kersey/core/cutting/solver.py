@@ -40,7 +40,7 @@ _WHOLE_NUMBERS_TAKE = 0.4
 _LEAST_SECONDS = 0.1
 # A programme that is not complete has this share of what is left; of many kinds of fabric, for
 # which no more will be brought in, more of it.
-_FIRST_SHARE, _ONLY_SHARE = 0.45, 0.9
+_FIRST_SHARE, _ONLY_SHARE = 0.6, 0.9
 # Less than this share of the time is no use for a proof.
 _FOR_THE_REST = 0.1
 _MOST_SETTLED = 60
@@ -52,7 +52,7 @@ _MANY_STRIPS, _RARE, _FEW_PIECES = 16, 4, 12
 # so many blocks each, for such a part of the time left.
 _NEAR = (
     (2000, ((1e-9, 0.5), (0.002, 0.75), (0.02, 0.6), (np.inf, 1.0))),
-    (450, ((0.002, 0.5), (np.inf, 1.0))),
+    (450, ((0.01, 0.5), (np.inf, 1.0))),
     (0, ((np.inf, 1.0),)),
 )
 # So many frames and fillings make a programme that is solved at once; so many, one worth trying.
@@ -436,10 +436,10 @@ def _whole(
     complete = _add_everything(programme.master, pricer, _FEW)
     if not complete:
         _add_untrimmed(programme.master, pricer)
-    begun = _in_rounds(programme, bound, watch)
+    begun = _in_rounds(programme, bound)
     many = len(programme.master.kinds) > _KINDS_FOR_A_PROOF
     share = 1.0 if complete else _ONLY_SHARE if many else _FIRST_SHARE
-    blocks, cuts = _better(*begun, *programme.whole(bound, watch, share, beaten=begun[0]))
+    blocks, cuts = _better(*begun, *programme.whole(bound, watch, share))
     while not complete and blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
         if not _add_near(programme, pricer, bound):
             if programme.whole_bound > blocks:
@@ -464,7 +464,7 @@ def _whole(
     return bound, blocks, cuts
 
 
-def _in_rounds(programme: _Programme, bound: int, watch: Watch) -> tuple[int, Cuts]:
+def _in_rounds(programme: _Programme, bound: int) -> tuple[int, Cuts]:
     """A plan to begin with, where fabrics are many and no rule binds their prints."""
     master = programme.master
     problem = master.parts.problem
@@ -473,7 +473,7 @@ def _in_rounds(programme: _Programme, bound: int, watch: Watch) -> tuple[int, Cu
     _, wanted, _ = programme.linear()
     prices = master.parts.prices(wanted)[0]
     counts = [need.count for need in problem.needs]
-    return cut_in_rounds(_need_sizes(problem), counts, master.kinds, prices, bound, watch)
+    return cut_in_rounds(_need_sizes(problem), counts, master.kinds, prices, bound)
 
 
 def _better(blocks: int, cuts: Cuts, found: int, cut: Cuts) -> tuple[int, Cuts]:
