@@ -254,7 +254,7 @@ def test_strips_that_give_nothing_get_plain_words(client: TestClient) -> None:
         assert client.get(f"/projects/{number}/{page}").status_code == 200
     assert "no whole block" in client.get(f"/projects/{number}/size").text
     assert client.get(f"/projects/{number}/picture.svg").status_code == 200
-    assert "no block yet" in client.get("/").text
+    assert "no size yet" in client.get("/").text
 
 
 @pytest.mark.parametrize(

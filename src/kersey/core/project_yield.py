@@ -15,10 +15,10 @@ from fractions import Fraction
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.rails import RailBlock
-from kersey.core.blocks.recipe import CutList, Size
+from kersey.core.blocks.recipe import CutList, Patch, Size
 from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric, PrintRule
 from kersey.core.errors import Infeasible
-from kersey.core.fabric import Value
+from kersey.core.fabric import Print, Value
 from kersey.core.forms import Form
 from kersey.core.project import Design, Project
 from kersey.core.pulled import BLOCK_ROLES, Pulled
@@ -88,9 +88,33 @@ def block_of(project: Project, seam: Fraction) -> BlockChoice:
     return BlockChoice(RAILS, (side, side), (("strips", design.strips_per_block),))
 
 
-def without_rules(asked: CuttingProblem) -> CuttingProblem:
-    """The same question when prints may meet as they like."""
-    return replace(asked, rules=())
+def sample_prints(asked: YieldAsked) -> list[Print]:
+    """A print for each patch: one for each role, others where prints must differ or may."""
+    varied = {rule.roles[0] for rule in asked.cut.rules if not rule.same and len(rule.roles) == 1}
+    taken: dict[str, Print] = {}
+    used: dict[str, int] = {}
+    prints = []
+    for patch in asked.cut.patches:
+        serving = _serving(asked, patch)
+        if patch.role in varied or patch.role == ANY:
+            used[patch.role] = used.get(patch.role, -1) + 1
+            prints.append(serving[used[patch.role] % len(serving)])
+            continue
+        if patch.role not in taken:
+            fresh = [cloth for cloth in serving if cloth not in taken.values()]
+            taken[patch.role] = (fresh or serving)[0]
+        prints.append(taken[patch.role])
+    return prints
+
+
+def _serving(asked: YieldAsked, patch: Patch) -> list[Print]:
+    needs = [n for n in asked.problem.needs if (n.label, n.role) == (patch.label, patch.role)]
+    found = [
+        pulled.print
+        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
+        if any(fabric.serves(need) for need in needs)
+    ]
+    return found or [pulled.print for pulled in asked.fabrics]
 
 
 def _fabrics(pulled: tuple[Pulled, ...], roles: frozenset[str], design: Design) -> Iterator[Fabric]:

@@ -28,7 +28,7 @@ def draw_patches(
             "g",
             element(
                 "path",
-                d="M" + "L".join(f"{number(x)} {number(y)}" for x, y in patch.corners) + "z",
+                d=_outline(patch),
                 fill=cloths.fill(cloth),
                 class_="piece",
                 stroke_width=big / 110,
@@ -60,6 +60,20 @@ def draw_patches(
         label=f"The block, {words}, of {len(patches)} patches.",
         class_="block-drawing",
     )
+
+
+def draw_block_alone(patches: Sequence[Patch], finished: Size, prints: Sequence[Print]) -> str:
+    """The block without a word, small, in the colours that its prints blend to."""
+    cloths = Cloths(flat=True)
+    parts = [
+        element("path", d=_outline(patch), fill=cloths.fill(cloth))
+        for patch, cloth in zip(patches, prints, strict=True)
+    ]
+    return picture(0, 0, *finished, *parts, label="One block.")
+
+
+def _outline(patch: Patch) -> str:
+    return "M" + "L".join(f"{number(x)} {number(y)}" for x, y in patch.corners) + "z"
 
 
 def _code(patch: Patch, code: str, big: float) -> list[str]:

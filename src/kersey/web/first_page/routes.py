@@ -10,15 +10,17 @@ from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cupboard import CupboardLot, from_readings
+from kersey.core.errors import KerseyError
 from kersey.core.fabric import checked_name
 from kersey.core.length import format_size
 from kersey.core.project import Design, Project
-from kersey.core.project_yield import CUT_FROM
+from kersey.core.project_yield import CUT_FROM, sample_prints, yield_asked
 from kersey.core.pulled import all_of
 from kersey.core.quick_entry import NotTaken, Reading, read_line, take_line
 from kersey.core.quilt import Quilt
 from kersey.core.stages import NEXT_ACT, Stage, next_stage
 from kersey.core.work_order import work_order
+from kersey.drawing.patches import draw_block_alone
 from kersey.drawing.quilt import draw_miniature
 from kersey.store.cupboard import add_lots
 from kersey.store.preferences import Preferences, is_sample_world, load_preferences
@@ -172,13 +174,23 @@ def picture(room: Room, project_id: ProjectId) -> Response:
     """The quilt alone, for the wall; its address carries the revision, so it may be kept."""
     opened = open_project(room, project_id)
     if opened.quilt is None:
-        empty = '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
-        return Response(empty, media_type="image/svg+xml")
+        return Response(_block_alone(opened.project), media_type="image/svg+xml")
     return Response(
         draw_miniature(opened.quilt),
         media_type="image/svg+xml",
         headers={"Cache-Control": "private, max-age=31536000, immutable"},
     )
+
+
+def _block_alone(project: Project) -> str:
+    """One block of a quilt that has no size yet; a bare cloth when there is not even that."""
+    try:
+        asked = yield_asked(project)
+    except KerseyError:
+        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
+    if asked.finished is None or not asked.cut.patches:
+        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
+    return draw_block_alone(asked.cut.patches, asked.finished, sample_prints(asked))
 
 
 def _page(
@@ -239,9 +251,7 @@ def _hangers(hung: Sequence[tuple[ProjectLine, Quilt | None]]) -> list[Hanger]:
 def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
     if quilt is None:
         act = NEXT_ACT[Stage.YIELD]
-        return Hanger(
-            line.id, line.revision, line.name, "no block yet", act, "yield_page", 120, 120
-        )
+        return Hanger(line.id, line.revision, line.name, "no size yet", act, "yield_page", 120, 120)
     steps = work_order(quilt) if quilt.project.design.size_chosen else ()
     stage = next_stage(quilt.project, steps)
     return Hanger(

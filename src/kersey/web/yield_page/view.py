@@ -9,19 +9,17 @@ from typing import Any
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES
 from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
-from kersey.core.blocks.recipe import Patch
 from kersey.core.cliffs import tight_divisions
 from kersey.core.cut_words import strip_words
 from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.errors import KerseyError
 from kersey.core.even_plan import AlikeCut
-from kersey.core.fabric import Print
 from kersey.core.forms import FACTS
 from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_length, format_size
 from kersey.core.own_pieces import write_pieces
 from kersey.core.piece_codes import piece_codes
 from kersey.core.project import Project
-from kersey.core.project_yield import RAILS, YieldAsked, yield_asked
+from kersey.core.project_yield import RAILS, YieldAsked, sample_prints, yield_asked
 from kersey.core.quilt import yields_of
 from kersey.core.role_shares import role_shares
 from kersey.core.stages import Stage
@@ -402,37 +400,8 @@ def _block_drawing(asked: YieldAsked, codes: Mapping[Need, str], units: Units) -
     if not asked.cut.patches or asked.finished is None:
         return ""
     by_label = {(need.label, need.role): code for need, code in codes.items()}
-    prints = _sample_prints(asked)
+    prints = sample_prints(asked)
     return draw_patches(asked.cut.patches, asked.finished, prints, by_label, units)
-
-
-def _sample_prints(asked: YieldAsked) -> list[Print]:
-    """A print for each patch: one for each role, others where prints must differ or may."""
-    varied = {rule.roles[0] for rule in asked.cut.rules if not rule.same and len(rule.roles) == 1}
-    taken: dict[str, Print] = {}
-    used: dict[str, int] = {}
-    prints = []
-    for patch in asked.cut.patches:
-        serving = _serving(asked, patch)
-        if patch.role in varied or patch.role == ANY:
-            used[patch.role] = used.get(patch.role, -1) + 1
-            prints.append(serving[used[patch.role] % len(serving)])
-            continue
-        if patch.role not in taken:
-            fresh = [cloth for cloth in serving if cloth not in taken.values()]
-            taken[patch.role] = (fresh or serving)[0]
-        prints.append(taken[patch.role])
-    return prints
-
-
-def _serving(asked: YieldAsked, patch: Patch) -> list[Print]:
-    needs = [n for n in asked.problem.needs if (n.label, n.role) == (patch.label, patch.role)]
-    found = [
-        pulled.print
-        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
-        if any(fabric.serves(need) for need in needs)
-    ]
-    return found or [pulled.print for pulled in asked.fabrics]
 
 
 def _layouts(
