@@ -40,7 +40,7 @@ STORED = (20, 200, 1000)
 LOTS_EACH = 5
 GROWING = ("cupboard", "cupboard, searched", "fabric read back")
 BARE = "bare route"
-_TRY = "strips_per_block=3&method=sets&rule=best&measured_length=40.5&seam=1/4"
+_TRY = "usable=41.5&try_seam=0.25"
 PAGES: dict[str, Callable[[int], str]] = {
     BARE: lambda _: "/bench/hello",
     "first page": lambda _: "/",
