@@ -93,7 +93,7 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
         design,
         block=block,
         strips_per_block=form.strips_per_block or design.strips_per_block,
-        method=Method.SETS if form.plan is Plan.SETS else Method.SEGMENTS,
+        method=Method.SETS if form.plan is Plan.SETS and form.recipe == RAILS else Method.SEGMENTS,
         even=form.plan is Plan.EVEN,
         different_prints=RULES[form.rule],
         by_value=form.by_value,

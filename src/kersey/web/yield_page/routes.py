@@ -32,7 +32,7 @@ from kersey.web.yield_page.forms import (
     YieldForm,
     with_choices,
 )
-from kersey.web.yield_page.view import question_of, reference_of, shown, yield_context
+from kersey.web.yield_page.view import question_of, reference_of, yield_context
 
 router = APIRouter()
 
@@ -65,8 +65,7 @@ def yield_news(
     if opened.stored.revision != revision:
         # The page has changed meanwhile, and asks for itself.
         return Response(status_code=204)
-    search = room.searches.ask(project_id, question)
-    context = yield_context(room, opened, 0) | shown(opened, asked, search)
+    context = yield_context(room, opened, 0)
     # The drawings are sent again only if the plan is another one.
     context |= {"oob": True, "only_news": context["pieces_cut"] == pieces}
     return render(request, "yield_page/answer.html", context)

@@ -94,10 +94,10 @@ def yield_context(
         return context | {"no_yield": str(reason)}
     search = room.searches.ask(opened.stored.id, question_of(opened.project, asked))
     search.wait(0, patience)
-    return context | shown(opened, asked, search)
+    return context | _shown(opened, asked, search)
 
 
-def shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, Any]:
+def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, Any]:
     """What is known so far, as the page shows it."""
     base = {
         "seen": search.count,
