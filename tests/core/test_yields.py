@@ -17,10 +17,8 @@ from kersey.core.yields import (
     YieldQuestion,
     cliff,
     groups,
-    left_over,
     proof,
     rail_yield,
-    sensitivity,
 )
 
 QUARTER = Fraction(1, 4)
@@ -64,17 +62,9 @@ def test_the_proof_can_be_followed() -> None:
         "40 strips make 13 sets of three.",
         "13 sets × 6 blocks of 6½″ = 78.",
     )
-    assert left_over(sets, INCHES) == ("1 strip", "3″ of each strip")
     assert cliff(sets, INCHES) == (
         "6 to a strip needs 39″ usable; below that 5, and 65 blocks by sets."
     )
-
-
-def test_sensitivity_is_the_yield_of_strips_that_much_longer_or_shorter() -> None:
-    for answer in yields(strips(40, "79/2")):
-        for change, blocks in sensitivity(answer):
-            again = yields(strips(40, str(Fraction(79, 2) + change)))
-            assert blocks == again[0 if answer.method is Method.SEGMENTS else 1].blocks
 
 
 def test_no_segment_fits_is_said() -> None:

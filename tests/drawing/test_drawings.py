@@ -3,26 +3,38 @@
 import re
 from dataclasses import replace
 from fractions import Fraction
+from time import perf_counter
 from xml.etree import ElementTree as ET
 
 import pytest
 
+from kersey.core.blocks.choice import BlockChoice
+from kersey.core.cliffs import Cliffs
 from kersey.core.cupboard import CupboardLot
+from kersey.core.cutting.problem import CuttingProblem, Fabric
+from kersey.core.cutting.solver import solve
+from kersey.core.cutting.watch import Watch
 from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
 from kersey.core.forms import Form
 from kersey.core.ledger import Balance
 from kersey.core.length import Units
+from kersey.core.piece_codes import piece_codes
 from kersey.core.project import Design, Project
 from kersey.core.pulled import all_of
 from kersey.core.quick_entry import EXAMPLES, read_line, take_line
 from kersey.core.quilt import Quilt, make_quilt, sizes_of, yields_of
+from kersey.core.role_shares import role_shares
 from kersey.core.yields import Method
 from kersey.drawing.balance import draw_balance
-from kersey.drawing.block import draw_block, draw_swatch
+from kersey.drawing.cliff_ruler import draw_cliff
+from kersey.drawing.cut_layout import draw_layout
+from kersey.drawing.patches import draw_block_alone, draw_patches
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.quilt import draw_miniature, draw_quilt, view_of
+from kersey.drawing.role_bar import draw_role_bar
 from kersey.drawing.size_outline import draw_size
 from kersey.drawing.strips import draw_division, draw_set, draw_strip
+from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.tape import tape_across, tape_down
 from kersey.drawing.wall import hang, scale_of, wall_tape
 
@@ -53,6 +65,27 @@ def photographed() -> Lot:
     )
 
 
+def of_a_yield() -> dict[str, str]:
+    """The block, the cuts, the fabric of a role and the ruler of a log cabin."""
+    cut = BlockChoice("log-cabin").cut_list(Fraction(1, 4))
+    quarter = Fabric(NASTY.name, "a", Fraction(35, 2), Fraction(21), 2)
+    plan = solve(CuttingProblem(cut.needs, (quarter,)), Watch(perf_counter))
+    codes = piece_codes(cut.needs)
+    by_label = {(need.label, need.role): code for need, code in codes.items()}
+    side = (Fraction(19, 2), Fraction(19, 2))
+    prints = [NASTY] * len(cut.patches)
+    layout, share = plan.layouts[0], role_shares(plan)[0]
+    found = Cliffs(Fraction(-1), plan.blocks - 1, Fraction(3, 2), plan.blocks + 1)
+    return {
+        "block": draw_patches(cut.patches, side, prints, by_label, Units.INCHES),
+        "block alone": draw_block_alone(cut.patches, side, prints),
+        "layout": draw_layout(layout, NASTY, codes, Units.CENTIMETRES, 10.0),
+        "role bar": draw_role_bar(share, [NASTY], share.area, True),
+        "cliff": draw_cliff(Fraction(21), found, plan.blocks, Units.CENTIMETRES),
+        "no cliff yet": draw_cliff(Fraction(21), None, plan.blocks, Units.INCHES),
+    }
+
+
 def every_drawing() -> dict[str, str]:
     whole, sets = quilt(rows=10, columns=8), quilt(method=Method.SETS, rows=7, columns=7)
     sizes = sizes_of(whole.project, Units.INCHES).options
@@ -70,7 +103,7 @@ def every_drawing() -> dict[str, str]:
         "division": draw_division(answer, Units.INCHES, Fraction(46)),
         "set": draw_set(answer, (0, 1, 2)),
         "strip": draw_strip(lot, 0, [Fraction(13, 2)] * 6),
-        "block": draw_block(answer.block, lot.prints, Units.INCHES),
+        **of_a_yield(),
         "swatch": draw_swatch(NASTY),
     }
 

@@ -20,9 +20,6 @@ from kersey.core.blocks.rails import RailBlock
 from kersey.core.fabric import Lot
 from kersey.core.length import Units, format_length
 
-# Handbook section 4: show the answer half an inch and an inch less and more.
-SENSITIVITY_STEPS = (Fraction(-1), Fraction(-1, 2), Fraction(1, 2), Fraction(1))
-
 
 class Method(StrEnum):
     """How a rail block is made."""
@@ -169,12 +166,6 @@ def groups(counts: Sequence[int], size: int, different: bool) -> int:
     return low
 
 
-def sensitivity(answer: RailYield) -> tuple[tuple[Fraction, int], ...]:
-    """Blocks when every strip is half an inch or an inch shorter or longer: (change, blocks)."""
-    length = answer.lot.usable_length
-    return tuple((step, answer.at_length(length + step).blocks) for step in SENSITIVITY_STEPS)
-
-
 def proof(answer: RailYield, units: Units) -> tuple[str, ...]:
     """Why there are just so many blocks, in sentences that can be checked by hand."""
     n, k = answer.division.pieces, answer.block.strips
@@ -192,18 +183,6 @@ def proof(answer: RailYield, units: Units) -> tuple[str, ...]:
         f"{answer.lot.count} strips × {n} segments of {u} = {answer.segments}, "
         f"{_in_words(k)} a block{rule}.",
     )
-
-
-def left_over(answer: RailYield, units: Units) -> tuple[str, ...]:
-    """What remains on the table when every block has been cut."""
-    kept = []
-    if answer.strips_over:
-        kept.append(_counted(answer.strips_over, "strip"))
-    if answer.segments_over:
-        kept.append(_counted(answer.segments_over, "segment"))
-    if answer.division.margin and answer.division.pieces:
-        kept.append(f"{format_length(answer.division.margin, units)} of each strip")
-    return tuple(kept)
 
 
 def cliff(answer: RailYield, units: Units) -> str:
@@ -229,7 +208,3 @@ def _print_rule_proof(answer: RailYield) -> str:
 
 def _in_words(number: int) -> str:
     return {2: "two", 3: "three", 4: "four", 5: "five", 6: "six"}.get(number, str(number))
-
-
-def _counted(number: int, noun: str) -> str:
-    return f"{number} {noun}{'s' * (number != 1)}"

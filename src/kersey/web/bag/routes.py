@@ -8,7 +8,7 @@ from starlette.responses import Response
 
 from kersey.core.fabric import Print
 from kersey.core.sorting import CannotDraw, bag_draw
-from kersey.drawing.block import draw_swatch
+from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import get_lot
 from kersey.store.projects import get_project
 from kersey.web.project_page import ProjectId

@@ -25,7 +25,7 @@ from kersey.core.fabric import Lot, Motif, Print, Swatch, Value, checked_name, s
 from kersey.core.length import Units
 from kersey.core.print_names import nearest_name
 from kersey.core.quick_entry import take_line
-from kersey.drawing.block import draw_swatch
+from kersey.drawing.swatch import draw_swatch
 from kersey.formats.photograph import (
     MOST_BYTES,
     MOST_IN_A_FAN,

@@ -22,8 +22,8 @@ from kersey.core.length import Units, parse_length
 from kersey.core.pulled import Pulled, pull_pieces
 from kersey.core.quick_entry import EXAMPLES, pieces_in_words, read_line, read_lines, size_in_words
 from kersey.core.sorting import Order
-from kersey.drawing.block import draw_swatch
 from kersey.drawing.pieces import draw_colours, draw_piece
+from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import (
     Find,
     LotLine,

@@ -14,8 +14,8 @@ from kersey.core.pull import look_over
 from kersey.core.pulled import Pulled, Role, total_of
 from kersey.core.quick_entry import read_line, size_in_words
 from kersey.core.stages import Stage
-from kersey.drawing.block import draw_swatch
 from kersey.drawing.pieces import draw_colours
+from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.wall import hang, scale_of, wall_tape
 from kersey.store.cupboard import Find, LotLine, list_lots
 from kersey.store.holdings import holdings
