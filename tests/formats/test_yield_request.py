@@ -10,7 +10,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kersey.core.blocks.catalogue import recipes
+from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem
+from kersey.core.cutting.scale import TooFine
+from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yield_report import yield_report
 from kersey.formats.yield_request import (
@@ -69,6 +72,31 @@ def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
     ]
     assert found["limits"][0]["blocks"] == 82
     assert sum(left["count"] for left in found["leftovers"]) == 40
+
+
+@settings(max_examples=30, deadline=None)
+@given(st.lists(st.tuples(st.integers(11, 60), st.integers(11, 60)), min_size=1, max_size=4))
+def test_a_number_means_what_is_written(sides: list[tuple[int, int]]) -> None:
+    """2.6 is 26 tenths: three of them fit into 7.8, and whatever is cut fits where it lies."""
+    pieces = [
+        {"label": str(n), "width": width / 10, "length": length / 10}
+        for n, (width, length) in enumerate(sides)
+    ]
+    fabric = {"id": "a", "form": "piece", "width": 7.8, "length": 2.6 * 3}
+    three = {"recipe": "pieces", "pieces": [{"label": "A", "width": 2.6, "length": 2.6}]}
+    assert answer(asked(fabrics=[fabric], block=three))["blocks"] == 9
+    question = read_request(asked(fabrics=[fabric], block={"recipe": "pieces", "pieces": pieces}))
+    assert all(need.width.denominator in (1, 2, 5, 10) for need in question.problem.needs)
+    assert faults(solve(question.problem, Watch(perf_counter, 0.5))) == []
+
+
+@pytest.mark.parametrize("more", [1.00001, 0.1234567])
+def test_sizes_without_a_common_measure_are_refused_and_not_waited_for(more: float) -> None:
+    pieces = [{"label": str(n), "width": 1.1 + n * more, "length": 2.0} for n in range(40)]
+    scrap = {"id": "a", "form": "piece", "width": 44, "length": 108}
+    question = read_request(asked(fabrics=[scrap], block={"recipe": "pieces", "pieces": pieces}))
+    with pytest.raises(TooFine):
+        solve(question.problem, Watch(perf_counter))
 
 
 def test_answers_are_the_same_to_the_byte_and_follow_their_schema() -> None:
@@ -134,8 +162,14 @@ def fabric(**changes: Any) -> bytes:
         (fabric(directional="no"), "fabrics[1].directional: must be true or false"),
         (fabric(roles="light"), "fabrics[1].roles: must be a list"),
         (fabric(id="lamp-red"), "request: Two fabrics are called “lamp-red”"),
+        (
+            asked(fabrics=[{"id": "a", "form": "piece", "width": 3600, "length": 3600}],
+                  block={"recipe": "pieces",
+                         "pieces": [{"label": "A", "width": 0.0625, "length": 1}]}),
+            "request: More than 2000000 pieces could be cut",
+        ),
         (fabric(id=""), "fabrics[1].id: must not be empty"),
-        (asked(block={"recipe": "stars"}), "block.recipe: must be one of courthouse-steps"),
+        (asked(block={"recipe": "stars"}), "block.recipe: must be one of corner-log-cabin, "),
         (asked(block={**RAILS, "options": {"strips": 9}}), "block.options.strips: must be a whole"),
         (asked(block={**RAILS, "options": {"hats": 9}}), "block.options.hats: must be one of"),
         (asked(block={**RAILS, "finished": [6, 8]}), "block.finished: must be one number"),

@@ -137,6 +137,17 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     assert "Own pieces" in client.get(f"/projects/{number}/size").text
 
 
+def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestClient) -> None:
+    number = start(client, "12 fat quarters")
+    choice = {"recipe": "rails", "plan": "sets", "seam": "1/4", "revision": "1"}
+    client.post(f"/projects/{number}/yield", data=choice, headers=HTMX)
+    page = known_yield(client, number)
+    # Seven strips of 21 each, 84 in all: 28 sets of three segments; singly 252 segments.
+    assert re.findall(r"<b>(\d+)</b>\s*<span class=\"plan-says\">", page)[::2] == ["84", "84"]
+    assert "sew 3 side by side, then crosscut the sets" in page
+    assert "no other sets give more" in page
+
+
 def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
     number = start(client, "12 fat quarters")
     page = client.get(f"/projects/{number}/yield").text

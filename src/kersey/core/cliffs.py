@@ -8,7 +8,7 @@ is found exactly, by halving the list of those lengths.
 """
 
 from collections.abc import Callable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cutting.patterns import reachable
@@ -119,13 +119,30 @@ class Tight:
 def tight_divisions(plan: CuttingPlan) -> list[Tight]:
     """Divisions at zero margin, those in most pieces first. Source: handbook section 4."""
     found: dict[tuple[tuple[Fraction, ...], Need], dict[str, int]] = {}
-    for layout in plan.layouts:
+    in_sets = plan.problem.in_sets
+    for layout in map(_in_segments, plan.layouts) if in_sets else plan.layouts:
         name = layout.fabric.name
         for key in {*_full(layout, across=True), *_full(layout, across=False)}:
             pieces = found.setdefault(key, {})
             pieces[name] = pieces.get(name, 0) + layout.copies
     tight = [Tight(*key, tuple(pieces), sum(pieces.values())) for key, pieces in found.items()]
     return sorted(tight, key=lambda t: (-t.pieces, t.parts, t.lost.label))
+
+
+def _in_segments(layout: Layout) -> Layout:
+    """The whole strips of a layout as the segments that their sets are crosscut into."""
+    cuts = []
+    for strip in layout.cuts:
+        long = strip.need.height
+        along = strip.length == layout.fabric.length and strip.width == strip.need.width
+        for place in range(strip.segments):
+            ahead = place * long
+            cuts.append(
+                replace(strip, y=strip.y + ahead, length=long)
+                if along
+                else replace(strip, x=strip.x + ahead, width=long)
+            )
+    return replace(layout, cuts=tuple(cuts))
 
 
 def _full(layout: Layout, across: bool) -> list[tuple[tuple[Fraction, ...], Need]]:

@@ -13,12 +13,10 @@ Source: handbook section 4.
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-
-import highspy
-import numpy as np
+from math import inf
 
 from kersey.core.cutting.checker import faults
-from kersey.core.cutting.highs import quiet_highs
+from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
@@ -66,7 +64,7 @@ def even_plan(pooled: CuttingPlan, watch: Watch) -> EvenPlan | None:
     """
     problem = pooled.problem
     kinds = _kinds(problem)
-    if len(kinds) > _MOST_KINDS or not pooled.blocks:
+    if len(kinds) > _MOST_KINDS or not pooled.blocks or problem.in_sets:
         return None
     groups = _groups(problem)
     ways = [
@@ -76,7 +74,7 @@ def even_plan(pooled: CuttingPlan, watch: Watch) -> EvenPlan | None:
         for way in _ways(problem, (kind, fabrics[0]), (group, needs), watch)
     ]
     counts = [sum(fabric.count for fabric in fabrics) for fabrics in kinds]
-    pieces = _share_out(problem, ways, counts, pooled.bound)
+    pieces = _share_out(problem, ways, counts, pooled.bound, Watch(watch.clock))
     layouts = tuple(_layouts(kinds, ways, pieces))
     plan = _claimed(replace(pooled, blocks=_made(problem, layouts), layouts=layouts))
     alike = (
@@ -141,66 +139,46 @@ def _one_piece(
 
 
 def _share_out(
-    problem: CuttingProblem, ways: Sequence[_Way], counts: Sequence[int], bound: int
+    problem: CuttingProblem, ways: Sequence[_Way], counts: Sequence[int], bound: int, watch: Watch
 ) -> list[int]:
     """How many pieces are cut in each way: the most blocks, then the fewest pieces.
 
     Columns: blocks, pieces of each way, and for each kind, kit and size whether that size is cut
     apart (else all kits are whole).
     """
-    model = quiet_highs()
-    infinity = highspy.kHighsInf
-    model.addCol(float(sum(counts) + 1), 0.0, float(bound), 0, _no_rows(), _nothing())
-    for way in ways:
-        model.addCol(-1.0, 0.0, float(counts[way.kind]), 0, _no_rows(), _nothing())
+    numbers = WholeNumbers()
+    blocks = numbers.number(most=bound, gain=sum(counts) + 1)
+    pieces = [numbers.number(most=counts[way.kind], gain=-1) for way in ways]
     for number, need in enumerate(problem.needs):
         made = [
-            (1 + n, float(w.kits * need.count)) for n, w in enumerate(ways) if number in w.needs
+            (piece, way.kits * need.count)
+            for piece, way in zip(pieces, ways, strict=True)
+            if number in way.needs
         ]
-        _row(model, 0.0, infinity, [(0, -float(need.count)), *made])
+        numbers.between(0, inf, [(blocks, -need.count), *made])
     for kind, count in enumerate(counts):
-        of_kind = [(1 + n, 1.0) for n, way in enumerate(ways) if way.kind == kind]
-        _row(model, 0.0, float(count), of_kind)
-    _one_split_each(model, ways, counts)
-    columns = model.getNumCol()
-    every = np.arange(columns, dtype=np.int32)
-    model.changeColsIntegrality(columns, every, np.array([highspy.HighsVarType.kInteger] * columns))
-    model.setOptionValue("mip_rel_gap", 0.0)
-    model.run()
-    return [round(value) for value in list(model.getSolution().col_value)[1 : 1 + len(ways)]]
+        of_kind = [(p, 1) for p, way in zip(pieces, ways, strict=True) if way.kind == kind]
+        numbers.between(0, count, of_kind)
+    _one_split_each(numbers, ways, pieces, counts)
+    found, _ = numbers.solve(watch)
+    return [found[piece] for piece in pieces]
 
 
-def _one_split_each(model: highspy.Highs, ways: Sequence[_Way], counts: Sequence[int]) -> None:
+def _one_split_each(
+    numbers: WholeNumbers, ways: Sequence[_Way], pieces: Sequence[int], counts: Sequence[int]
+) -> None:
     """Of a kind and a kit at most one size is cut apart, or none."""
     splits: dict[tuple[int, int], dict[int | None, list[int]]] = {}
-    for number, way in enumerate(ways):
+    for piece, way in zip(pieces, ways, strict=True):
         of_kit = splits.setdefault((way.kind, way.group), {})
-        of_kit.setdefault(way.apart, []).append(1 + number)
+        of_kit.setdefault(way.apart, []).append(piece)
     for (kind, _), of_kit in splits.items():
         chosen = []
-        for columns in of_kit.values():
-            yes = model.getNumCol()
-            model.addCol(0.0, 0.0, 1.0, 0, _no_rows(), _nothing())
-            chosen.append((yes, 1.0))
-            used = [(column, 1.0) for column in columns]
-            _row(model, -highspy.kHighsInf, 0.0, [*used, (yes, -float(counts[kind]))])
-        _row(model, 0.0, 1.0, chosen)
-
-
-def _row(
-    model: highspy.Highs, least: float, most: float, entries: Sequence[tuple[int, float]]
-) -> None:
-    columns = np.array([column for column, _ in entries], np.int32)
-    values = np.array([value for _, value in entries])
-    model.addRow(least, most, len(entries), columns, values)
-
-
-def _no_rows() -> np.ndarray[tuple[int], np.dtype[np.int32]]:
-    return np.array([], np.int32)
-
-
-def _nothing() -> np.ndarray[tuple[int], np.dtype[np.float64]]:
-    return np.array([])
+        for used in of_kit.values():
+            yes = numbers.number(most=1)
+            chosen.append((yes, 1))
+            numbers.between(-inf, 0, [*((piece, 1) for piece in used), (yes, -counts[kind])])
+        numbers.between(0, 1, chosen)
 
 
 def _layouts(

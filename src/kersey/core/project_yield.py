@@ -73,7 +73,8 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
         cut = replace(cut, rules=(PrintRule((ANY,), same=False),))
     roles = frozenset(need.role for need in cut.needs)
     fabrics = tuple(_fabrics(pulled, roles, design))
-    return YieldAsked(CuttingProblem(cut.needs, fabrics, cut.rules), cut, block.size, pulled)
+    problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets)
+    return YieldAsked(problem, cut, block.size, pulled)
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
@@ -81,11 +82,12 @@ def block_of(project: Project, seam: Fraction) -> BlockChoice:
     design = project.design
     if design.block.recipe != RAILS:
         return design.block
+    options = (("strips", design.strips_per_block), ("method", design.method.value))
     if not project.working:
-        return replace(design.block, options=(("strips", design.strips_per_block),))
+        return replace(design.block, options=options)
     rails = RailBlock(design.strips_per_block, project.lot.width, seam)
     side = rails.finished_size
-    return BlockChoice(RAILS, (side, side), (("strips", design.strips_per_block),))
+    return BlockChoice(RAILS, (side, side), options)
 
 
 def sample_prints(asked: YieldAsked) -> list[Print]:

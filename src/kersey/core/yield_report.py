@@ -13,11 +13,13 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
 
 # Handbook section 4: half an inch and an inch less and more.
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
+# Seconds for what one role alone could give: it is only told beside the others.
+_A_ROLE = 1.0
 # Fabrics that differ in more than this are told of by their roles, not one by one.
 _MOST_LIMITS = 6
 
@@ -28,6 +30,9 @@ class FaultyPlan(KerseyError):
     def __init__(self, found: Sequence[str]) -> None:
         self.faults = tuple(found)
         super().__init__(f"This plan would not work: {found[0]}")
+
+    def __reduce__(self) -> tuple[type["FaultyPlan"], tuple[tuple[str, ...]]]:
+        return FaultyPlan, (self.faults,)
 
 
 @dataclass(frozen=True)
@@ -72,32 +77,57 @@ class YieldReport:
     sensitivity: tuple[tuple[Fraction, int], ...]
 
 
-def yield_report(problem: CuttingProblem, watch: Watch) -> YieldReport:
+@dataclass(frozen=True)
+class Asked:
+    """A question that is asked to explain the answer to another, and the seconds it may take."""
+
+    problem: CuttingProblem
+    seconds: float
+
+    def answer(self, clock: Clock) -> CuttingPlan:
+        """Its plan; raises `FaultyPlan`."""
+        return checked_plan(self.problem, Watch(clock, self.seconds))
+
+
+# Answers questions, in their order; one after the other, or several at a time.
+PlansOf = Callable[[Sequence[Asked]], Sequence[CuttingPlan]]
+
+
+def one_by_one(clock: Clock) -> PlansOf:
+    """Plans worked out one after the other."""
+    return lambda asked: [question.answer(clock) for question in asked]
+
+
+def yield_report(
+    problem: CuttingProblem, watch: Watch, plans_of: PlansOf | None = None
+) -> YieldReport:
     """Solve a problem and explain the answer; `watch` says how long each plan may take.
 
-    Raises `FaultyPlan` when the checker finds fault with it.
+    Raises `FaultyPlan` when the checker finds fault with one.
     """
+    plans_of = plans_of or one_by_one(watch.clock)
     plan = checked_plan(problem, watch)
     return YieldReport(
         plan=plan,
-        limits=tuple(limits(plan, watch)),
+        limits=tuple(limits(plan, plans_of, watch.seconds)),
         leftovers=tuple(leftovers(plan)),
-        sensitivity=sensitivity(plan, lambda other: checked_plan(other, watch).blocks),
+        sensitivity=sensitivity(plan, plans_of, watch.seconds),
     )
 
 
 def sensitivity(
-    plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]
+    plan: CuttingPlan, plans_of: PlansOf, seconds: float
 ) -> tuple[tuple[Fraction, int], ...]:
     """(change of the usable length, blocks) for cloth a little narrower and wider.
 
     What can be cut from narrower cloth can be cut from wider: a search that was cut short does not
     make it less.
     """
-    found = {Fraction(0): plan.blocks}
-    for step in CHANGES:
-        changed = at_usable(plan.problem, step)
-        found[step] = blocks_of(changed) if changed else 0
+    changed = {step: at_usable(plan.problem, step) for step in CHANGES}
+    asked = {step: Asked(other, seconds) for step, other in changed.items() if other}
+    plans = plans_of(list(asked.values()))
+    found = {Fraction(0): plan.blocks, **dict.fromkeys(CHANGES, 0)}
+    found |= {step: other.blocks for step, other in zip(asked, plans, strict=True)}
     best = {step: max(n for other, n in found.items() if other <= step) for step in found}
     return tuple((step, best[step]) for step in CHANGES)
 
@@ -140,17 +170,26 @@ def leftovers(plan: CuttingPlan) -> list[Leftover]:
     return [Leftover(*key, count) for key, count in biggest]
 
 
-def limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
+def limits(plan: CuttingPlan, plans_of: PlansOf, seconds: float) -> Iterable[Limit]:
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
-    alone = {role: _alone(problem, role, watch) for role in _roles(problem)}
-    tried = [
-        (fabric, checked_plan(_with_one_more(problem, fabric), watch).blocks)
-        for fabric in _sorts(problem)[:_MOST_LIMITS]
-    ]
-    most = max((blocks for _, blocks in tried), default=plan.blocks)
-    together = _one_of_each(problem, watch) if most == plan.blocks and len(tried) > 1 else 0
-    for fabric, blocks in tried:
+    roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
+    by_role = [Asked(_alone(problem, role), min(seconds, _A_ROLE)) for role in roles]
+    more = [Asked(_with_one_more(problem, fabric), seconds) for fabric in sorts]
+    plans = plans_of([*by_role, *more])
+    # A role alone gives pieces for no fewer blocks than all together.
+    alone = {
+        role: replace(found, blocks=max(plan.blocks, found.blocks))
+        for role, found in zip(roles, plans[: len(roles)], strict=True)
+    }
+    # More fabric never gives fewer, even where a search was cut short.
+    tried = [max(plan.blocks, found.blocks) for found in plans[len(roles) :]]
+    most = max(tried, default=plan.blocks)
+    together = 0
+    if most == plan.blocks and len(tried) > 1:
+        (found,) = plans_of([Asked(_one_of_each(problem), seconds)])
+        together = found.blocks
+    for fabric, blocks in zip(sorts, tried, strict=True):
         if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
             role = _role_of(problem, fabric, alone)
             reason = _reason(plan, role, alone)
@@ -159,22 +198,22 @@ def limits(plan: CuttingPlan, watch: Watch) -> Iterable[Limit]:
             yield Limit(role, reason, fabric, blocks)
 
 
-def _one_of_each(problem: CuttingProblem, watch: Watch) -> int:
-    """Blocks with one more piece of every sort of fabric."""
+def _one_of_each(problem: CuttingProblem) -> CuttingProblem:
+    """The question with one more piece of every sort of fabric."""
     sorts = _sorts(problem)
     more = tuple(replace(f, count=f.count + (f in sorts)) for f in problem.fabrics)
-    return checked_plan(replace(problem, fabrics=more), watch).blocks
+    return replace(problem, fabrics=more)
 
 
 def _roles(problem: CuttingProblem) -> list[str]:
     return list(dict.fromkeys(need.role for need in problem.needs))
 
 
-def _alone(problem: CuttingProblem, role: str, watch: Watch) -> int:
-    """Blocks for which the pieces of one role could be cut if no other role took any fabric."""
+def _alone(problem: CuttingProblem, role: str) -> CuttingProblem:
+    """The question for the pieces of one role, as if no other role took any fabric."""
     needs = tuple(need for need in problem.needs if need.role == role)
     rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
-    return solve(replace(problem, needs=needs, rules=rules), watch.anew()).blocks
+    return replace(problem, needs=needs, rules=rules)
 
 
 def spare_pieces(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) -> list[Spare]:
@@ -267,16 +306,17 @@ def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
     return replace(problem, fabrics=fabrics)
 
 
-def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, int]) -> bool:
+def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, CuttingPlan]) -> bool:
     """Whether the fabric serves the role that is scarcest."""
-    scarcest = min(alone.values())
-    return any(fabric.serves(need) for need in problem.needs if alone[need.role] == scarcest)
+    scarcest = min(found.blocks for found in alone.values())
+    served = {need.role for need in problem.needs if fabric.serves(need)}
+    return any(alone[role].blocks == scarcest for role in served)
 
 
-def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, int]) -> str:
+def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, CuttingPlan]) -> str:
     """The scarcest role that the fabric serves."""
     served = [need.role for need in problem.needs if fabric.serves(need)]
-    return min(served, key=lambda role: alone[role])
+    return min(served, key=lambda role: alone[role].blocks)
 
 
 def _shared(problem: CuttingProblem, role: str) -> bool:
@@ -288,10 +328,18 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
     )
 
 
-def _reason(plan: CuttingPlan, role: str, alone: dict[str, int]) -> str:
-    others = [f"{other} for {count}" for other, count in alone.items() if other != role]
+def _reason(plan: CuttingPlan, role: str, alone: dict[str, CuttingPlan]) -> str:
+    others = [other for other in alone if other != role]
+    if plan.problem.in_sets:
+        strips = plan.problem.needs[0].count
+        return f"{strips} whole strips make a set, and what is left makes no other"
     if not others:
         return f"all of it together gives pieces for {plan.blocks} blocks"
-    if alone[role] > plan.blocks and _shared(plan.problem, role):
-        return f"{role} and {' and '.join(o.split(' for ')[0] for o in others)} share fabric"
-    return f"{role} gives pieces for {alone[role]} blocks, {', '.join(others)}"
+    if alone[role].blocks > plan.blocks and _shared(plan.problem, role):
+        return f"{role} and {' and '.join(others)} share fabric"
+    beside = ", ".join(f"{other} for {_at_least(alone[other])}" for other in others)
+    return f"{role} gives pieces for {_at_least(alone[role])} blocks, {beside}"
+
+
+def _at_least(plan: CuttingPlan) -> str:
+    return str(plan.blocks) if plan.proved else f"at least {plan.blocks}"

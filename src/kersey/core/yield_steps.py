@@ -18,6 +18,7 @@ from kersey.core.yield_report import (
     checked_plan,
     fewest_fabrics,
     limits,
+    one_by_one,
     sensitivity,
     spare_pieces,
 )
@@ -31,10 +32,12 @@ FIRST, SECOND, VARIATION, ONE_PIECE, LAST = 1.0, 5.0, 1.5, 0.5, 60.0
 class YieldQuestion:
     """A problem, the same at other seams (inches), and whether print rules are only a wish.
 
-    Wished-for rules hold when they cost no block, and are dropped when they do.
+    Wished-for rules hold when they cost no block, and are dropped when they do. `either_way`: the
+    block can be made by pieces cut singly as well as by strip sets, and both are of interest.
     """
 
     problem: CuttingProblem
+    either_way: bool = False
     at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
     rules_are_a_wish: bool = False
 
@@ -56,10 +59,15 @@ class OnlyTried:
 
 @dataclass(frozen=True)
 class YieldSoFar:
-    """What is known up to now; a part that is None is still being worked out."""
+    """What is known up to now; a part that is None is still being worked out.
+
+    `other_way`: by strip sets where the plan cuts pieces singly, and the other way round. Only a
+    plan by single pieces has an `even` one beside it.
+    """
 
     plan: CuttingPlan
     rules_cost: int = 0
+    other_way: CuttingPlan | None = None
     even: EvenPlan | None = None
     even_tried: bool = False
     limits: tuple[Limit, ...] | None = None
@@ -86,6 +94,8 @@ def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) 
 def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
     known = first_answer(question, clock)
+    if question.either_way:
+        known = replace(known, other_way=first_answer(_other_way(question), clock).plan)
     yield known
     if not known.plan.proved:
         known = replace(known, plan=_better(known.plan, Watch(clock, SECOND)))
@@ -96,11 +106,13 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     def blocks_of(problem: CuttingProblem) -> int:
         return checked_plan(problem, watch).blocks
 
-    known = replace(known, limits=tuple(limits(plan, watch)))
+    plans_of = one_by_one(clock)
+    known = replace(known, limits=tuple(limits(plan, plans_of, VARIATION)))
     yield known
-    known = replace(known, even=even_plan(plan, Watch(clock, ONE_PIECE)), even_tried=True)
+    singly = known.other_way if known.other_way and plan.problem.in_sets else plan
+    known = replace(known, even=even_plan(singly, Watch(clock, ONE_PIECE)), even_tried=True)
     yield known
-    known = replace(known, sensitivity=sensitivity(plan, blocks_of))
+    known = replace(known, sensitivity=sensitivity(plan, plans_of, VARIATION))
     yield known
     known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
     yield known
@@ -117,6 +129,11 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
         yield known
         known = replace(known, plan=_better(known.plan, Watch(clock, LAST)))
     yield replace(known, done=True)
+
+
+def _other_way(question: YieldQuestion) -> YieldQuestion:
+    problem = question.problem
+    return replace(question, problem=replace(problem, in_sets=not problem.in_sets))
 
 
 def _better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:

@@ -15,8 +15,8 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationEr
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
 from kersey.core.blocks.recipe import BadRecipe, Option
-from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric, Need, PrintRule
-from kersey.core.errors import InvalidValue
+from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.fabric import Value
 from kersey.core.forms import FACTS
 from kersey.core.forms import Form as FabricForm
@@ -29,7 +29,7 @@ MOST_BYTES = 4 * 1024 * 1024
 TOO_LARGE = "request: must be at most 4 MB"
 _LONGEST = 120
 _MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
-_LARGEST = Fraction(3600)
+_SMALLEST, _LARGEST = Fraction(1, 100), LARGEST
 
 
 class BadRequest(InvalidValue):
@@ -40,22 +40,27 @@ def _length(value: Any) -> Any:
     if isinstance(value, bool) or not isinstance(value, int | float | str):
         raise ValueError("must be a number of inches, or a length like “2 1/2”")
     try:
-        length = parse_length(value) if isinstance(value, str) else Fraction(value)
+        # A number means what is written: 2.6 is 26 tenths, not the nearest binary fraction.
+        length = parse_length(value) if isinstance(value, str) else Fraction(str(value))
     except (InvalidValue, OverflowError, ValueError) as error:
         raise ValueError(f"must be a length like 2.5 or “2 1/2”, not {value!r:.40}") from error
     if length <= 0:
         raise ValueError("must be more than 0")
+    if length < _SMALLEST:
+        raise ValueError(f"must be at least {float(_SMALLEST)}")
     if length > _LARGEST:
-        raise ValueError("must be at most 3600")
+        raise ValueError(f"must be at most {_LARGEST}")
     return length
 
 
+_NUMBER_OF_INCHES = {
+    "type": "number", "minimum": float(_SMALLEST), "maximum": int(_LARGEST),
+}  # fmt: skip
 Length = Annotated[
     Fraction,
     BeforeValidator(_length),
-    WithJsonSchema({"anyOf": [{"type": "number", "exclusiveMinimum": 0, "maximum": 3600},
-                              {"type": "string"}]}),
-]  # fmt: skip
+    WithJsonSchema({"anyOf": [_NUMBER_OF_INCHES, {"type": "string"}]}),
+]
 Name = Annotated[str, Field(min_length=1, max_length=_LONGEST)]
 Count = Annotated[int, Field(ge=1, le=100_000, strict=True)]
 
@@ -98,7 +103,7 @@ class RulePart(_Part):
 class BlockPart(_Part):
     """A named recipe, or the pieces themselves."""
 
-    recipe: Name
+    recipe: Annotated[Name, Field(json_schema_extra={"enum": [*recipes(), PIECES]})]
     finished: Length | tuple[Length, Length] | None = None
     options: dict[Name, int | float | str | bool] = Field(default_factory=dict, max_length=20)
     pieces: list[PiecePart] = Field(default_factory=list, max_length=_MOST_NEEDS)
@@ -193,6 +198,11 @@ def write_answer(question: Question, report: YieldReport) -> dict[str, Any]:
     return answer
 
 
+def told(error: KerseyError) -> str:
+    """Why a request cannot be used, in one line that begins with the field."""
+    return str(error) if isinstance(error, BadRequest) else f"request: {error}"
+
+
 def number(length: Fraction) -> int | float:
     """A plain number; eighths, sixteenths and their like are exact."""
     return int(length) if length.denominator == 1 else float(length)
@@ -250,7 +260,7 @@ def _question(request: YieldRequest) -> Question:
     try:
         block = _block(request.block)
         cut = block.cut_list(request.seam)
-        return Question(CuttingProblem(cut.needs, fabrics, cut.rules), block.size)
+        return Question(CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets), block.size)
     except BadRecipe as error:
         raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:
@@ -286,7 +296,7 @@ def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
 def _block(block: BlockPart) -> BlockChoice:
     said = block.finished
     options = (
-        (name, Fraction(value) if isinstance(value, float) else value)
+        (name, _option(name, value) if isinstance(value, float) else value)
         for name, value in block.options.items()
     )
     return BlockChoice(
@@ -299,6 +309,13 @@ def _block(block: BlockPart) -> BlockChoice:
         ),
         rules=tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules),
     )
+
+
+def _option(name: str, value: float) -> Fraction:
+    try:
+        return Fraction(str(value))
+    except ValueError as error:
+        raise BadRecipe(f"block.options.{name:.40}", "a number, like 2.5.") from error
 
 
 def _first(error: ValidationError) -> str:

@@ -1,4 +1,7 @@
-"""What is shown when something is refused or fails: one plain page, what was typed still on it."""
+"""What is shown when something is refused or fails: one plain page, what was typed still on it.
+
+Programs get one sentence as JSON.
+"""
 
 import logging
 from urllib.parse import parse_qsl, urlsplit
@@ -7,7 +10,7 @@ from uuid import uuid4
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from starlette.exceptions import HTTPException
-from starlette.responses import Response
+from starlette.responses import JSONResponse, Response
 from starlette.types import Message, Scope, Send
 
 from kersey.core.errors import Infeasible, InvalidValue, KerseyError
@@ -40,6 +43,7 @@ _TITLES = {
     500: "A fault",
 }
 _LONGEST_ECHO = 2000
+_FOR_PROGRAMS = "/api/"
 
 
 def install_error_pages(app: FastAPI) -> None:
@@ -73,7 +77,10 @@ def _http_page(request: Request, error: Exception) -> Response:
         404: "There is no page at this address.",
         405: "This address is not made for that.",
     }.get(error.status_code, "Kersey cannot answer this.")
-    return _page(request, error.status_code, words)
+    answer = _page(request, error.status_code, words)
+    # Which methods there are, where the method was wrong.
+    answer.headers.update(error.headers or {})
+    return answer
 
 
 def _no_page(request: Request, _error: Exception) -> Response:
@@ -111,6 +118,8 @@ def _refusal_page(request: Request, error: Exception) -> Response:
 
 
 def _page(request: Request, status: int, words: str, gone: object = None) -> Response:
+    if request.url.path.startswith(_FOR_PROGRAMS):
+        return JSONResponse({"error": words}, status)
     if is_fragment_request(request):
         return Response(words, status_code=status, media_type="text/plain; charset=utf-8")
     context = {

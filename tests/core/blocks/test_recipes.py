@@ -13,7 +13,7 @@ from kersey.core.blocks.recipe import BadRecipe, Patch, Recipe
 
 SEAM = Fraction(1, 4)
 # Squares that are sewn before they are cut apart: what shows is not what was cut.
-SEWN_FIRST = {"pinwheel", "cut-apart-nine-patch"}
+SEWN_FIRST = {"pinwheel", "cut-apart-nine-patch", "ohio-star"}
 FLIPPED = {"spool"}
 # (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
 HANDBOOK = [
@@ -26,6 +26,8 @@ HANDBOOK = [
     ("cut-apart-nine-patch", {}, "13", "5x5 5x5 5x5"),
     ("spool", {}, "12", "5/2x13/2 7/2x13/2 7/2x7/2 25/2x7/2"),
     ("rails", {}, "6", "5/2x13/2"),
+    ("ohio-star", {}, "12", "9/2x9/2 9/2x9/2 21/4x21/4 21/4x21/4"),
+    ("corner-log-cabin", {"rounds": 2}, "6", "5/2x5/2 5/2x5/2 5/2x9/2 9/2x5/2 5/2x13/2"),
 ]  # fmt: skip
 
 

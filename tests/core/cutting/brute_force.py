@@ -4,22 +4,65 @@ from collections.abc import Iterator
 from functools import cache
 from itertools import product
 
-from kersey.core.cutting.problem import CuttingProblem, Fabric
+from kersey.core.cutting.problem import CuttingProblem, Fabric, PrintRule
 
+# Pieces made of each need; with print rules, of each need from each print.
 Made = tuple[int, ...]
 
 
 def most_blocks(problem: CuttingProblem) -> int:
-    """The most blocks, by trying every cut of every fabric; without print rules."""
-    reachable: set[Made] = {(0,) * len(problem.needs)}
+    """The most blocks, by trying every cut of every fabric, and every way to deal prints out."""
+    prints = sorted({fabric.print for fabric in problem.fabrics}) if problem.rules else [""]
+    reachable: set[Made] = {(0,) * len(problem.needs) * len(prints)}
     for fabric in problem.fabrics:
+        place = prints.index(fabric.print) if problem.rules else 0
+        before = (0,) * len(problem.needs) * place
+        after = (0,) * len(problem.needs) * (len(prints) - place - 1)
+        ways = [before + way + after for way in _pareto(set(_ways(problem, fabric)))]
         for _ in range(fabric.count):
-            ways = _pareto(set(_ways(problem, fabric)))
             reachable = _pareto({_add(a, b) for a in reachable for b in ways})
-    return max(
-        min(made // need.count for made, need in zip(vector, problem.needs, strict=True))
-        for vector in reachable
-    )
+    blocks = tuple(sorted(set(_blocks(problem, len(prints)))))
+    return max(_dealt(vector, blocks) for vector in reachable)
+
+
+def _blocks(problem: CuttingProblem, prints: int) -> Iterator[Made]:
+    """Every way to make one block: pieces of each need from each print, as the rules allow."""
+    pieces = [n for n, need in enumerate(problem.needs) for _ in range(need.count)]
+    for chosen in product(range(prints), repeat=len(pieces)):
+        if all(_keeps(problem, rule, pieces, chosen) for rule in problem.rules):
+            used = [0] * (len(problem.needs) * prints)
+            for need, print_place in zip(pieces, chosen, strict=True):
+                used[print_place * len(problem.needs) + need] += 1
+            yield tuple(used)
+
+
+def _keeps(
+    problem: CuttingProblem, rule: PrintRule, pieces: list[int], chosen: tuple[int, ...]
+) -> bool:
+    of_role = {
+        role: [c for n, c in zip(pieces, chosen, strict=True) if problem.needs[n].role == role]
+        for role in rule.roles
+    }
+    together = [c for found in of_role.values() for c in found]
+    if rule.same:
+        return len(set(together)) <= 1
+    if len(of_role) == 1:
+        return len(set(together)) == len(together)
+    return sum(len(set(found)) for found in of_role.values()) == len(set(together))
+
+
+@cache
+def _dealt(there: Made, blocks: tuple[Made, ...]) -> int:
+    """The most blocks made of these pieces, tried one kind of block after the other."""
+    if not blocks:
+        return 0
+    first, rest = blocks[0], blocks[1:]
+    best = count = 0
+    while min(there) >= 0:
+        best = max(best, count + _dealt(there, rest))
+        there = tuple(a - b for a, b in zip(there, first, strict=True))
+        count += 1
+    return best
 
 
 def _ways(problem: CuttingProblem, fabric: Fabric) -> Iterator[Made]:

@@ -2,7 +2,8 @@
 
 from dataclasses import replace
 from fractions import Fraction
-from itertools import combinations
+from itertools import combinations, count
+from pathlib import Path
 from time import perf_counter
 
 import pytest
@@ -11,10 +12,12 @@ from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
 
 from kersey.core.cutting.checker import faults
+from kersey.core.cutting.print_rules import read_rules
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.forms import Form
+from kersey.formats.yield_request import read_request
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")
 DARK = ("15/4", "5", "25/4", "15/2", "35/4", "10")
@@ -126,6 +129,39 @@ def test_it_agrees_with_trying_everything(problem: CuttingProblem) -> None:
     assert plan.blocks == most
 
 
+@st.composite
+def ruled(draw: st.DrawFn) -> CuttingProblem:
+    """Few pieces of up to three prints, and one or two rules for them."""
+    roles = ["frame", "window", "sill"][: draw(st.integers(1, 3))]
+    needs = tuple(
+        Need(f"n{n}", role, Fraction(draw(st.integers(2, 4))), Fraction(draw(st.integers(2, 4))),
+             draw(st.integers(1, 2)))
+        for n, role in enumerate(roles)
+    )  # fmt: skip
+    fabrics = tuple(
+        Fabric(f"f{n}", draw(st.sampled_from("abc")), Fraction(draw(st.integers(2, 6))),
+               Fraction(draw(st.integers(3, 9))), draw(st.integers(1, 2)))
+        for n in range(draw(st.integers(1, 3)))
+    )  # fmt: skip
+    rules = tuple(
+        PrintRule(tuple(draw(st.permutations(roles))[: draw(st.integers(1, len(roles)))]),
+                  draw(st.booleans()))
+        for _ in range(draw(st.integers(1, 2)))
+    )  # fmt: skip
+    return CuttingProblem(needs, fabrics, rules)
+
+
+@settings(max_examples=150, deadline=None)
+@given(ruled())
+def test_print_rules_agree_with_dealing_out_every_block(problem: CuttingProblem) -> None:
+    plan = checked(problem)
+    most = most_blocks(problem)
+    assert plan.bound >= most
+    assert plan.blocks == most or not plan.proved
+    if read_rules(problem).exact:
+        assert plan.blocks == most
+
+
 @given(problems(), st.data())
 def test_laws(problem: CuttingProblem, data: st.DataObject) -> None:
     plan = checked(problem)
@@ -146,8 +182,16 @@ def test_laws(problem: CuttingProblem, data: st.DataObject) -> None:
         assert checked(turned).blocks == plan.blocks
 
 
-def test_the_same_question_has_the_same_answer() -> None:
-    assert solved(log_cabin("41/2")) == solved(log_cabin("41/2"))
+def test_the_same_question_has_the_same_answer_however_fast_the_clock_runs() -> None:
+    """Ten unlike scraps: with a second of work the search ends before it has a proof."""
+    asked = Path(__file__).parents[3] / "bench" / "requests" / "scraps-010-8-log-cabin.json"
+    problem = read_request(asked.read_bytes()).problem
+    ticks = count()
+    still = solve(problem, Watch(lambda: 0.0, 1.0))
+    hurrying = solve(problem, Watch(lambda: next(ticks) / 10_000, 1.0))
+    assert not still.proved
+    assert still == hurrying
+    assert faults(still) == []
 
 
 @given(problems(), st.data())

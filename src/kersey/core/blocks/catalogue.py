@@ -14,7 +14,7 @@ def recipes() -> Mapping[str, Recipe]:
     """Every recipe by its id, in the order of the alphabet.
 
     >>> sorted(recipes())[:2]
-    ['courthouse-steps', 'cut-apart-nine-patch']
+    ['corner-log-cabin', 'courthouse-steps']
     """
     names = sorted(module.name for module in iter_modules(blocks.__path__))
     modules = (import_module(f"{blocks.__name__}.{name}") for name in names)

@@ -77,7 +77,7 @@ def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
     patches = tuple(
         rectangle("A", ANY, place * rail, Fraction(0), rail, side) for place in range(strips)
     )
-    return CutList(needs_of(patches, seam), patches=patches)
+    return CutList(needs_of(patches, seam), patches=patches, in_sets=options["method"] == "sets")
 
 
 RECIPE = Recipe(
@@ -86,6 +86,9 @@ RECIPE = Recipe(
     finished=square_of(6),
     cut=_cut,
     options={"strips": 3, "method": "segments"},
-    choices={"method": ("segments",)},
-    about="Strips side by side; every rail is cut from a strip on its own.",
+    choices={"method": ("segments", "sets")},
+    about=(
+        "Strips side by side. Segments: every rail is cut on its own. Sets: whole strips are cut "
+        "and sewn side by side; a set becomes as many blocks as its shortest strip has segments."
+    ),
 )

@@ -44,11 +44,15 @@ class Patch:
 
 @dataclass(frozen=True)
 class CutList:
-    """What is cut for one block, which pieces share or differ in print, and where they lie."""
+    """What is cut for one block, which pieces share or differ in print, and where they lie.
+
+    `in_sets`: whole strips are cut, sewn side by side and crosscut; the only need is a segment.
+    """
 
     needs: tuple[Need, ...]
     rules: tuple[PrintRule, ...] = ()
     patches: tuple[Patch, ...] = ()
+    in_sets: bool = False
 
 
 @dataclass(frozen=True)

@@ -1,30 +1,34 @@
-"""The independent checker: judges a plan from its rectangles alone, with no help of a solver.
+"""The independent checker: judges a plan from its rectangles alone, with no help of the search.
 
 Every piece inside its fabric, none over another, each reached by strips straight across, crosscuts
 and at most one trim; of an allowed role and turn; no fabric used more often than there is; enough
 of everything for the blocks claimed; and prints that can be shared out as the rules ask.
 """
 
-import itertools
 from collections import Counter, defaultdict
 from collections.abc import Iterator, Sequence
 from fractions import Fraction
+from math import inf
 
+from kersey.core.cutting.highs import WholeNumbers
+from kersey.core.cutting.print_rules import Reading, read_rules
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.watch import Watch
 
 
 def faults(plan: CuttingPlan) -> list[str]:
     """Everything that is wrong with a plan, in sentences; none for a good one."""
-    found = [fault for layout in plan.layouts for fault in _layout_faults(layout)]
+    in_sets = plan.problem.in_sets
+    found = [fault for layout in plan.layouts for fault in _layout_faults(layout, in_sets)]
     found.extend(_count_faults(plan))
     if plan.blocks < 0 or plan.bound < plan.blocks:
         found.append(f"{plan.blocks} blocks cannot exceed the bound of {plan.bound}.")
     if not found and plan.blocks:
-        found.extend(_rule_faults(plan))
+        found.extend(_set_faults(plan) if in_sets else _rule_faults(plan))
     return found
 
 
-def _layout_faults(layout: Layout) -> Iterator[str]:
+def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
     fabric, name = layout.fabric, layout.fabric.name
     if layout.copies < 1:
         yield f"{name}: a layout of {layout.copies} copies."
@@ -33,7 +37,9 @@ def _layout_faults(layout: Layout) -> Iterator[str]:
             yield f"{name} may not serve {cut.need.role}."
         upright = (cut.width, cut.length) == (cut.need.width, cut.need.height)
         turned = (cut.width, cut.length) == (cut.need.height, cut.need.width)
-        if not upright and (fabric.directional or not turned):
+        if in_sets and not _is_whole_strip(cut, layout):
+            yield f"{name}: {cut.need.label} is no strip of {cut.need.width} all its length."
+        elif not in_sets and not upright and (fabric.directional or not turned):
             yield f"{name}: {cut.need.label} is cut {cut.width} x {cut.length}."
         if cut.x < 0 or cut.y < 0:
             yield f"{name}: {cut.need.label} begins outside."
@@ -97,127 +103,88 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
     for name, count in used.items():
         if count > there.get(name, 0):
             yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
-    for need in plan.problem.needs:
+    for need in () if plan.problem.in_sets else plan.problem.needs:
         if made[need] < plan.blocks * need.count:
             yield f"{made[need]} of {need.label} are too few for {plan.blocks} blocks."
 
 
-def _rule_faults(plan: CuttingPlan) -> Iterator[str]:
-    """Whether the pieces can be shared out over the blocks as the rules ask."""
-    by_print: dict[str, Counter[Need]] = defaultdict(Counter)
+def _is_whole_strip(cut: Cut, layout: Layout) -> bool:
+    fabric, breadth = layout.fabric, cut.need.width
+    along = (cut.width, cut.length) == (breadth, fabric.length)
+    return along or ((cut.width, cut.length) == (fabric.width, breadth) and not fabric.directional)
+
+
+def _set_faults(plan: CuttingPlan) -> Iterator[str]:
+    """Whether so many blocks can come from sets of these strips.
+
+    Sets of at least n segments are at most those that strips of at least n segments make; a set is
+    counted once for every segment it has.
+    """
+    need = plan.problem.needs[0]
+    strips: Counter[tuple[str, int]] = Counter()
     for layout in plan.layouts:
         for cut in layout.cuts:
-            by_print[layout.fabric.print][cut.need] += layout.copies
-    for groups in _same_groups(plan.problem):
-        whole = sum(min(made[n] // n.count for n in groups) for made in by_print.values())
-        if whole < plan.blocks:
-            yield f"Only {whole} blocks get {groups[0].role} of one print."
-    for rule in plan.problem.rules:
-        if not rule.same and not _can_differ(plan, rule.roles, by_print):
-            yield f"{' and '.join(rule.roles)} cannot be of different prints in every block."
+            segments = int(max(cut.width, cut.length) // need.height)
+            strips[(layout.fabric.print, segments)] += layout.copies
+    longest = max((segments for _, segments in strips), default=0)
+    blocks = 0
+    for least in range(1, longest + 1):
+        by_print: Counter[str] = Counter()
+        for (name, segments), count in strips.items():
+            by_print[name] += count if segments >= least else 0
+        blocks += _most_sets(list(by_print.values()), need.count, plan.problem)
+    if blocks < plan.blocks:
+        yield f"These strips make {blocks} blocks in sets, not {plan.blocks}."
 
 
-def _same_groups(problem: CuttingProblem) -> list[list[Need]]:
-    groups: list[set[str]] = []
-    for rule in problem.rules:
-        if rule.same:
-            touching = [group for group in groups if group & {*rule.roles}]
-            groups = [group for group in groups if group not in touching]
-            groups.append({*rule.roles}.union(*touching))
-    found = [[need for need in problem.needs if need.role in group] for group in groups]
-    return [group for group in found if group]
+def _most_sets(counts: Sequence[int], size: int, problem: CuttingProblem) -> int:
+    """Sets of so many strips from prints there are so many strips of, as the rules ask."""
+    if any(rule.same for rule in problem.rules):
+        alike = sum(count // size for count in counts)
+        return alike if size == 1 or all(rule.same for rule in problem.rules) else 0
+    most = sum(counts) // size
+    while problem.rules and sum(min(count, most) for count in counts) < size * most:
+        most -= 1
+    return most
 
 
-def _can_differ(
-    plan: CuttingPlan, roles: tuple[str, ...], by_print: dict[str, Counter[Need]]
-) -> bool:
-    """Whether the roles' parts can be drawn so that no print is drawn twice for a block.
+def _rule_faults(plan: CuttingPlan) -> Iterator[str]:
+    """Whether the pieces can be dealt out over the blocks as the rules ask.
 
-    A part is what comes from one print: all of a same-print group; where several roles must differ,
-    all pieces of a role; else one piece. Parts are edges between prints and kinds of part; they can
-    be dealt out to so many blocks exactly when no print is drawn more often than there are blocks:
-    the most that can be drawn is then a flow.
+    That is a small integer programme, which knows nothing of cutting: by print, how many parts are
+    drawn from it, how many pieces it gives to free roles, and in how many blocks.
     """
-    parts: list[tuple[list[Need], int]] = []
-    grouped = [need for group in _same_groups(plan.problem) for need in group]
-    for group in _same_groups(plan.problem):
-        if any(need.role in roles for need in group):
-            parts.append((group, 1))
-    for role in roles:
-        rest = [n for n in plan.problem.needs if n.role == role and n not in grouped]
-        if rest and len(roles) > 1:
-            parts.append((rest, 1))
-        elif rest:
-            parts.extend(([need], need.count) for need in rest)
-    supply = {
-        name: [min(made[n] // (n.count if len(g) > 1 or times == 1 else 1) for n in g)
-               for g, times in parts]
-        for name, made in by_print.items()
-    }  # fmt: skip
-    wanted = [times * plan.blocks for _, times in parts]
-    return _flow(supply, wanted, plan.blocks) == sum(wanted)
+    made: dict[str, Counter[Need]] = defaultdict(Counter)
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            made[layout.fabric.print][cut.need] += layout.copies
+    rules = read_rules(plan.problem)
+    if rules.contradictory:
+        yield "Its rules contradict each other: no block can keep them."
+    elif (rules.parts or rules.free) and not _can_be_dealt(plan, rules, list(made.values())):
+        yield f"The prints cannot be dealt out over {plan.blocks} blocks as the rules ask."
 
 
-def _flow(supply: dict[str, list[int]], wanted: list[int], most_of_a_print: int) -> int:
-    """The most parts drawn: of each print at most so many, of each kind what is wanted."""
-    drawn = {name: [0] * len(wanted) for name in supply}
-    total = 0
-    while True:
-        reached = _augmenting(supply, drawn, wanted, most_of_a_print)
-        if not reached:
-            return total
-        total += reached
-
-
-def _augmenting(
-    supply: dict[str, list[int]],
-    drawn: dict[str, list[int]],
-    wanted: list[int],
-    most: int,
-) -> int:
-    """Push one more bundle of parts along a path print - kind - print - ... - kind."""
-    start = [name for name in supply if sum(drawn[name]) < most]
-    came_from: dict[str | int, str | int | None] = dict.fromkeys(start)
-    queue: list[str | int] = list(start)
-    for node in queue:
-        if isinstance(node, str):
-            for kind, there in enumerate(supply[node]):
-                if drawn[node][kind] < there and kind not in came_from:
-                    came_from[kind] = node
-                    queue.append(kind)
-        elif sum(drawn[name][node] for name in drawn) < wanted[node]:
-            return _push(node, came_from, supply, drawn, wanted, most)
-        else:
-            for name in supply:
-                if drawn[name][node] and name not in came_from:
-                    came_from[name] = node
-                    queue.append(name)
-    return 0
-
-
-def _push(
-    end: int,
-    came_from: dict[str | int, str | int | None],
-    supply: dict[str, list[int]],
-    drawn: dict[str, list[int]],
-    wanted: list[int],
-    most: int,
-) -> int:
-    path: list[str | int] = [end]
-    while (before := came_from[path[-1]]) is not None:
-        path.append(before)
-    path.reverse()
-    first = path[0]
-    assert isinstance(first, str)
-    room = min(most - sum(drawn[first]), wanted[end] - sum(d[end] for d in drawn.values()))
-    for a, b in itertools.pairwise(path):
-        if isinstance(a, str) and isinstance(b, int):
-            room = min(room, supply[a][b] - drawn[a][b])
-        elif isinstance(a, int) and isinstance(b, str):
-            room = min(room, drawn[b][a])
-    for a, b in itertools.pairwise(path):
-        if isinstance(a, str) and isinstance(b, int):
-            drawn[a][b] += room
-        elif isinstance(a, int) and isinstance(b, str):
-            drawn[b][a] -= room
-    return room
+def _can_be_dealt(plan: CuttingPlan, rules: Reading, by_print: Sequence[Counter[Need]]) -> bool:
+    needs, blocks = plan.problem.needs, plan.blocks
+    numbers = WholeNumbers()
+    drawn: list[list[int]] = []
+    for part in rules.parts:
+        most = [min(made[needs[n]] // count for n, count in part.needs) for made in by_print]
+        drawn.append([numbers.number(most=there) for there in most])
+        wanted = part.times * blocks
+        numbers.between(wanted, wanted, [(number, 1) for number in drawn[-1]])
+    served: list[list[int]] = []
+    for role in rules.free:
+        served.append([numbers.number(most=blocks) for _ in by_print])
+        for n, count in role.needs:
+            given = [numbers.number(most=made[needs[n]]) for made in by_print]
+            numbers.between(count * blocks, count * blocks, [(number, 1) for number in given])
+            for number, in_blocks in zip(given, served[-1], strict=True):
+                numbers.between(0, inf, [(in_blocks, count), (number, -1)])
+    for clash in rules.clashes:
+        together = [*(drawn[n] for n in clash.parts), *(served[n] for n in clash.free)]
+        for place in range(len(by_print)):
+            numbers.between(0, blocks, [(by[place], 1) for by in together])
+    found, _ = numbers.solve(Watch(lambda: 0.0))
+    return any(found)

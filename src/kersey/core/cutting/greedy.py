@@ -13,6 +13,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.cutting.patterns import Kind, Pattern, Pricer
+from kersey.core.cutting.watch import Watch
 
 Floats = NDArray[np.float64]
 _ROUNDS = 150
@@ -28,6 +29,7 @@ def cut_in_rounds(
     kinds: Sequence[Kind],
     prices: Floats,
     target: int,
+    watch: Watch,
 ) -> tuple[int, list[tuple[int, Pattern]]]:
     """(blocks, cuts): at most `target` blocks of `counts` pieces each, sides in units.
 
@@ -54,7 +56,7 @@ def cut_in_rounds(
             continue
         pull = np.exp(_PULL * (progress.mean() - progress))
         worth = np.where(progress >= 1, 0.0, prices * pull)
-        for number, pattern in _best(needs, [kinds[n] for n in now], worth):
+        for number, pattern in _best(needs, [kinds[n] for n in now], worth, watch):
             kind = now[number]
             cuts.extend([(kind, pattern)] * shares[kind])
             for strip in pattern.strips:
@@ -70,11 +72,11 @@ def _falls_in(number: int, count: int, turn: int, rounds: int) -> int:
 
 
 def _best(
-    needs: Sequence[tuple[int, int]], kinds: Sequence[Kind], worth: Floats
+    needs: Sequence[tuple[int, int]], kinds: Sequence[Kind], worth: Floats, watch: Watch
 ) -> list[tuple[int, Pattern]]:
     """The best pattern of every kind, either way, at these prices."""
     alike = [replace(kind, print_class=0) for kind in kinds]
-    pricer = Pricer(needs, alike)
+    pricer = Pricer(needs, alike, watch)
     best: dict[int, tuple[float, int]] = {}
     for pair, (price, kind, _) in enumerate(pricer.best(worth[None, :])):
         if price > best.get(kind, (0.0, 0))[0]:

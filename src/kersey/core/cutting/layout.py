@@ -3,9 +3,11 @@
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from fractions import Fraction
+from math import ceil
 
 from kersey.core.cutting.patterns import Kind, Pattern, Strip
-from kersey.core.cutting.problem import Cut, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.problem import Cut, CuttingProblem, Fabric, Layout
+from kersey.core.cutting.scale import in_units, unit_of
 
 # A side shorter than an inch is no use: it is a crumb (handbook section 1).
 SHORTEST_KEPT = Fraction(1)
@@ -26,10 +28,8 @@ def lay_out(
         thrifty = _without_spare(pattern, spare)
         if thrifty.strips:
             found[(next(queues[kind]), thrifty)] += 1
-    return tuple(
-        _layout(problem.needs, fabric, pattern, copies)
-        for (fabric, pattern), copies in found.items()
-    )
+    layouts = _Layouts(problem)
+    return tuple(layouts.of(fabric, pattern, copies) for (fabric, pattern), copies in found.items())
 
 
 def _spare(problem: CuttingProblem, used: Sequence[tuple[int, Pattern]], blocks: int) -> list[int]:
@@ -69,44 +69,69 @@ def _without_spare(pattern: Pattern, spare: list[int]) -> Pattern:
     return Pattern(pattern.along, tuple(strips))
 
 
-def _layout(needs: Sequence[Need], fabric: Fabric, pattern: Pattern, copies: int) -> Layout:
-    cuts: list[Cut] = []
-    left: list[tuple[Fraction, Fraction]] = []
-    along = pattern.along
-    across, run = (fabric.width, fabric.length) if along else (fabric.length, fabric.width)
-    side = Fraction(0)
-    for strip in pattern.strips:
+class _Layouts:
+    """Makes layouts of patterns. Reckons in whole units, of which there may be very many."""
+
+    def __init__(self, problem: CuttingProblem) -> None:
+        self._needs = problem.needs
+        sides = [side for need in problem.needs for side in (need.width, need.height)]
+        sides += [side for fabric in problem.fabrics for side in (fabric.width, fabric.length)]
+        self._unit = unit_of(sides)
+        self._shortest_kept = ceil(SHORTEST_KEPT / self._unit)
+        self._sizes = [(self._units(n.width), self._units(n.height)) for n in problem.needs]
+        self._lengths: dict[int, Fraction] = {}
+
+    def of(self, fabric: Fabric, pattern: Pattern, copies: int) -> Layout:
+        """A pattern cut from a fabric so many times."""
+        cuts: list[Cut] = []
+        left: list[tuple[int, int]] = []
+        along = pattern.along
+        across, run = self._units(fabric.width), self._units(fabric.length)
+        if not along:
+            across, run = run, across
+        side = 0
+        for strip in pattern.strips:
+            pieces = sorted((self._thick_and_long(piece, along) for piece in strip.pieces), key=_by)
+            breadth = max(thick for thick, _, _ in pieces)
+            place = 0
+            for thick, long, need in pieces:
+                at, size = (side, place), (thick, long)
+                if not along:
+                    at, size = at[::-1], size[::-1]
+                cuts.append(Cut(self._needs[need], *map(self._length, (*at, *size))))
+                self._keep(left, breadth - thick, long, along)
+                place += long
+            self._keep(left, breadth, run - place, along)
+            side += breadth
+        self._keep(left, across - side, run, along)
+        left.sort(key=lambda size: (-size[0] * size[1], size))
+        kept = tuple((self._length(width), self._length(length)) for width, length in left)
+        return Layout(fabric, copies, tuple(cuts), kept, along)
+
+    def _thick_and_long(self, piece: tuple[int, bool], along: bool) -> tuple[int, int, int]:
+        """How far a piece reaches across its strip and along it, and which need it is."""
+        need, on_its_side = piece
+        width, height = self._sizes[need]
         # In a strip across the fabric a piece on its side lies upright as the fabric is seen.
-        sizes = [_extent(needs[need], side_down == along) for need, side_down in strip.pieces]
-        breadth = max(width if along else length for width, length in sizes)
-        place = Fraction(0)
-        order = sorted(zip(strip.pieces, sizes, strict=True), key=lambda p: _longest(p[1], along))
-        for (need, _), (width, length) in order:
-            x, y = (side, place) if along else (place, side)
-            cuts.append(Cut(needs[need], x, y, width, length))
-            here, ahead = (width, length) if along else (length, width)
-            _keep(left, breadth - here, ahead, along)
-            place += ahead
-        _keep(left, breadth, run - place, along)
-        side += breadth
-    _keep(left, across - side, run, along)
-    left.sort(key=lambda size: (-size[0] * size[1], size))
-    return Layout(fabric, copies, tuple(cuts), tuple(left), along)
+        if on_its_side == along:
+            width, height = height, width
+        return (width, height, need) if along else (height, width, need)
+
+    def _keep(self, left: list[tuple[int, int]], breadth: int, run: int, along: bool) -> None:
+        """Note a rectangle that is left, as width x length of the fabric, if it is of use."""
+        if breadth >= self._shortest_kept and run >= self._shortest_kept:
+            left.append((breadth, run) if along else (run, breadth))
+
+    def _units(self, length: Fraction) -> int:
+        return in_units(length, self._unit)
+
+    def _length(self, units: int) -> Fraction:
+        if units not in self._lengths:
+            self._lengths[units] = units * self._unit
+        return self._lengths[units]
 
 
-def _extent(need: Need, turned: bool) -> tuple[Fraction, Fraction]:
-    return (need.height, need.width) if turned else (need.width, need.height)
-
-
-def _longest(size: tuple[Fraction, Fraction], along: bool) -> tuple[Fraction, Fraction]:
+def _by(piece: tuple[int, int, int]) -> tuple[int, int]:
     """Longest crosscut first (handbook section 4: biggest pieces first)."""
-    width, length = size
-    return (-length, -width) if along else (-width, -length)
-
-
-def _keep(
-    left: list[tuple[Fraction, Fraction]], breadth: Fraction, run: Fraction, along: bool
-) -> None:
-    """Note a rectangle that is left, as width x length of the fabric, if it is of use."""
-    if breadth >= SHORTEST_KEPT and run >= SHORTEST_KEPT:
-        left.append((breadth, run) if along else (run, breadth))
+    thick, long, _ = piece
+    return (-long, -thick)

@@ -4,8 +4,7 @@ The first column is the number of blocks. A need without a rule has one row: wha
 at least what the blocks take. A need under a rule has a row for each print, and columns say how
 many blocks take their part from that print.
 
-part    what must come from one print in a block: the pieces of a "same" rule together, else one
-        piece
+Parts, free roles and clashes are those of a reading of the rules (`print_rules`).
 """
 
 from collections.abc import Sequence
@@ -15,6 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.cutting.patterns import Kind
+from kersey.core.cutting.print_rules import FreeRole, Part, Reading
 from kersey.core.cutting.problem import CuttingProblem
 
 Floats = NDArray[np.float64]
@@ -65,24 +65,25 @@ class Parts:
         return len(served) == len(self.problem.needs)
 
 
-def parts_of(problem: CuttingProblem) -> Parts:
-    """The rows and columns of a problem."""
-    ruled = {role for rule in problem.rules for role in rule.roles}
-    needs = problem.needs
+def parts_of(problem: CuttingProblem, rules: Reading) -> Parts:
+    """The rows and columns of a problem whose rules are read so."""
+    ruled = {number for part in rules.parts for number, _ in part.needs}
+    ruled |= {number for role in rules.free for number, _ in role.needs}
     prints = tuple(dict.fromkeys(fabric.print for fabric in problem.fabrics)) if ruled else ()
     parts = Parts(problem, prints, [], [Column(1.0)], {})
-    for number, need in enumerate(needs):
-        if need.role not in ruled:
+    for number, need in enumerate(problem.needs):
+        if number not in ruled:
             parts._row_of[(number, -1)] = _row(parts)
             parts.columns[0].entries[parts._row_of[(number, -1)]] = -float(need.count)
-    drawn = _draw_columns(parts, ruled)
-    for group in _different(problem):
+    drawn = [_draw(parts, part) for part in rules.parts]
+    served = [_serve(parts, role) for role in rules.free]
+    for clash in rules.clashes:
+        columns = [*(drawn[n] for n in clash.parts), *(served[n] for n in clash.free)]
         for print_class in range(len(prints)):
             row = _row(parts)
             parts.columns[0].entries[row] = 1.0
-            for roles, columns in drawn:
-                if roles & group:
-                    parts.columns[columns[print_class]].entries[row] = -1.0
+            for by_print in columns:
+                parts.columns[by_print[print_class]].entries[row] = -1.0
     return parts
 
 
@@ -91,65 +92,34 @@ def _row(parts: Parts) -> int:
     return len(parts.rows) - 1
 
 
-def _draw_columns(parts: Parts, ruled: set[str]) -> list[tuple[set[str], list[int]]]:
-    """For each part, by print, how many blocks draw it from there: (its roles, its columns)."""
-    found = []
-    for roles, numbers, times in _parts(parts.problem, ruled):
+def _column(parts: Parts, entries: dict[int, float]) -> int:
+    parts.columns.append(Column(0.0, entries))
+    return len(parts.columns) - 1
+
+
+def _draw(parts: Parts, part: Part) -> list[int]:
+    """By print, the column of how many parts are drawn from it."""
+    enough = _row(parts)
+    parts.columns[0].entries[enough] = -float(part.times)
+    columns = []
+    for print_class in range(len(parts.prints)):
+        entries = {enough: 1.0}
+        for number, count in part.needs:
+            parts._row_of[(number, print_class)] = _row(parts)
+            entries[parts._row_of[(number, print_class)]] = -float(count)
+        columns.append(_column(parts, entries))
+    return columns
+
+
+def _serve(parts: Parts, role: FreeRole) -> list[int]:
+    """By print, the column of in how many blocks it may serve the role."""
+    columns = [_column(parts, {}) for _ in parts.prints]
+    for number, count in role.needs:
         enough = _row(parts)
-        parts.columns[0].entries[enough] = -float(times)
-        columns = []
-        for print_class in range(len(parts.prints)):
-            column = Column(0.0, {enough: 1.0})
-            for number, count in numbers:
-                row = parts._row_of.setdefault((number, print_class), len(parts.rows))
-                if row == len(parts.rows):
-                    parts.rows.append(Row())
-                column.entries[row] = -float(count)
-            parts.columns.append(column)
-            columns.append(len(parts.columns) - 1)
-        found.append((roles, columns))
-    return found
-
-
-def _parts(
-    problem: CuttingProblem, ruled: set[str]
-) -> list[tuple[set[str], list[tuple[int, int]], int]]:
-    """(roles, needs with their count in a part, parts a block)."""
-    found = []
-    grouped: set[str] = set()
-    for roles in _same(problem):
-        numbers = [(n, need.count) for n, need in enumerate(problem.needs) if need.role in roles]
-        if numbers:
-            found.append((roles, numbers, 1))
-        grouped |= roles
-    for number, need in enumerate(problem.needs):
-        if need.role in ruled and need.role not in grouped:
-            found.append(({need.role}, [(number, 1)], need.count))
-    return found
-
-
-def _same(problem: CuttingProblem) -> list[set[str]]:
-    """Roles that come from one print, taken together where rules share one.
-
-    Where several roles must differ and one of them has more pieces than one, those are taken from
-    one print as well: a plan is then sure to be right, though a better one might mix them.
-    """
-    together = [{*rule.roles} for rule in problem.rules if rule.same]
-    for rule in problem.rules:
-        if not rule.same and len(rule.roles) > 1:
-            together.extend({role} for role in rule.roles)
-    return _merged(together)
-
-
-def _different(problem: CuttingProblem) -> list[set[str]]:
-    """Roles whose parts must differ, taken together where rules share one."""
-    return _merged([{*rule.roles} for rule in problem.rules if not rule.same])
-
-
-def _merged(groups: Sequence[set[str]]) -> list[set[str]]:
-    merged: list[set[str]] = []
-    for group in groups:
-        touching = [other for other in merged if other & group]
-        merged = [other for other in merged if other not in touching]
-        merged.append(group.union(*touching))
-    return merged
+        parts.columns[0].entries[enough] = -float(count)
+        for print_class, blocks in enumerate(columns):
+            parts._row_of[(number, print_class)] = _row(parts)
+            room = _row(parts)
+            _column(parts, {parts._row_of[(number, print_class)]: -1.0, enough: 1.0, room: -1.0})
+            parts.columns[blocks].entries[room] = float(count)
+    return columns

@@ -16,14 +16,24 @@ from typing import TypeVar
 import numpy as np
 from numpy.typing import NDArray
 
+from kersey.core.cutting.scale import TooFine
+from kersey.core.cutting.watch import Watch
+
 Floats = NDArray[np.float64]
 Wholes = NDArray[np.int64]
 _SMALL = 1e-12
 _SLIGHT = 1e-7
 # So many steps of a search and it is given up.
 _MOST_STEPS = 60_000
+# What pricing takes of an ordinary machine, in seconds (fitted over bench/requests).
+_A_PLACE, _A_CROSSCUT, _A_STRIP, _A_STEP = 2e-5, 3e-8, 1.5e-7, 4e-6
 # So many fabrics are priced at once: more would need memory, fewer time.
 _AT_ONCE = 1024
+
+
+# So long a side, in units, is looked at unit by unit; and so many places where cuts may lie are
+# kept along it, and altogether.
+_DENSE, _MOST_PLACES, _MOST_CELLS = 200_000, 70_000, 40_000_000
 
 
 Piece = TypeVar("Piece")
@@ -69,9 +79,12 @@ class Pattern:
 class Pricer:
     """Finds the best pattern of every kind of fabric for given prices of the needs."""
 
-    def __init__(self, needs: Sequence[tuple[int, int]], kinds: Sequence[Kind]) -> None:
+    def __init__(
+        self, needs: Sequence[tuple[int, int]], kinds: Sequence[Kind], watch: Watch
+    ) -> None:
         """`needs`: (width, height) of each, in units."""
         self.needs = needs
+        self._watch = watch
         self.kinds = kinds
         sides = [(n, False, w, h) for n, (w, h) in enumerate(needs)]
         turned = [(n, True, h, w) for n, (w, h) in enumerate(needs) if w != h]
@@ -90,8 +103,12 @@ class Pricer:
         worth = self._worth = self._crosscuts(prices)
         found: list[tuple[float, int, bool]] = []
         self._strip_choice: list[NDArray[np.int16]] = []
-        for begin in range(0, len(self._pairs), _AT_ONCE):
-            found.extend(self._strips(worth, begin, min(begin + _AT_ONCE, len(self._pairs))))
+        for begin in range(0, len(self._pairs), self._at_once):
+            found.extend(self._strips(worth, begin, min(begin + self._at_once, len(self._pairs))))
+        places = len(self._runs) + len(self._sides)
+        crosscuts = self._allowed.size * len(self._runs)
+        strips = len(self._pairs) * len(self._sides) * len(self._breadths)
+        self._watch.spend(_A_PLACE * places + _A_CROSSCUT * crosscuts + _A_STRIP * strips)
         return found
 
     def pattern(self, pair: int) -> Pattern:
@@ -99,7 +116,7 @@ class Pricer:
         kind_number, along = self._pairs[pair]
         kind = self.kinds[kind_number]
         run = kind.length if along else kind.width
-        choice = self._strip_choice[pair // _AT_ONCE][pair % _AT_ONCE]
+        choice = self._strip_choice[pair // self._at_once][pair % self._at_once]
         place = self._side_place[pair]
         strips = []
         while place > 0:
@@ -174,7 +191,7 @@ class Pricer:
         for length, piece in self._fitting(strip_class, breadth, trimmed=True):
             best[length] = max(best.get(length, 0.0), float(priced[piece[0]]))
         items = [(length, length, price) for length, price in best.items()]
-        ways = fill_near(items, run, self.strip_worth(key) - slack, most)
+        ways = self._fill_near(items, run, self.strip_worth(key) - slack, most)
         return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
 
     def near_frames(
@@ -187,8 +204,15 @@ class Pricer:
             side, run = run, side
         strip_class = class_of(fabric, along)
         items = [(b, b, self.strip_worth((strip_class, b, run))) for b in self.breadths]
-        ways = fill_near(items, side, worth, most)
+        ways = self._fill_near(items, side, worth, most)
         return None if ways is None else [tuple(sorted(way, reverse=True)) for way in ways]
+
+    def _fill_near(
+        self, items: Sequence[tuple[int, int, float]], room: int, worth: float, most: int
+    ) -> list[tuple[int, ...]] | None:
+        ways, steps = fill_near(items, room, worth, most)
+        self._watch.spend(_A_STEP * steps)
+        return ways
 
     def best_frames(self, kind: int, along: bool) -> dict[int, float]:
         """What the best frame with a strip of each breadth is worth at the last prices."""
@@ -198,11 +222,16 @@ class Pricer:
             side, run = run, side
         strip_class = class_of(fabric, along)
         worth = {b: self.strip_worth((strip_class, b, run)) for b in self.breadths if b <= side}
-        best = np.zeros(side + 1)
-        for room in range(1, side + 1):
-            ways = [best[room - b] + w for b, w in worth.items() if b <= room]
-            best[room] = max([best[room - 1], *ways])
-        return {b: float(best[side - b]) + w for b, w in worth.items()}
+        places = self._sides[: int(np.searchsorted(self._sides, side, side="right"))]
+        before = _before(places, np.array(list(worth), dtype=np.int64))
+        best = np.zeros(len(places))
+        for place in range(1, len(places)):
+            ways = [
+                best[b] + w for b, w in zip(before[place], worth.values(), strict=True) if b >= 0
+            ]
+            best[place] = max([best[place - 1], *ways])
+        room = np.searchsorted(places, [side - b for b in worth], side="right") - 1
+        return {b: float(best[at]) + w for at, (b, w) in zip(room, worth.items(), strict=True)}
 
     def strip_worth(self, key: tuple[StripClass, int, int]) -> float:
         """What the best strip of a breadth and run is worth at the last prices."""
@@ -274,6 +303,8 @@ class Pricer:
                 allowed[c, i] = need in serves and fits
         narrow = self._breadth[None, :] <= self._breadths[:, None]
         rows = (allowed[:, None, :] & narrow[None, :, :]).reshape(-1, len(self._items))
+        if len(rows) * len(self._runs) > _MOST_CELLS:
+            raise TooFine
         self._allowed = rows
 
     def _crosscuts(self, prices: Floats) -> Floats:
@@ -300,6 +331,7 @@ class Pricer:
         widest = max(max(kind.width, kind.length) for kind in self.kinds)
         self._sides = reachable(self._breadths, widest)
         self._side_before = _before(self._sides, self._breadths)
+        self._at_once = max(16, min(_AT_ONCE, _MOST_CELLS // (4 * len(self._sides))))
         place_of = {key: c for c, key in enumerate(self._classes)}
         self._pair_class = [place_of[class_of(self.kinds[k], along)] for k, along in self._pairs]
         runs = [self.kinds[k].length if a else self.kinds[k].width for k, a in self._pairs]
@@ -347,7 +379,28 @@ def _classes_of(kinds: Sequence[Kind]) -> list[StripClass]:
 
 
 def reachable(steps: Sequence[int] | Wholes, most: int) -> Wholes:
-    """Every sum of steps up to `most`, zero first."""
+    """Every sum of steps up to `most`, zero first; raises `TooFine`."""
+    found = _every_sum(steps, most) if most <= _DENSE else _few_sums(steps, most)
+    if len(found) > _MOST_PLACES:
+        raise TooFine
+    return found
+
+
+def _few_sums(steps: Sequence[int] | Wholes, most: int) -> Wholes:
+    """Every sum, where they are few among many numbers."""
+    sums = np.zeros(1, dtype=np.int64)
+    for step in np.unique(steps):
+        # Once, then up to three times, then up to seven times the step more, and so on.
+        jump = int(step)
+        while jump <= most:
+            sums = np.union1d(sums, sums[sums <= most - jump] + jump)
+            if len(sums) > _MOST_PLACES:
+                raise TooFine
+            jump *= 2
+    return sums
+
+
+def _every_sum(steps: Sequence[int] | Wholes, most: int) -> Wholes:
     there = np.zeros(most + 1, dtype=bool)
     there[0] = True
     some = np.unique(steps)
@@ -392,11 +445,11 @@ def fill(
 
 def fill_near(
     items: Sequence[tuple[int, Piece, float]], room: int, worth: float, most: int
-) -> list[tuple[Piece, ...]] | None:
+) -> tuple[list[tuple[Piece, ...]] | None, int]:
     """Every way to fill the room with items (length, what, price) that is worth at least so much.
 
     Only full ways, into which nothing more fits; None when there are more than `most`, or when
-    looking for them takes too long.
+    looking for them takes too long. With it, the steps of the search.
     """
     fitting = sorted((i for i in items if i[0] <= room), key=lambda i: (-i[2] / i[0], -i[0]))
     shortest = min((i[0] for i in fitting), default=0)
@@ -420,5 +473,6 @@ def fill_near(
         )
 
     if not fitting:
-        return found
-    return found if go(0, room, (), 0.0) and len(found) <= most else None
+        return found, 0
+    complete = go(0, room, (), 0.0) and len(found) <= most
+    return found if complete else None, _MOST_STEPS - steps[0]

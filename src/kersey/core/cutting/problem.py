@@ -22,6 +22,7 @@ ANY = "any"
 _OUTSIDE = frozenset({"sashing", "cornerstone", "binding", "backing", "batting"})
 _BORDER = "border"
 MOST_PIECES = 200_000
+MOST_CUT = 2_000_000
 LARGEST = Fraction(3600)
 
 
@@ -92,15 +93,22 @@ class PrintRule:
 
 @dataclass(frozen=True)
 class CuttingProblem:
-    """What is asked."""
+    """What is asked.
+
+    `in_sets`: strips as wide as the only need are sewn side by side whole, as many as a block has
+    pieces, and the set is crosscut; else every piece is cut on its own.
+    """
 
     needs: tuple[Need, ...]
     fabrics: tuple[Fabric, ...]
     rules: tuple[PrintRule, ...] = ()
+    in_sets: bool = False
 
     def __post_init__(self) -> None:
         if not self.needs:
             raise BadCutting("A block needs at least one piece.")
+        if self.in_sets and len(self.needs) > 1:
+            raise BadCutting("Strip sets are sewn for pieces of one size.")
         twice = [key for key, n in Counter((n.label, n.role) for n in self.needs).items() if n > 1]
         if twice:
             raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” stands there twice.")
@@ -109,6 +117,16 @@ class CuttingProblem:
             raise BadCutting(f"Two fabrics are called “{names[0]}”.")
         if sum(fabric.count for fabric in self.fabrics) > MOST_PIECES:
             raise BadCutting(f"At most {MOST_PIECES} pieces of fabric are reckoned at once.")
+        if self._pieces_by_area() > MOST_CUT:
+            raise BadCutting(
+                f"More than {MOST_CUT} pieces could be cut: take less fabric or larger pieces."
+            )
+
+    def _pieces_by_area(self) -> Fraction:
+        """No more pieces than this can be cut from what there is."""
+        there = sum((f.width * f.length * f.count for f in self.fabrics), Fraction(0))
+        block = sum((need.width * need.height * need.count for need in self.needs), Fraction(0))
+        return there / block * sum(need.count for need in self.needs)
 
 
 @dataclass(frozen=True)
@@ -120,6 +138,11 @@ class Cut:
     y: Fraction
     width: Fraction
     length: Fraction
+
+    @property
+    def segments(self) -> int:
+        """Pieces that a whole strip becomes once its set is crosscut."""
+        return int(max(self.width, self.length) // self.need.height)
 
 
 @dataclass(frozen=True)

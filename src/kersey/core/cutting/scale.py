@@ -8,6 +8,20 @@ from collections.abc import Iterable
 from fractions import Fraction
 from math import gcd, lcm
 
+from kersey.core.errors import InvalidValue
+
+_MOST_UNITS = 2**53
+
+
+class TooFine(InvalidValue):
+    """Sizes that have no common measure to speak of."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "These sizes are too finely divided beside so much fabric; "
+            "write them in sixteenths of an inch or in millimetres."
+        )
+
 
 def unit_of(lengths: Iterable[Fraction]) -> Fraction:
     """The largest length that measures all of these exactly.
@@ -22,5 +36,11 @@ def unit_of(lengths: Iterable[Fraction]) -> Fraction:
 
 
 def in_units(length: Fraction, unit: Fraction) -> int:
-    """A length in whole units; what is left over beyond the last one is cut off."""
-    return int(length // unit)
+    """A length in whole units; what is left over beyond the last one is cut off.
+
+    Raises `TooFine` when they are more than can be reckoned with.
+    """
+    units = int(length // unit)
+    if units > _MOST_UNITS:
+        raise TooFine
+    return units

@@ -1,4 +1,9 @@
-"""A watch: how much of the time allowed for a search is left. The clock is given from outside."""
+"""A watch: how much work a search may still do, in seconds of an ordinary machine.
+
+Work is counted where it is done (numbers compared, iterations, nodes), not timed, so that the same
+question ends at the same place on a fast machine and on a busy one, and the same answer comes out.
+The clock, which is given from outside, only stops a search that takes far longer than it should.
+"""
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
@@ -6,29 +11,42 @@ from dataclasses import dataclass, field
 Clock = Callable[[], float]
 # What a person waits for an answer without wondering.
 USUAL_SECONDS = 5.0
+# A search is cut off by the clock after so many times the seconds it was allowed.
+PATIENCE = 3.0
 
 
-@dataclass(frozen=True)
+@dataclass
 class Watch:
-    """So many seconds from now on, by a clock that counts seconds.
+    """So many seconds of work from now on, by a clock that counts seconds.
 
-    >>> time = iter([10.0, 12.0])
-    >>> Watch(lambda: next(time), seconds=5.0).left
+    >>> watch = Watch(lambda: 0.0, seconds=5.0)
+    >>> watch.spend(2.0)
+    >>> watch.left
     3.0
     """
 
     clock: Clock
     seconds: float = USUAL_SECONDS
     begun: float = field(init=False)
+    spent: float = field(default=0.0, init=False)
 
     def __post_init__(self) -> None:
-        object.__setattr__(self, "begun", self.clock())
+        self.begun = self.clock()
+
+    def spend(self, seconds: float) -> None:
+        """Work was done that takes an ordinary machine so long."""
+        self.spent += seconds
+
+    @property
+    def clock_left(self) -> float:
+        """Seconds until the clock cuts the search off; less than nothing afterwards."""
+        return self.begun + PATIENCE * self.seconds - self.clock()
 
     @property
     def left(self) -> float:
-        """Seconds left; less than nothing when it is over."""
-        return self.begun + self.seconds - self.clock()
+        """Seconds of work left; nothing or less when it is over."""
+        return self.seconds - self.spent if self.clock_left > 0 else 0.0
 
     def anew(self) -> "Watch":
-        """The same time once more, from now on."""
+        """The same once more, from now on."""
         return Watch(self.clock, self.seconds)

@@ -16,8 +16,10 @@ from kersey.formats.yield_request import (
     read_request,
     recipe_list,
     schemas,
+    told,
     write_answer,
 )
+from kersey.web.several_plans import several_at_a_time
 
 router = APIRouter(prefix="/api", tags=["computation"])
 
@@ -58,11 +60,13 @@ def api_yield(body: Body) -> Response:
         return JSONResponse({"error": TOO_LARGE}, status_code=413)
     try:
         question = read_request(body)
-        answer = write_answer(question, yield_report(question.problem, Watch(perf_counter)))
+        with several_at_a_time(perf_counter) as plans_of:
+            report = yield_report(question.problem, Watch(perf_counter), plans_of)
+        answer = write_answer(question, report)
     except FaultyPlan:
         raise
     except KerseyError as error:
-        return JSONResponse({"error": str(error)}, status_code=422)
+        return JSONResponse({"error": told(error)}, status_code=422)
     text = json.dumps(answer, ensure_ascii=False, indent=1)
     return Response(text, media_type="application/json")
 

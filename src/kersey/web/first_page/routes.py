@@ -1,6 +1,7 @@
 """The wall of quilts; projects begun, renamed, copied, thrown away and brought back."""
 
 from collections.abc import Sequence
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from typing import Annotated, Any
 
@@ -184,11 +185,10 @@ def picture(room: Room, project_id: ProjectId) -> Response:
 
 def _block_alone(project: Project) -> str:
     """One block of a quilt that has no size yet; a bare cloth when there is not even that."""
-    try:
+    asked = None
+    with suppress(KerseyError):
         asked = yield_asked(project)
-    except KerseyError:
-        return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
-    if asked.finished is None or not asked.cut.patches:
+    if asked is None or asked.finished is None or not asked.cut.patches:
         return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
     return draw_block_alone(asked.cut.patches, asked.finished, sample_prints(asked))
 

@@ -32,7 +32,7 @@ from kersey.web.yield_page.forms import (
     YieldForm,
     with_choices,
 )
-from kersey.web.yield_page.view import question_of, reference_of, yield_context
+from kersey.web.yield_page.view import PLAN_MARKS, question_of, reference_of, yield_context
 
 router = APIRouter()
 
@@ -53,9 +53,12 @@ def yield_news(
     project_id: ProjectId,
     revision: int = 0,
     seen: int = Query(0, ge=0, le=10_000),
-    pieces: int = Query(0, ge=0, le=10_000_000),
+    drawn: int = Query(0, ge=0, lt=PLAN_MARKS),
 ) -> Response:
-    """What the search has found since the page was shown with so many pieces of news."""
+    """What the search has found since the page was shown with so many pieces of news.
+
+    `drawn` is the mark of the plan that the page shows.
+    """
     opened = open_project(room, project_id)
     asked = yield_asked(opened.project)
     question = question_of(opened.project, asked)
@@ -67,7 +70,7 @@ def yield_news(
         return Response(status_code=204)
     context = yield_context(room, opened, 0)
     # The drawings are sent again only if the plan is another one.
-    context |= {"oob": True, "only_news": context["pieces_cut"] == pieces}
+    context |= {"oob": True, "only_news": context["plan_mark"] == drawn}
     return render(request, "yield_page/answer.html", context)
 
 

@@ -1,7 +1,7 @@
 """The page as it is shown: the plan drawn, how sure it is, what stopped it, how close the cliff."""
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from dataclasses import replace
 from fractions import Fraction
 from typing import Any
@@ -25,7 +25,7 @@ from kersey.core.role_shares import role_shares
 from kersey.core.stages import Stage
 from kersey.core.yield_report import Leftover, leftovers
 from kersey.core.yield_steps import YieldQuestion, YieldSoFar
-from kersey.core.yields import Method, RailYield, proof
+from kersey.core.yields import Method, proof
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches
@@ -37,6 +37,8 @@ from kersey.web.templating import counted
 from kersey.web.workroom import Workroom
 from kersey.web.yield_page.forms import OPTION, RULES, Plan
 
+# A plan that is shown is known by a mark, so many of which there are.
+PLAN_MARKS = 1 << 32
 SEAM_STEP = Fraction(1, 16)
 # What a page waits for a first answer before it shows itself without one.
 _PATIENCE = 2.5
@@ -52,8 +54,7 @@ _NOTHING: dict[str, Any] = {
     "going_on": False,
     "seen": 0,
     "blocks": 0,
-    "pieces_cut": 0,
-    "by_sets": False,
+    "plan_mark": 0,
     "new_block": False,
     "only_news": False,
     "block": "",
@@ -79,8 +80,9 @@ def question_of(project: Project, asked: YieldAsked) -> YieldQuestion:
             seams.append((seam, yield_asked(project, seam).problem))
         except KerseyError:
             seams.append((seam, None))
-    wish = design.block.recipe == RAILS and design.different_prints is None
-    return YieldQuestion(asked.problem, tuple(seams), wish)
+    rails = design.block.recipe == RAILS
+    wish = rails and design.different_prints is None
+    return YieldQuestion(asked.problem, rails, tuple(seams), wish)
 
 
 def yield_context(
@@ -114,17 +116,14 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
     if known is None:
         return base
     project, units = opened.project, opened.units
-    rails = _sets(project)
     plan = _plan_shown(project, known)
-    by_sets = rails is not None and project.design.method is Method.SETS
     return base | {
         "answer": known,
         "stages": _with_status(opened, known),
         "plan": plan,
-        "blocks": rails.blocks if by_sets and rails else plan.blocks,
-        "pieces_cut": sum(layout.copies for layout in plan.layouts),
-        "by_sets": by_sets,
-        "plans": list(_plans(project, known, rails, units)),
+        "blocks": plan.blocks,
+        "plan_mark": hash((plan.blocks, plan.bound, plan.layouts)) % PLAN_MARKS,
+        "plans": list(_plans(project, known, units)),
         "limits": _limits(known),
         "bars": _bars(plan, asked, known),
         "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
@@ -143,9 +142,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
         "left": _left(plan, units)[:_MOST_LEFT],
         "left_more": max(0, len(_left(plan, units)) - _MOST_LEFT),
         "layouts": _layouts(plan, asked, codes, units),
-        "division": draw_division(rails, units, rails.lot.usable_length + 3)
-        if by_sets and rails
-        else "",
+        "division": _division(project, plan, units),
     }
 
 
@@ -154,8 +151,6 @@ def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
     plan = _plan_shown(opened.project, known)
     sure = "proved" if plan.proved else f"at most {plan.bound}"
     words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
-    if opened.project.design.method is Method.SETS:
-        return order_of_work(opened, Stage.YIELD)
     return [
         replace(line, status=words) if line.stage is Stage.YIELD else line
         for line in order_of_work(opened, Stage.YIELD)
@@ -194,85 +189,72 @@ def _plan_shown(project: Project, known: YieldSoFar) -> CuttingPlan:
     return known.even.plan if project.design.even and known.even else known.plan
 
 
-def _sets(project: Project) -> RailYield | None:
-    """The yield by strip sets, where rails are cut from strips."""
-    if project.design.block.recipe != RAILS or not project.working:
-        return None
-    return yields_of(project)[Method.SETS]
+def _division(project: Project, plan: CuttingPlan, units: Units) -> str:
+    """A set and how it is crosscut, where the strips are all of one length."""
+    if not plan.problem.in_sets or not plan.blocks or not project.working or project.uneven:
+        return ""
+    rails = yields_of(project)[Method.SETS]
+    return draw_division(rails, units, rails.lot.usable_length + 3)
 
 
-def _plans(
-    project: Project, known: YieldSoFar, rails: RailYield | None, units: Units
-) -> Sequence[dict[str, Any]]:
+def _plans(project: Project, known: YieldSoFar, units: Units) -> list[dict[str, Any]]:
     """The plans side by side: each with its blocks and what it means."""
-    design, plan = project.design, known.plan
-    chosen = (
-        Plan.SETS
-        if rails and design.method is Method.SETS
-        else Plan.EVEN
-        if design.even
-        else Plan.POOLED
-    )
-    gap = "no plan gives more" if plan.proved else f"at most {plan.bound} can be possible"
-    found = [
-        {
-            "key": Plan.POOLED,
-            "title": "Any piece from any fabric",
-            "blocks": plan.blocks,
-            "says": _by_hand(project, units) or f"The least fabric: {gap}.",
-            "ways": [],
-        }
-    ]
-    if known.even:
-        cost = plan.blocks - known.even.plan.blocks
-        says = f"Layers stack, prints spread; it costs {counted(cost, 'block')}."
-        found.append(
-            {
-                "key": Plan.EVEN,
-                "title": "Every fabric cut alike",
-                "blocks": known.even.plan.blocks,
-                "says": says if cost else "Layers stack, prints spread; it costs nothing.",
-                "ways": [_alike(cut) for cut in known.even.alike[:4]],
-            }
-        )
-    elif known.even_tried:
-        found.append(
-            {
-                "key": Plan.EVEN,
-                "title": "Every fabric cut alike",
-                "blocks": None,
-                "says": "Nearly every piece is of another size: nothing to stack.",
-                "ways": [],
-            }
-        )
-    else:
-        found.append(
-            {
-                "key": Plan.EVEN,
-                "title": "Every fabric cut alike",
-                "blocks": None,
-                "says": "Being worked out …",
-                "ways": [],
-            }
-        )
-    if rails:
+    in_sets = known.plan.problem.in_sets
+    singly = known.other_way if in_sets else known.plan
+    sets = known.plan if in_sets else known.other_way
+    chosen = Plan.SETS if in_sets else Plan.EVEN if project.design.even else Plan.POOLED
+    found = [_pooled_shown(project, singly, units), _even_shown(singly, known)]
+    if sets is not None:
+        by_hand = " ".join(_by_hand(project, Method.SETS, units)[:1])
         found.append(
             {
                 "key": Plan.SETS,
                 "title": "Strip sets",
-                "blocks": rails.blocks,
-                "says": "Sewn first, then crosscut: faster. " + " ".join(proof(rails, units)[:1]),
+                "blocks": sets.blocks,
+                "says": f"Whole strips sewn first, then crosscut: faster. {by_hand}",
                 "ways": [],
             }
         )
     return [item | {"chosen": item["key"] is chosen} for item in found]
 
 
-def _by_hand(project: Project, units: Units) -> str:
+def _pooled_shown(project: Project, plan: CuttingPlan | None, units: Units) -> dict[str, Any]:
+    says = "Being worked out …"
+    if plan is not None:
+        gap = "no plan gives more" if plan.proved else f"at most {plan.bound} can be possible"
+        by_hand = " ".join(_by_hand(project, Method.SEGMENTS, units))
+        says = by_hand or f"The least fabric: {gap}."
+    return {
+        "key": Plan.POOLED,
+        "title": "Any piece from any fabric",
+        "blocks": plan.blocks if plan else None,
+        "says": says,
+        "ways": [],
+    }
+
+
+def _even_shown(singly: CuttingPlan | None, known: YieldSoFar) -> dict[str, Any]:
+    says, even = "Being worked out …", known.even
+    if even and singly:
+        cost = singly.blocks - even.plan.blocks
+        price = f"it costs {counted(cost, 'block')}" if cost else "it costs nothing"
+        says = f"Layers stack, prints spread; {price}."
+    elif known.even_tried:
+        says = "Nearly every piece is of another size: nothing to stack."
+    return {
+        "key": Plan.EVEN,
+        "title": "Every fabric cut alike",
+        "blocks": even.plan.blocks if even else None,
+        "says": says,
+        "ways": [_alike(cut) for cut in even.alike[:4]] if even else [],
+    }
+
+
+def _by_hand(project: Project, method: Method, units: Units) -> tuple[str, ...]:
     """The sum for rails from strips of one length, which anybody can do again."""
     if project.design.block.recipe != RAILS or not project.working or project.uneven:
-        return ""
-    return " ".join(proof(yields_of(project)[Method.SEGMENTS], units))
+        return ()
+    return proof(yields_of(project)[method], units)
 
 
 def _alike(cut: AlikeCut) -> str:
@@ -360,6 +342,7 @@ def _seam_slider(opened: OpenProject) -> dict[str, str]:
 def _tight(plan: CuttingPlan, units: Units) -> list[str]:
     """Divisions without any margin, in words."""
     found = []
+    labels = Counter(need.label for need in plan.problem.needs)
     for tight in tight_divisions(plan)[:_MOST_TIGHT]:
         parts = " + ".join(
             format_length(part, units) if times == 1 else f"{times} × {format_length(part, units)}"
@@ -367,7 +350,10 @@ def _tight(plan: CuttingPlan, units: Units) -> list[str]:
         )
         whole = format_length(sum(tight.parts, Fraction(0)), units)
         where = tight.fabrics[0] if len(tight.fabrics) == 1 else f"{len(tight.fabrics)} fabrics"
-        found.append(f"{parts} is {whole} exactly, in {where}: {tight.lost.label} is lost first.")
+        lost = tight.lost.label
+        if labels[lost] > 1:
+            lost = f"{tight.lost.role} {lost}"
+        found.append(f"{parts} is {whole} exactly, in {where}: {lost} is lost first.")
     return found
 
 
@@ -392,7 +378,7 @@ def _needs(
     made = dict.fromkeys(asked.problem.needs, 0)
     for layout in plan.layouts if plan else ():
         for cut in layout.cuts:
-            made[cut.need] += layout.copies
+            made[cut.need] += layout.copies * (cut.segments if asked.problem.in_sets else 1)
     return [{"need": need, "code": codes[need], "made": made[need]} for need in asked.problem.needs]
 
 

@@ -1,37 +1,21 @@
-"""The command line.
+"""Commands of the site and its data: serve it, and take everything out and in as one file."""
 
-``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
-``kersey import`` everything as one file. Without a browser: ``kersey yield`` computes the most
-blocks for a request, ``kersey schema`` and ``kersey recipes`` say what a request can be.
-"""
-
-import json
 import logging
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
 from datetime import UTC, datetime
 from pathlib import Path
-from time import perf_counter
-from typing import Annotated, NoReturn
+from typing import Annotated
 
 import typer
 import uvicorn
 from sqlalchemy.orm import Session
 
-from kersey.core.cutting.watch import Watch
+from kersey.cli.refusal import fail
 from kersey.core.errors import KerseyError
-from kersey.core.yield_report import FaultyPlan, yield_report
 from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
-from kersey.formats.yield_request import (
-    MOST_BYTES,
-    BadRequest,
-    read_request,
-    recipe_list,
-    schemas,
-    write_answer,
-)
 from kersey.store.cupboard import all_lots
 from kersey.store.database import open_database
 from kersey.store.projects import add_everything, all_projects
@@ -39,10 +23,7 @@ from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
 
-# A request that cannot be used, as the contract says.
-_CANNOT_BE_USED = 2
-
-app = typer.Typer(add_completion=False, no_args_is_help=True, help=__doc__)
+app = typer.Typer()
 
 Host = Annotated[str | None, typer.Option(help="Address to listen on; 127.0.0.1 unless said.")]
 Port = Annotated[int | None, typer.Option(min=0, max=65535, help="Port; 8000 unless said.")]
@@ -61,11 +42,11 @@ def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
     """Serve the sample world, in a folder of its own."""
     settings = _settings(host, port, data or sample_folder())
     if settings.data.resolve() == own_folder().resolve():
-        _fail(f"{settings.data} is for your own quilts. Name another folder with --data.")
+        fail(f"{settings.data} is for your own quilts. Name another folder with --data.")
     try:
         load_sample_world(settings.data)
     except KerseyError as error:
-        _fail(str(error))
+        fail(str(error))
     _run(settings, f"The sample world is kept in {settings.data}")
 
 
@@ -79,7 +60,7 @@ def export_everything(file: Path, data: Data = None) -> None:
             lots = {stored.id: stored.kept for stored in all_lots(session)}
         file.write_text(gather(projects, lots), encoding="utf-8")
     except (KerseyError, OSError) as error:
-        _fail(str(error))
+        fail(str(error))
     print(f"{len(projects)} projects and {len(lots)} lots are in {file}")
 
 
@@ -93,43 +74,8 @@ def import_everything(file: Path, data: Data = None) -> None:
         with _session(settings) as session:
             add_everything(session, everything.projects, everything.cupboard, now)
     except (KerseyError, OSError) as error:
-        _fail(str(error))
+        fail(str(error))
     print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")
-
-
-@app.command("yield")
-def most_blocks(request: Path) -> None:
-    """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
-    try:
-        question = read_request(_read_file(request))
-        answer = write_answer(question, yield_report(question.problem, Watch(perf_counter)))
-    except FaultyPlan as error:
-        _fail(str(error))
-    except KerseyError as error:
-        _fail(str(error), _CANNOT_BE_USED)
-    print(json.dumps(answer, ensure_ascii=False, indent=1))
-
-
-@app.command()
-def schema() -> None:
-    """The JSON Schema of requests and answers."""
-    shown = {name: part for name, part in schemas().items() if name != "request_inline"}
-    print(json.dumps(shown, ensure_ascii=False, indent=1))
-
-
-@app.command("recipes")
-def list_recipes() -> None:
-    """Every block that a request can name, with its usual size and options."""
-    print(json.dumps(recipe_list(), ensure_ascii=False, indent=1))
-
-
-def _read_file(path: Path) -> bytes:
-    """A file's content, no more than a request may have; raises `BadRequest`."""
-    try:
-        with path.open("rb") as file:
-            return file.read(MOST_BYTES + 1)
-    except OSError as error:
-        raise BadRequest(f"{path}: {error.strerror or 'cannot be read'}") from error
 
 
 @contextmanager
@@ -153,7 +99,7 @@ def _run(settings: ServerSettings, kept: str) -> None:
         site = create_app(settings)
         listener = open_listener(settings.host, settings.port)
     except KerseyError as error:
-        _fail(str(error))
+        fail(str(error))
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
     print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (Ctrl-C stops it)")
     sys.stdout.flush()
@@ -161,8 +107,3 @@ def _run(settings: ServerSettings, kept: str) -> None:
     with suppress(KeyboardInterrupt):
         server.run(sockets=[listener])
     print("\nStopped. Everything is kept.")
-
-
-def _fail(words: str, status: int = 1) -> NoReturn:
-    print(" ".join(words.split()), file=sys.stderr)
-    raise typer.Exit(status)

@@ -1,0 +1,64 @@
+"""Commands of the computation, without the site: yields, and what a request can be."""
+
+import json
+from pathlib import Path
+from time import perf_counter
+
+import typer
+
+from kersey.cli.refusal import fail
+from kersey.core.cutting.watch import Watch
+from kersey.core.errors import KerseyError
+from kersey.core.yield_report import FaultyPlan, yield_report
+from kersey.formats.yield_request import (
+    MOST_BYTES,
+    BadRequest,
+    read_request,
+    recipe_list,
+    schemas,
+    told,
+    write_answer,
+)
+from kersey.web.several_plans import several_at_a_time
+
+# A request that cannot be used, as the contract says.
+_CANNOT_BE_USED = 2
+
+app = typer.Typer()
+
+
+@app.command("yield")
+def most_blocks(request: Path) -> None:
+    """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
+    try:
+        question = read_request(_read_file(request))
+        with several_at_a_time(perf_counter) as plans_of:
+            report = yield_report(question.problem, Watch(perf_counter), plans_of)
+        answer = write_answer(question, report)
+    except FaultyPlan as error:
+        fail(str(error))
+    except KerseyError as error:
+        fail(told(error), _CANNOT_BE_USED)
+    print(json.dumps(answer, ensure_ascii=False, indent=1))
+
+
+@app.command()
+def schema() -> None:
+    """The JSON Schema of requests and answers."""
+    shown = {name: part for name, part in schemas().items() if name != "request_inline"}
+    print(json.dumps(shown, ensure_ascii=False, indent=1))
+
+
+@app.command("recipes")
+def list_recipes() -> None:
+    """Every block that a request can name, with its usual size and options."""
+    print(json.dumps(recipe_list(), ensure_ascii=False, indent=1))
+
+
+def _read_file(path: Path) -> bytes:
+    """A file's content, no more than a request may have; raises `BadRequest`."""
+    try:
+        with path.open("rb") as file:
+            return file.read(MOST_BYTES + 1)
+    except OSError as error:
+        raise BadRequest(f"{path}: {error.strerror or 'cannot be read'}") from error
