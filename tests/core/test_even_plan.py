@@ -62,7 +62,7 @@ def test_nearly_every_piece_of_another_size_has_no_even_plan() -> None:
 sides = st.integers(2, 9).map(lambda n: Fraction(n, 2))
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(
     st.lists(st.tuples(st.sampled_from("ab"), sides, sides, st.integers(1, 3)), min_size=1,
              max_size=3),

@@ -62,7 +62,7 @@ def test_the_cliff_of_a_roll(
 sides = st.integers(4, 24).map(lambda n: Fraction(n, 4))
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=25)
 @given(st.lists(st.tuples(sides, sides), min_size=1, max_size=2), st.integers(28, 60))
 def test_a_cliff_is_where_it_is_said_to_be(pieces: list[tuple[Fraction, Fraction]], side: int):
     needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))

@@ -74,7 +74,7 @@ def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
     assert sum(left["count"] for left in found["leftovers"]) == 40
 
 
-@settings(max_examples=30, deadline=None)
+@settings(max_examples=30)
 @given(st.lists(st.tuples(st.integers(11, 60), st.integers(11, 60)), min_size=1, max_size=4))
 def test_a_number_means_what_is_written(sides: list[tuple[int, int]]) -> None:
     """2.6 is 26 tenths: three of them fit into 7.8, and whatever is cut fits where it lies."""

@@ -23,7 +23,7 @@ DESCRIPTION = schemathesis.openapi.from_asgi("/api/openapi.json", SITE, headers=
 
 
 @DESCRIPTION.parametrize()
-@settings(max_examples=60, deadline=None, suppress_health_check=list(HealthCheck))
+@settings(max_examples=60, suppress_health_check=list(HealthCheck))
 def test_whatever_is_sent_has_a_promised_answer(case: schemathesis.Case) -> None:
     # What a description cannot say (that a piece needs its width) is told in a sentence.
     passed_over = [positive_data_acceptance]

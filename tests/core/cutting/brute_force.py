@@ -1,28 +1,52 @@
 """Every way to cut small fabric, tried: what the solver must agree with. Shares no code with it."""
 
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from functools import cache
 from itertools import product
 
 from kersey.core.cutting.problem import CuttingProblem, Fabric, PrintRule
 
-# Pieces made of each need; with print rules, of each need from each print.
+# Pieces of each need; with print rules, of each need from each print.
 Made = tuple[int, ...]
 
 
 def most_blocks(problem: CuttingProblem) -> int:
     """The most blocks, by trying every cut of every fabric, and every way to deal prints out."""
-    prints = sorted({fabric.print for fabric in problem.fabrics}) if problem.rules else [""]
-    reachable: set[Made] = {(0,) * len(problem.needs) * len(prints)}
-    for fabric in problem.fabrics:
-        place = prints.index(fabric.print) if problem.rules else 0
-        before = (0,) * len(problem.needs) * place
-        after = (0,) * len(problem.needs) * (len(prints) - place - 1)
-        ways = [before + way + after for way in _pareto(set(_ways(problem, fabric)))]
+    prints = sorted({fabric.print for fabric in problem.fabrics})
+    if not problem.rules:
+        return max(_most_of_one_kind(problem, made) for made in _made(problem, problem.fabrics))
+    made_of = [_made(problem, [f for f in problem.fabrics if f.print == one]) for one in prints]
+    blocks = set(_blocks(problem, len(prints)))
+    width = len(problem.needs)
+
+    def can_be_made(wanted: Made) -> bool:
+        """Whether every print can give what is wanted of it."""
+        of_each = [wanted[n : n + width] for n in range(0, len(wanted), width)]
+        return all(
+            any(all(m >= w for m, w in zip(made, part, strict=True)) for made in of_print)
+            for part, of_print in zip(of_each, made_of, strict=True)
+        )
+
+    wanted, most = {(0,) * width * len(prints)}, -1
+    while wanted:
+        wanted = {more for one in wanted for more in (_add(one, b) for b in blocks)}
+        wanted = {each for each in wanted if can_be_made(each)}
+        most += 1
+    return most
+
+
+def _made(problem: CuttingProblem, fabrics: Iterable[Fabric]) -> set[Made]:
+    """What can be cut of these fabrics together, but for what other cuts better."""
+    reachable: set[Made] = {(0,) * len(problem.needs)}
+    for fabric in fabrics:
+        ways = _pareto(set(_ways(problem, fabric)))
         for _ in range(fabric.count):
             reachable = _pareto({_add(a, b) for a in reachable for b in ways})
-    blocks = tuple(sorted(set(_blocks(problem, len(prints)))))
-    return max(_dealt(vector, blocks) for vector in reachable)
+    return reachable
+
+
+def _most_of_one_kind(problem: CuttingProblem, made: Made) -> int:
+    return min(there // need.count for there, need in zip(made, problem.needs, strict=True))
 
 
 def _blocks(problem: CuttingProblem, prints: int) -> Iterator[Made]:
@@ -49,20 +73,6 @@ def _keeps(
     if len(of_role) == 1:
         return len(set(together)) == len(together)
     return sum(len(set(found)) for found in of_role.values()) == len(set(together))
-
-
-@cache
-def _dealt(there: Made, blocks: tuple[Made, ...]) -> int:
-    """The most blocks made of these pieces, tried one kind of block after the other."""
-    if not blocks:
-        return 0
-    first, rest = blocks[0], blocks[1:]
-    best = count = 0
-    while min(there) >= 0:
-        best = max(best, count + _dealt(there, rest))
-        there = tuple(a - b for a, b in zip(there, first, strict=True))
-        count += 1
-    return best
 
 
 def _ways(problem: CuttingProblem, fabric: Fabric) -> Iterator[Made]:

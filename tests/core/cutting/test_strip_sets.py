@@ -116,7 +116,7 @@ def _most(strips: frozenset[tuple[Strip, int]], rules: tuple[PrintRule, ...]) ->
     return best
 
 
-@settings(max_examples=120, deadline=None)
+@settings(max_examples=120)
 @given(piles())
 def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
     plan = solve(problem, Watch(lambda: 0.0))
