@@ -1,10 +1,13 @@
 """Ways to cut brought into the programme: to begin with, for whole numbers, for a proof."""
 
+from fractions import Fraction
+
 import highspy
 import numpy as np
 
 from kersey.core.cutting.highs import FEASIBLE, ROUND, quiet_highs
 from kersey.core.cutting.patterns import Pricer
+from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.programme import (
     Floats,
     Frame,
@@ -16,6 +19,9 @@ from kersey.core.cutting.programme import (
 from kersey.core.cutting.watch import Watch
 
 ENOUGH = 1e-7
+_MOST_ROUNDS = 400
+# Of the time, this much is kept for finding whole numbers.
+_WHOLE_NUMBERS_TAKE = 0.4
 _MOST_SETTLED = 60
 _MOST_FILLINGS = 4000
 # What a proof may bring in, and of how many kinds of fabric it is tried.
@@ -24,7 +30,42 @@ _FOR_A_PROOF, KINDS_FOR_A_PROOF = (3000, 20_000), 20
 _VERY_MANY_KINDS = 300
 
 
-def first_patterns(known: Known, pricer: Pricer) -> None:
+def generate(programme: Programme, pricer: Pricer, watch: Watch) -> int:
+    """Price patterns until none helps; the bound is the whole part of the programme's optimum."""
+    known = programme.known
+    counts = np.array([kind.count for kind in known.kinds], dtype=float)
+    _first_patterns(known, pricer)
+    bound = np.inf
+    for _ in range(_MOST_ROUNDS):
+        blocks, wanted, fabric = programme.linear()
+        found = pricer.best(known.parts.prices(wanted))
+        worth = np.zeros(len(known.kinds))
+        for price, kind, _ in found:
+            worth[kind] = max(worth[kind], price)
+        gain = np.maximum(worth - fabric, 0)
+        # What the programme could still gain is at most this much: a bound at every step.
+        bound = min(bound, blocks + float(gain @ counts))
+        if gain.max() < ENOUGH or np.floor(bound + ROUND) <= np.floor(blocks + ROUND):
+            break
+        fresh = [
+            known.add(kind, pricer.pattern(pair), pricer)
+            for pair, (price, kind, _) in enumerate(found)
+            if price > fabric[kind] + ENOUGH
+        ]
+        if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
+            break
+    return min(int(np.floor(bound + ROUND)), by_area(known.parts.problem))
+
+
+def by_area(problem: CuttingProblem) -> int:
+    """No plan cuts more than there is: a bound where pricing was cut short."""
+    serving = [f for f in problem.fabrics if any(f.serves(need) for need in problem.needs)]
+    there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
+    block = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
+    return int(there // block)
+
+
+def _first_patterns(known: Known, pricer: Pricer) -> None:
     """Patterns to begin with: the fullest of all pieces together, and of each kind alone."""
     areas = np.array([width * height for width, height in pricer.needs], float)
     classes = 1 + max(kind.print_class for kind in known.kinds)

@@ -7,8 +7,10 @@ of everything for the blocks claimed; and prints that can be shared out as the r
 
 from collections import Counter, defaultdict
 from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
 from fractions import Fraction
-from math import inf
+from itertools import combinations
+from math import inf, lcm
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.print_rules import Reading, read_rules
@@ -28,11 +30,38 @@ def faults(plan: CuttingPlan) -> list[str]:
     return found
 
 
+@dataclass(frozen=True)
+class _Place:
+    """Where a rectangle begins and ends across the fabric and along it, in a unit of its layout."""
+
+    across: tuple[int, int]
+    along: tuple[int, int]
+
+    def overlaps(self, other: "_Place") -> bool:
+        return _meet(self.across, other.across) and _meet(self.along, other.along)
+
+
+def _meet(one: tuple[int, int], other: tuple[int, int]) -> bool:
+    return one[0] < other[1] and other[0] < one[1]
+
+
+def _places(layout: Layout) -> Iterator[_Place]:
+    """The fabric's own place, and of each cut, in the largest unit that measures all of them."""
+    zero = Fraction(0)
+    rectangles = [(zero, zero, layout.fabric.width, layout.fabric.length)]
+    rectangles += [(cut.x, cut.y, cut.width, cut.length) for cut in layout.cuts]
+    parts = lcm(*(side.denominator for rectangle in rectangles for side in rectangle))
+    for rectangle in rectangles:
+        x, y, width, length = (side.numerator * (parts // side.denominator) for side in rectangle)
+        yield _Place((x, x + width), (y, y + length))
+
+
 def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
     fabric, name = layout.fabric, layout.fabric.name
     if layout.copies < 1:
         yield f"{name}: a layout of {layout.copies} copies."
-    for cut in layout.cuts:
+    whole, *places = _places(layout)
+    for cut, place in zip(layout.cuts, places, strict=True):
         if not fabric.serves(cut.need):
             yield f"{name} may not serve {cut.need.role}."
         upright = (cut.width, cut.length) == (cut.need.width, cut.need.height)
@@ -41,22 +70,18 @@ def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
             yield f"{name}: {cut.need.label} is no strip of {cut.need.width} all its length."
         elif not in_sets and not upright and (fabric.directional or not turned):
             yield f"{name}: {cut.need.label} is cut {cut.width} x {cut.length}."
-        if cut.x < 0 or cut.y < 0:
+        if place.across[0] < 0 or place.along[0] < 0:
             yield f"{name}: {cut.need.label} begins outside."
-        if cut.x + cut.width > fabric.width or cut.y + cut.length > fabric.length:
+        if place.across[1] > whole.across[1] or place.along[1] > whole.along[1]:
             yield f"{name}: {cut.need.label} ends outside."
-    for place, one in enumerate(layout.cuts):
-        for other in layout.cuts[place + 1 :]:
-            if _overlap(one, other):
-                yield f"{name}: {one.need.label} and {other.need.label} overlap."
-    if not any(_in_strips(layout.cuts, along) for along in _directions(fabric)):
+    # Strips lie side by side, and so do the pieces in them: then none lies over another.
+    if not any(_in_strips(places, along) for along in _directions(fabric)):
         yield f"{name}: these cuts cannot be made by strips, crosscuts and one trim."
-
-
-def _overlap(one: Cut, other: Cut) -> bool:
-    apart_x = one.x + one.width <= other.x or other.x + other.width <= one.x
-    apart_y = one.y + one.length <= other.y or other.y + other.length <= one.y
-    return not (apart_x or apart_y)
+        cuts = zip(layout.cuts, places, strict=True)
+        for (one, its_place), (other, others_place) in combinations(cuts, 2):
+            if its_place.overlaps(others_place):
+                yield f"{name}: {one.need.label} and {other.need.label} overlap."
+                break
 
 
 def _directions(fabric: Fabric) -> tuple[bool, ...]:
@@ -64,25 +89,25 @@ def _directions(fabric: Fabric) -> tuple[bool, ...]:
     return (True,) if fabric.is_strip else (True, False)
 
 
-def _in_strips(cuts: Sequence[Cut], along: bool) -> bool:
+def _in_strips(places: Sequence[_Place], along: bool) -> bool:
     """Whether straight cuts part the pieces into strips in which each stands alone.
 
     `along`: strips run along the fabric's length, one beside the other across its width.
     """
-    side = [(c.x, c.x + c.width) if along else (c.y, c.y + c.length) for c in cuts]
-    run = [(c.y, c.y + c.length) if along else (c.x, c.x + c.width) for c in cuts]
-    for strip in _separated(side, range(len(cuts))):
+    side = [place.across if along else place.along for place in places]
+    run = [place.along if along else place.across for place in places]
+    for strip in _separated(side, range(len(places))):
         if any(len(piece) > 1 for piece in _separated(run, strip)):
             return False
-        if any(side[n][0] != min(side[m][0] for m in strip) for n in strip):
+        if len({side[n][0] for n in strip}) > 1:
             return False
     return True
 
 
-def _separated(spans: Sequence[tuple[Fraction, Fraction]], which: Sequence[int]) -> list[list[int]]:
+def _separated(spans: Sequence[tuple[int, int]], which: Sequence[int]) -> list[list[int]]:
     """The spans in groups between which a straight cut passes."""
     groups: list[list[int]] = []
-    end = Fraction(-1)
+    end = 0
     for n in sorted(which, key=lambda n: spans[n]):
         if groups and spans[n][0] < end:
             groups[-1].append(n)

@@ -18,7 +18,7 @@ from kersey.core.cutting.watch import Watch
 Floats = NDArray[np.float64]
 _ROUNDS = 150
 # Of so many kinds of fabric each round is dear.
-_MANY_KINDS, _FEWER_ROUNDS = 2000, 30
+_MANY_KINDS, _FEWER_ROUNDS = 2000, 100
 # How strongly a need that lags is preferred.
 _PULL = 1.5
 
@@ -43,14 +43,8 @@ def cut_in_rounds(
     made = np.zeros(len(needs))
     cuts: list[tuple[int, Pattern]] = []
     rounds = _ROUNDS if len(kinds) <= _MANY_KINDS else _FEWER_ROUNDS
-    for turn in range(rounds):
-        shares = [
-            kind.count * (turn + 1) // rounds - kind.count * turn // rounds
-            if kind.count >= rounds
-            else _falls_in(number, kind.count, turn, rounds)
-            for number, kind in enumerate(kinds)
-        ]
-        now = [number for number, share in enumerate(shares) if share]
+    for shares in _shares(kinds, rounds):
+        now = list(shares)
         progress = made / wanted
         if not now or progress.min() >= 1:
             continue
@@ -66,9 +60,16 @@ def cut_in_rounds(
     return blocks, cuts
 
 
-def _falls_in(number: int, count: int, turn: int, rounds: int) -> int:
-    """How many of the few pieces of a kind are cut in this turn: spread, each kind elsewhere."""
-    return sum((number * 37 + piece * rounds // count) % rounds == turn for piece in range(count))
+def _shares(kinds: Sequence[Kind], rounds: int) -> list[dict[int, int]]:
+    """How many pieces of which kinds are cut in each round: spread, each kind elsewhere."""
+    shares: list[dict[int, int]] = [{} for _ in range(rounds)]
+    for number, kind in enumerate(kinds):
+        for turn, share in enumerate(shares if kind.count >= rounds else ()):
+            share[number] = kind.count * (turn + 1) // rounds - kind.count * turn // rounds
+        for piece in range(kind.count if kind.count < rounds else 0):
+            share = shares[(number * 37 + piece * rounds // kind.count) % rounds]
+            share[number] = share.get(number, 0) + 1
+    return shares
 
 
 def _best(

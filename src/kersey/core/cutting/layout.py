@@ -80,6 +80,7 @@ class _Layouts:
         self._shortest_kept = ceil(SHORTEST_KEPT / self._unit)
         self._sizes = [(self._units(n.width), self._units(n.height)) for n in problem.needs]
         self._lengths: dict[int, Fraction] = {}
+        self._ordered: dict[tuple[Strip, bool], tuple[int, list[tuple[int, int, int]]]] = {}
 
     def of(self, fabric: Fabric, pattern: Pattern, copies: int) -> Layout:
         """A pattern cut from a fabric so many times."""
@@ -91,8 +92,7 @@ class _Layouts:
             across, run = run, across
         side = 0
         for strip in pattern.strips:
-            pieces = sorted((self._thick_and_long(piece, along) for piece in strip.pieces), key=_by)
-            breadth = max(thick for thick, _, _ in pieces)
+            breadth, pieces = self._in_order(strip, along)
             place = 0
             for thick, long, need in pieces:
                 at, size = (side, place), (thick, long)
@@ -107,6 +107,13 @@ class _Layouts:
         left.sort(key=lambda size: (-size[0] * size[1], size))
         kept = tuple((self._length(width), self._length(length)) for width, length in left)
         return Layout(fabric, copies, tuple(cuts), kept, along)
+
+    def _in_order(self, strip: Strip, along: bool) -> tuple[int, list[tuple[int, int, int]]]:
+        """How broad a strip is, and its pieces: how far across, how far along, which need."""
+        if (strip, along) not in self._ordered:
+            pieces = sorted((self._thick_and_long(piece, along) for piece in strip.pieces), key=_by)
+            self._ordered[strip, along] = max(thick for thick, _, _ in pieces), pieces
+        return self._ordered[strip, along]
 
     def _thick_and_long(self, piece: tuple[int, bool], along: bool) -> tuple[int, int, int]:
         """How far a piece reaches across its strip and along it, and which need it is."""

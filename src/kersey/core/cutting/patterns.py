@@ -6,6 +6,8 @@ fabric best. Both are worked out for all fabrics at once, over the lengths that 
 adding pieces, which are few.
 
     fabric   width x length; strips run along its length, or across it
+    lane     fabric that may be cut into like pieces and whose strips have as long a run: only the
+             side across which they lie differs
     breadth  of a strip, and of a piece lying in it; run: along the strip
 """
 
@@ -27,6 +29,7 @@ _SLIGHT = 1e-7
 _MOST_STEPS = 60_000
 # What pricing takes of an ordinary machine, in seconds (fitted over bench/requests).
 _A_PLACE, _A_CROSSCUT, _A_STRIP, _A_STEP = 2e-5, 3e-8, 1.5e-7, 4e-6
+_A_PAIR = 3e-7
 # So many fabrics are priced at once: more would need memory, fewer time.
 _AT_ONCE = 1024
 
@@ -101,30 +104,36 @@ class Pricer:
     def best(self, prices: Floats) -> list[tuple[float, int, bool]]:
         """(worth, kind, along) of the best pattern of each kind and way; prices by print class."""
         worth = self._worth = self._crosscuts(prices)
-        found: list[tuple[float, int, bool]] = []
+        self._strip_at: dict[tuple[int, int], Strip] = {}
+        worths = np.zeros(len(self._pairs))
         self._strip_choice: list[NDArray[np.int16]] = []
-        for begin in range(0, len(self._pairs), self._at_once):
-            found.extend(self._strips(worth, begin, min(begin + self._at_once, len(self._pairs))))
+        for begin in range(0, len(self._lanes), self._at_once):
+            end = min(begin + self._at_once, len(self._lanes))
+            of_these = np.flatnonzero((self._lane_of >= begin) & (self._lane_of < end))
+            total = self._strips(worth, begin, end)
+            worths[of_these] = total[self._lane_of[of_these] - begin, self._side_place[of_these]]
         places = len(self._runs) + len(self._sides)
         crosscuts = self._allowed.size * len(self._runs)
-        strips = len(self._pairs) * len(self._sides) * len(self._breadths)
+        strips = len(self._lanes) * len(self._sides) * len(self._breadths)
         self._watch.spend(_A_PLACE * places + _A_CROSSCUT * crosscuts + _A_STRIP * strips)
-        return found
+        self._watch.spend(_A_PAIR * len(self._pairs))
+        return [(w, *pair) for w, pair in zip(worths.tolist(), self._pairs, strict=True)]
 
     def pattern(self, pair: int) -> Pattern:
         """The pattern behind the `pair`-th answer of the last call of `best`."""
         kind_number, along = self._pairs[pair]
         kind = self.kinds[kind_number]
         run = kind.length if along else kind.width
-        choice = self._strip_choice[pair // self._at_once][pair % self._at_once]
-        place = self._side_place[pair]
+        lane = int(self._lane_of[pair])
+        choice = self._strip_choice[lane // self._at_once][lane % self._at_once]
+        place = int(self._side_place[pair])
         strips = []
         while place > 0:
             chosen = int(choice[place])
             if chosen < 0:
                 place -= 1
                 continue
-            strips.append(self._strip(self._pair_class[pair], chosen, run))
+            strips.append(self._strip(int(self._lanes[lane, 0]), chosen, run))
             place = int(self._side_before[place, chosen])
         return Pattern(along, tuple(sorted(strips, key=lambda s: -s.breadth)))
 
@@ -276,8 +285,14 @@ class Pricer:
         return self._pairs
 
     def _strip(self, class_number: int, breadth: int, run: int) -> Strip:
+        """The best strip of a breadth, by its place among them, and a run."""
         row = class_number * len(self._breadths) + breadth
         place = int(np.searchsorted(self._runs, run, side="right")) - 1
+        if (row, place) not in self._strip_at:
+            self._strip_at[row, place] = self._strip_to(row, place)
+        return self._strip_at[row, place]
+
+    def _strip_to(self, row: int, place: int) -> Strip:
         pieces, breadths = [], []
         while place > 0:
             chosen = int(self._cut_choice[row, place])
@@ -333,19 +348,23 @@ class Pricer:
         self._side_before = _before(self._sides, self._breadths)
         self._at_once = max(16, min(_AT_ONCE, _MOST_CELLS // (4 * len(self._sides))))
         place_of = {key: c for c, key in enumerate(self._classes)}
-        self._pair_class = [place_of[class_of(self.kinds[k], along)] for k, along in self._pairs]
+        classes = [place_of[class_of(self.kinds[k], along)] for k, along in self._pairs]
         runs = [self.kinds[k].length if a else self.kinds[k].width for k, a in self._pairs]
         sides = [self.kinds[k].width if a else self.kinds[k].length for k, a in self._pairs]
-        self._run_place = np.searchsorted(self._runs, runs, side="right") - 1
+        run_place = np.searchsorted(self._runs, runs, side="right") - 1
         self._side_place = np.searchsorted(self._sides, sides, side="right") - 1
+        lanes = np.stack([np.array(classes), run_place], axis=1)
+        self._lanes, self._lane_of = np.unique(lanes, axis=0, return_inverse=True)
+        self._widest_place = np.zeros(len(self._lanes), dtype=np.int64)
+        np.maximum.at(self._widest_place, self._lane_of, self._side_place)
 
-    def _strips(self, worth: Floats, begin: int, end: int) -> list[tuple[float, int, bool]]:
+    def _strips(self, worth: Floats, begin: int, end: int) -> Floats:
+        """What strips side by side are worth: rows by lane, columns by the side they lie across."""
         count = len(self._breadths)
-        first = np.array(self._pair_class[begin:end]) * count
-        rows = first[:, None] + np.arange(count)[None, :]
-        value = worth[rows, self._run_place[begin:end, None]]
+        rows = self._lanes[begin:end, :1] * count + np.arange(count)[None, :]
+        value = worth[rows, self._lanes[begin:end, 1:]]
         value = np.where(value > _SMALL, value, -np.inf)
-        columns = int(self._side_place[begin:end].max()) + 1
+        columns = int(self._widest_place[begin:end].max()) + 1
         total = np.full((end - begin, len(self._sides) + 1), -np.inf)
         total[:, 0] = 0
         choice = np.full((end - begin, columns), -1, dtype=np.int16)
@@ -358,8 +377,7 @@ class Pricer:
             total[:, place] = np.where(better, best, total[:, place - 1])
             choice[better, place] = chosen[better]
         self._strip_choice.append(choice)
-        worths = total[every, self._side_place[begin:end]]
-        return [(float(w), *pair) for w, pair in zip(worths, self._pairs[begin:end], strict=True)]
+        return total
 
 
 def _ways(kind: Kind) -> tuple[bool, ...]:

@@ -1,68 +1,25 @@
-"""The most whole blocks: patterns priced one after the other, then whole numbers of each.
+"""The most whole blocks of any fabric.
 
-The linear programme over all patterns (found as they are needed: column generation) bounds the
-answer from above; its whole part is the bound that no plan can exceed. Whole numbers of the
-patterns found are then chosen by an integer programme (HiGHS). Where that misses the bound, the
-remaining fabric is priced anew for what is still wanted.
+Pieces that can change places are taken for one need (`interchange`). Needs that share neither
+fabric nor a rule are searched for apart (`separate`), each by its own programme (`search`); strip
+sets are reckoned as such (`strip_sets`).
 
 Print rules become conditions on how many blocks draw from each print (`print_rules`).
 """
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import replace
-from fractions import Fraction
 
-import numpy as np
-
-from kersey.core.cutting.bring_in import (
-    ENOUGH,
-    KINDS_FOR_A_PROOF,
-    add_everything,
-    add_near,
-    add_untrimmed,
-    dive,
-    first_patterns,
-)
-from kersey.core.cutting.greedy import cut_in_rounds
-from kersey.core.cutting.highs import ROUND
 from kersey.core.cutting.interchange import merged, named_again
-from kersey.core.cutting.layout import lay_out
-from kersey.core.cutting.parts import Parts, parts_of
-from kersey.core.cutting.patterns import Kind, Pricer
 from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
-from kersey.core.cutting.programme import (
-    ALL_TRIES,
-    BUT_THE_LAST,
-    THE_LAST,
-    Cuts,
-    Known,
-    Programme,
-    better,
-)
-from kersey.core.cutting.scale import in_units, unit_of
-from kersey.core.cutting.slots import Slots
+from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem
+from kersey.core.cutting.search import Search
+from kersey.core.cutting.separate import separate
 from kersey.core.cutting.strip_sets import solve_sets
 from kersey.core.cutting.watch import Watch
 
-_MOST_ROUNDS = 400
-# Of the time, this much is kept for finding whole numbers.
-_WHOLE_NUMBERS_TAKE = 0.4
-# A programme that is not complete has this share of what is left; of many kinds of fabric, for
-# which no more will be brought in, more of it.
-_FIRST_SHARE, _ONLY_SHARE = 0.6, 0.9
-# Less than this share of the time is no use for a proof.
-_FOR_THE_REST = 0.1
-# Of a piece that holds so many strips, and of which there are only so few, strips are laid freely;
-# and where there are no more pieces of fabric at all than this, of every one.
-_MANY_STRIPS, _RARE, _FEW_PIECES = 16, 4, 12
-# In finer units than so many a side a programme would be too inexact for that.
-_COARSE = 100_000
-# So many frames and fillings make a programme that is solved at once; so many, one worth trying.
-_FEW, _MANY = (150, 400), (2000, 4000)
-# From so many kinds of fabric on a plan is made in rounds too, if whole numbers gave no more than
-# this share of the bound.
-_KINDS_FOR_ROUNDS, _GOOD_SHARE = 60, 0.97
+# So many fabrics are searched for as a whole first. Less than a share of the time is no use then.
+_FEW_FABRICS, _FOR_THE_REST = 300, 0.1
 
 
 def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
@@ -81,174 +38,54 @@ def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     rules = read_rules(problem)
     if rules.contradictory:
         return CuttingPlan(problem, 0, 0, ())
-    plan = _solve(problem, rules, watch)
+    plan = _solve(problem, read_rules, watch)
     if rules.exact:
         return plan
-    any_plan = _solve(problem, read_rules(problem, sure=False), watch.anew())
+    any_plan = _solve(problem, _weakly, watch.anew())
     return replace(plan, bound=max(plan.blocks, any_plan.bound))
 
 
-def _solve(problem: CuttingProblem, rules: Reading, watch: Watch) -> CuttingPlan:
-    parts = parts_of(problem, rules)
-    kinds, fabrics = _kinds(problem, parts)
-    if not kinds or not parts.possible(kinds):
-        return CuttingPlan(problem, 0, 0, ())
-    needs = _need_sizes(problem)
-    pricer = Pricer(needs, kinds, watch)
-    known = Known(parts, kinds, Slots(pricer))
-    known.breadths = pricer.breadths
-    few = sum(kind.count for kind in kinds) <= _FEW_PIECES
-    known.large_ways = [
-        way
-        for way in pricer.ways
-        if max(kinds[way[0]].width, kinds[way[0]].length) <= _COARSE
-        and (few or _is_large(kinds[way[0]], pricer.breadths))
-    ]
-    programme = Programme(known, watch)
-    bound = _generate(programme, pricer, watch)
-    bound, blocks, cuts = _whole(programme, pricer, bound, watch)
-    layouts = lay_out(problem, kinds, fabrics, cuts, blocks)
-    return CuttingPlan(problem, blocks, bound, layouts)
+def _weakly(problem: CuttingProblem) -> Reading:
+    return read_rules(problem, sure=False)
 
 
-def _need_sizes(problem: CuttingProblem) -> list[tuple[int, int]]:
-    unit = _unit(problem)
-    return [(in_units(need.width, unit), in_units(need.height, unit)) for need in problem.needs]
+def _solve(
+    problem: CuttingProblem, read: Callable[[CuttingProblem], Reading], watch: Watch
+) -> CuttingPlan:
+    """The most blocks under the rules as they are read, and the bound.
 
-
-def _unit(problem: CuttingProblem):  # type: ignore[no-untyped-def]
-    return unit_of(side for need in problem.needs for side in (need.width, need.height))
-
-
-def _kinds(problem: CuttingProblem, parts: Parts) -> tuple[list[Kind], list[list[int]]]:
-    """Fabrics that are alike for the question, taken together; and which they are."""
-    unit = _unit(problem)
-    found: dict[Kind, list[int]] = {}
-    for number, fabric in enumerate(problem.fabrics):
-        serves = tuple(n for n, need in enumerate(problem.needs) if fabric.serves(need))
-        kind = Kind(
-            in_units(fabric.width, unit),
-            in_units(fabric.length, unit),
-            0,
-            serves,
-            parts.print_class(fabric.print),
-            fabric.directional,
-            fabric.is_strip,
-        )
-        if serves:
-            found.setdefault(kind, []).append(number)
-    kinds = [
-        replace(kind, count=sum(problem.fabrics[n].count for n in numbers))
-        for kind, numbers in found.items()
-    ]
-    return kinds, list(found.values())
-
-
-def _is_large(kind: Kind, breadths: Sequence[int]) -> bool:
-    """Whether so many strips lie in a piece that its frames cannot all be known, and it is rare."""
-    return kind.count <= _RARE and max(kind.width, kind.length) // breadths[0] >= _MANY_STRIPS
-
-
-def _generate(programme: Programme, pricer: Pricer, watch: Watch) -> int:
-    """Price patterns until none helps; the bound is the whole part of the programme's optimum."""
-    known = programme.known
-    counts = np.array([kind.count for kind in known.kinds], dtype=float)
-    first_patterns(known, pricer)
-    bound = np.inf
-    for _ in range(_MOST_ROUNDS):
-        blocks, wanted, fabric = programme.linear()
-        found = pricer.best(known.parts.prices(wanted))
-        worth = np.zeros(len(known.kinds))
-        for price, kind, _ in found:
-            worth[kind] = max(worth[kind], price)
-        gain = np.maximum(worth - fabric, 0)
-        # What the programme could still gain is at most this much: a bound at every step.
-        bound = min(bound, blocks + float(gain @ counts))
-        if gain.max() < ENOUGH or np.floor(bound + ROUND) <= np.floor(blocks + ROUND):
-            break
-        fresh = [
-            known.add(kind, pricer.pattern(pair), pricer)
-            for pair, (price, kind, _) in enumerate(found)
-            if price > fabric[kind] + ENOUGH
-        ]
-        if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
-            break
-    return min(int(np.floor(bound + ROUND)), _by_area(known))
-
-
-def _by_area(known: Known) -> int:
-    """No plan cuts more than there is: a bound where pricing was cut short."""
-    problem = known.parts.problem
-    serving = [f for f in problem.fabrics if any(f.serves(need) for need in problem.needs)]
-    there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
-    block = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
-    return int(there // block)
-
-
-def _whole(programme: Programme, pricer: Pricer, bound: int, watch: Watch) -> tuple[int, int, Cuts]:
-    """Whole blocks: (bound, blocks, cuts); the bound falls when fewer are proved to be the most.
-
-    With every frame and every filling, where they are few, the integer programme itself decides.
-    Else it has the fillings that need no trim, and what pricing has found; where that misses the
-    bound, more is tried as long as there is time.
+    Fewer fabrics are searched for as a whole first: mostly that is soon done.
     """
-    complete = add_everything(programme.known, pricer, _FEW)
-    if not complete:
-        add_untrimmed(programme.known, pricer)
-    blocks, cuts = _first_plan(programme, bound, complete, watch)
-    if not complete:
-        bound, blocks, cuts = _with_all_near(programme, pricer, (bound, blocks, cuts), watch)
-    if not complete and blocks < bound and watch.left > 0:
-        complete = add_everything(programme.known, pricer, _MANY)
-        if complete:
-            blocks, cuts = better(blocks, cuts, *programme.whole(bound, beaten=blocks))
-    if complete:
-        return min(bound, max(blocks, programme.whole_bound)), blocks, cuts
-    for target in range(bound, blocks, -1):
-        if watch.left <= 0 or blocks >= target:
-            break
-        if dive(programme, pricer, target, watch):
-            blocks, cuts = better(blocks, cuts, *programme.whole(target, beaten=blocks))
-    return bound, blocks, cuts
+    apart = separate(problem)
+    plan = CuttingPlan(problem, 0, MOST_CUT, ())
+    if len(problem.fabrics) <= _FEW_FABRICS or len(apart) == 1:
+        search = Search(problem, read(problem), watch)
+        search.finish(search.bound, briefly=len(apart) > 1)
+        plan = CuttingPlan(problem, search.blocks, search.bound, search.layouts(search.blocks))
+    if len(apart) == 1 or plan.proved or watch.left <= watch.seconds * _FOR_THE_REST:
+        return plan
+    found = _apart(problem, [(one, read(one)) for one in apart], watch)
+    bound = min(plan.bound, found.bound)
+    return replace(found if found.blocks > plan.blocks else plan, bound=bound)
 
 
-def _first_plan(programme: Programme, bound: int, complete: bool, watch: Watch) -> tuple[int, Cuts]:
-    """The best plan of what the programme has now."""
-    kinds = len(programme.known.kinds)
-    to_the_end = complete or kinds > KINDS_FOR_A_PROOF
-    share = 1.0 if complete else _ONLY_SHARE if to_the_end else _FIRST_SHARE
-    tries = ALL_TRIES if to_the_end else BUT_THE_LAST
-    blocks, cuts = (0, []) if watch.left <= 0 else programme.whole(bound, share, tries=tries)
-    if not blocks or (kinds > _KINDS_FOR_ROUNDS and blocks < _GOOD_SHARE * bound):
-        blocks, cuts = better(blocks, cuts, *_in_rounds(programme, bound, watch))
-    return blocks, cuts
+def _apart(
+    problem: CuttingProblem, parts: Sequence[tuple[CuttingProblem, Reading]], watch: Watch
+) -> CuttingPlan:
+    """As many blocks as the scarcest part of the problem gives, and no more of the others.
 
-
-def _with_all_near(
-    programme: Programme, pricer: Pricer, found: tuple[int, int, Cuts], watch: Watch
-) -> tuple[int, int, Cuts]:
-    """(bound, blocks, cuts) once all that the bound could need was tried; the bound may fall."""
-    bound, blocks, cuts = found
-    while blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
-        if not add_near(programme, pricer, bound):
-            if programme.whole_bound > blocks:
-                # What was begun goes on.
-                last = programme.whole(bound, beaten=blocks, tries=THE_LAST)
-                blocks, cuts = better(blocks, cuts, *last)
-            break
-        blocks, cuts = better(blocks, cuts, *programme.whole(bound, beaten=blocks))
-        if blocks == bound or programme.whole_bound >= bound:
-            break
-        bound -= 1
-    return bound, blocks, cuts
-
-
-def _in_rounds(programme: Programme, bound: int, watch: Watch) -> tuple[int, Cuts]:
-    """A plan without whole numbers, if no rule binds prints; else what little time allows."""
-    known = programme.known
-    problem = known.parts.problem
-    if problem.rules:
-        return programme.whole(bound, tries=THE_LAST, late=True)
-    prices = known.parts.prices(programme.wanted)[0]
-    counts = [need.count for need in problem.needs]
-    return cut_in_rounds(_need_sizes(problem), counts, known.kinds, prices, bound, watch)
+    What there is plenty of is searched first, and soon done; the scarcest has the time left.
+    """
+    each = watch.left / len(parts)
+    searches = [Search(part, rules, Watch(watch.clock, each)) for part, rules in parts]
+    most = min(search.bound for search in searches)
+    waiting = sorted(searches, key=lambda search: search.bound)
+    while waiting:
+        search = waiting.pop()
+        spent = sum(other.watch.spent for other in searches)
+        search.watch.let((watch.left - spent) / (len(waiting) + 1))
+        search.finish(most)
+        most = min(most, search.blocks)
+    layouts = (layout for search in searches for layout in search.layouts(most))
+    bound = min(search.bound for search in searches)
+    return CuttingPlan(problem, most, bound, tuple(layouts))

@@ -37,6 +37,10 @@ class Watch:
         """Work was done that takes an ordinary machine so long."""
         self.spent += seconds
 
+    def let(self, seconds: float) -> None:
+        """From now on it may take so many seconds of work."""
+        self.seconds = self.spent + seconds
+
     @property
     def clock_left(self) -> float:
         """Seconds until the clock cuts the search off; less than nothing afterwards."""
