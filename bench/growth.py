@@ -78,16 +78,20 @@ def _fabrics(kind: str, pieces: int) -> list[Fabric]:
 
 def _draw(found: dict[tuple[str, str], list[tuple[int, float, float]]]) -> None:
     plt.rcParams["svg.hashsalt"] = "kersey"
-    figure, (time, memory) = plt.subplots(1, 2, figsize=(9, 3.6), layout="constrained")
+    figure, (time, memory) = plt.subplots(1, 2, figsize=(9, 4), layout="constrained")
     for (block, kind), rows in found.items():
         style = {"marker": "o", "linestyle": "-" if kind == "alike" else "--"}
         pieces = [row[0] for row in rows]
         time.plot(pieces, [row[1] for row in rows], label=f"{block}, {kind}", **style)
         memory.plot(pieces, [row[2] for row in rows], label=f"{block}, {kind}", **style)
     for axes, what in ((time, "seconds, search (5 allowed) and check"), (memory, "MB, peak")):
-        axes.set(xscale="log", yscale="log", xlabel="pieces of fabric", ylabel=what)
+        axes.set(xscale="log", xlabel="pieces of fabric", ylabel=what)
+        axes.set_xticks(_SIZES, [f"{size:,}" for size in _SIZES])
         axes.grid(alpha=0.3)
-    time.legend(fontsize=8)
+    time.set_yscale("log")
+    time.yaxis.set_major_formatter("{x:g}")
+    memory.set_ylim(bottom=0)
+    figure.legend(*time.get_legend_handles_labels(), loc="outside lower center", ncols=4)
     PICTURE.parent.mkdir(exist_ok=True)
     figure.savefig(PICTURE, metadata={"Date": None})
 
