@@ -191,7 +191,7 @@ def test_laws(problem: CuttingProblem, data: st.DataObject) -> None:
 
 
 def test_the_same_question_has_the_same_answer_however_fast_the_clock_runs() -> None:
-    """Three yards of light and of dark in narrow logs: with a second of work the search has no proof."""
+    """Three yards of light and of dark in narrow logs: a second of work gives no proof."""
     asked = Path(__file__).parents[3] / "bench" / "requests" / "yardage-log-cabin-03.json"
     problem = read_request(asked.read_bytes()).problem
     ticks = count()

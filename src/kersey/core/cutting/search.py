@@ -8,6 +8,7 @@ remaining fabric is priced anew for what is still wanted.
 
 from collections.abc import Sequence
 from dataclasses import replace
+from fractions import Fraction
 
 from kersey.core.cutting.bring_in import (
     KINDS_FOR_A_PROOF,
@@ -115,7 +116,7 @@ def _need_sizes(problem: CuttingProblem) -> list[tuple[int, int]]:
     return [(in_units(need.width, unit), in_units(need.height, unit)) for need in problem.needs]
 
 
-def _unit(problem: CuttingProblem):  # type: ignore[no-untyped-def]
+def _unit(problem: CuttingProblem) -> Fraction:
     return unit_of(side for need in problem.needs for side in (need.width, need.height))
 
 
