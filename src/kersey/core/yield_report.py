@@ -11,7 +11,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
@@ -289,16 +289,26 @@ def _without(
 
 
 def _sorts(problem: CuttingProblem) -> list[Fabric]:
-    """One fabric of each sort: of those with the same roles and form, the largest."""
-    largest: dict[tuple[object, ...], Fabric] = {}
+    """One fabric of each sort: of those with the same roles and form, the one that gives most."""
+    best: dict[tuple[object, ...], tuple[tuple[Fraction, Fraction], Fabric]] = {}
     for fabric in problem.fabrics:
-        if not any(fabric.serves(need) for need in problem.needs):
+        served = [need for need in problem.needs if fabric.serves(need)]
+        if not served:
             continue
+        gives = max(_of_one_need(fabric, need) for need in served), fabric.width * fabric.length
         sort = (fabric.roles, fabric.form)
-        held = largest.get(sort)
-        if held is None or fabric.width * fabric.length > held.width * held.length:
-            largest[sort] = fabric
-    return list(largest.values())
+        if sort not in best or gives > best[sort][0]:
+            best[sort] = gives, fabric
+    return [fabric for _, fabric in best.values()]
+
+
+def _of_one_need(fabric: Fabric, need: Need) -> Fraction:
+    """The area of this need alone that is cut of a piece in rows and columns, square inches."""
+    grids = [(need.width, need.height)]
+    if not fabric.directional:
+        grids.append((need.height, need.width))
+    most = max((fabric.width // across) * (fabric.length // along) for across, along in grids)
+    return most * need.width * need.height
 
 
 def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:

@@ -39,7 +39,7 @@ def _made(problem: CuttingProblem, fabrics: Iterable[Fabric]) -> set[Made]:
     """What can be cut of these fabrics together, but for what other cuts better."""
     reachable: set[Made] = {(0,) * len(problem.needs)}
     for fabric in fabrics:
-        ways = _pareto(set(_ways(problem, fabric)))
+        ways = _pareto(set(ways_to_cut(problem, fabric)))
         for _ in range(fabric.count):
             reachable = _pareto({_add(a, b) for a in reachable for b in ways})
     return reachable
@@ -75,7 +75,8 @@ def _keeps(
     return sum(len(set(found)) for found in of_role.values()) == len(set(together))
 
 
-def _ways(problem: CuttingProblem, fabric: Fabric) -> Iterator[Made]:
+def ways_to_cut(problem: CuttingProblem, fabric: Fabric) -> Iterator[Made]:
+    """Pieces of each need out of one piece of fabric, in every way to cut it."""
     width, length = int(fabric.width), int(fabric.length)
     served = [n for n, need in enumerate(problem.needs) if fabric.serves(need)]
     upright = [(n, int(problem.needs[n].width), int(problem.needs[n].height)) for n in served]

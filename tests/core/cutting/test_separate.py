@@ -6,7 +6,7 @@ from fractions import Fraction
 from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
-from tests.core.cutting.test_solver import checked, problems
+from tests.core.cutting.made_up import checked, problems
 
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.separate import separate

@@ -4,16 +4,16 @@ from dataclasses import replace
 from fractions import Fraction
 from itertools import combinations, count
 from pathlib import Path
-from time import perf_counter
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
+from tests.core.cutting.made_up import checked, problems, ruled, solved
 
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.print_rules import read_rules
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.forms import Form
@@ -21,16 +21,6 @@ from kersey.formats.yield_request import read_request
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")
 DARK = ("15/4", "5", "25/4", "15/2", "35/4", "10")
-
-
-def solved(problem: CuttingProblem) -> CuttingPlan:
-    return solve(problem, Watch(perf_counter))
-
-
-def checked(problem: CuttingProblem) -> CuttingPlan:
-    plan = solved(problem)
-    assert faults(plan) == []
-    return plan
 
 
 def log_cabin(length: str) -> CuttingProblem:
@@ -97,37 +87,6 @@ def test_frames_of_one_print_and_windows_of_another() -> None:
     assert alone.blocks == 0
 
 
-sides = st.integers(2, 7)
-
-
-@st.composite
-def problems(draw: st.DrawFn) -> CuttingProblem:
-    """Small whole sizes, so that everything can be tried."""
-    kinds = draw(st.integers(1, 3))
-    needs = tuple(
-        Need(f"n{n}", draw(st.sampled_from(["light", "dark"])), Fraction(draw(sides)),
-             Fraction(draw(sides)), draw(st.integers(1, 2)))
-        for n in range(kinds)
-    )  # fmt: skip
-    roles = [frozenset(), frozenset({"light"}), frozenset({"dark"}), frozenset({"light", "dark"})]
-    fabrics = tuple(
-        Fabric(f"f{n}", f"f{n}", Fraction(draw(st.integers(3, 12))),
-               Fraction(draw(st.integers(3, 16))), draw(st.integers(1, 2)),
-               draw(st.sampled_from(roles)), draw(st.booleans()),
-               draw(st.sampled_from([Form.STRIP, Form.PIECE])))
-        for n in range(draw(st.integers(1, 3)))
-    )  # fmt: skip
-    return few_enough(CuttingProblem(needs, fabrics), 70)
-
-
-def few_enough(problem: CuttingProblem, pieces: int) -> CuttingProblem:
-    """Passed over where it has room for more of its smallest piece than can be tried in seconds."""
-    smallest = min(need.width * need.height for need in problem.needs)
-    there = sum(fabric.width * fabric.length * fabric.count for fabric in problem.fabrics)
-    assume(there <= pieces * smallest)
-    return problem
-
-
 @settings(max_examples=150)
 @given(problems())
 def test_it_agrees_with_trying_everything(problem: CuttingProblem) -> None:
@@ -135,28 +94,6 @@ def test_it_agrees_with_trying_everything(problem: CuttingProblem) -> None:
     most = most_blocks(problem)
     assert plan.bound >= most
     assert plan.blocks == most
-
-
-@st.composite
-def ruled(draw: st.DrawFn) -> CuttingProblem:
-    """Few pieces of up to three prints, and one or two rules for them."""
-    roles = ["frame", "window", "sill"][: draw(st.integers(1, 3))]
-    needs = tuple(
-        Need(f"n{n}", role, Fraction(draw(st.integers(2, 4))), Fraction(draw(st.integers(2, 4))),
-             draw(st.integers(1, 2)))
-        for n, role in enumerate(roles)
-    )  # fmt: skip
-    fabrics = tuple(
-        Fabric(f"f{n}", draw(st.sampled_from("abc")), Fraction(draw(st.integers(2, 6))),
-               Fraction(draw(st.integers(3, 9))), draw(st.integers(1, 2)))
-        for n in range(draw(st.integers(1, 3)))
-    )  # fmt: skip
-    rules = tuple(
-        PrintRule(tuple(draw(st.permutations(roles))[: draw(st.integers(1, len(roles)))]),
-                  draw(st.booleans()))
-        for _ in range(draw(st.integers(1, 2)))
-    )  # fmt: skip
-    return few_enough(CuttingProblem(needs, fabrics, rules), 40)
 
 
 @settings(max_examples=150)
