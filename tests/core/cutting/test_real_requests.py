@@ -1,0 +1,59 @@
+"""Requests of real size: as many blocks as were once proved, and proved again."""
+
+from pathlib import Path
+
+import pytest
+
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.solver import solve
+from kersey.core.cutting.watch import Watch
+from kersey.formats.yield_request import read_request
+
+FOLDER = Path(__file__).parents[3] / "bench" / "requests"
+# Whatever is changed in the search, no plan can give more and it should find no fewer.
+PROVED = {
+    "bundle-fat-eighth-02": 20,
+    "bundle-fat-eighth-04": 81,
+    "bundle-fat-quarter-00": 56,
+    "bundle-fat-quarter-02": 46,
+    "bundle-fat-quarter-04": 187,
+    "impossible-narrow": 0,
+    "impossible-no-dark": 0,
+    "impossible-one-print": 0,
+    "roll-03": 153,
+    "rules-framed-00": 17,
+    "rules-framed-01": 56,
+    "rules-framed-02": 68,
+    "rules-framed-03": 38,
+    "rules-rails-00": 54,
+    "scraps-010-2-log-cabin": 14,
+    "scraps-010-8-log-cabin": 7,
+    "scraps-020-8-log-cabin": 12,
+    "scraps-050-2-fours": 45,
+    "scraps-050-8-log-cabin": 37,
+    "scraps-050-8-nine-patch": 76,
+    "scraps-100-8-log-cabin": 67,
+    "scraps-200-2-log-cabin": 143,
+    "yardage-log-cabin-00": 14,
+    "yardage-log-cabin-01": 28,
+    "yardage-log-cabin-04": 96,
+}
+
+
+@pytest.mark.parametrize("name", PROVED)
+def test_what_was_proved_once_is_found_and_proved(name: str) -> None:
+    problem = read_request((FOLDER / f"{name}.json").read_bytes()).problem
+    plan = solve(problem, Watch(lambda: 0.0))
+    assert faults(plan) == []
+    assert (plan.blocks, plan.bound) == (PROVED[name], PROVED[name])
+
+
+def test_a_longer_search_never_finds_less_nor_bounds_more() -> None:
+    """Three yards of light and of dark in narrow logs, which is not proved in five seconds."""
+    problem = read_request((FOLDER / "yardage-log-cabin-03.json").read_bytes()).problem
+    plans = [solve(problem, Watch(lambda: 0.0, seconds)) for seconds in (1.0, 2.0, 5.0)]
+    blocks, bounds = [plan.blocks for plan in plans], [plan.bound for plan in plans]
+    assert blocks == sorted(blocks)
+    assert bounds == sorted(bounds, reverse=True)
+    assert all(faults(plan) == [] for plan in plans)
+    assert blocks[0] > 0
