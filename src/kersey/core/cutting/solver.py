@@ -9,10 +9,11 @@ Print rules become conditions on how many blocks draw from each print (`print_ru
 
 from collections.abc import Callable, Sequence
 from dataclasses import replace
+from fractions import Fraction
 
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem
+from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Layout
 from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
 from kersey.core.cutting.strip_sets import solve_sets
@@ -20,6 +21,9 @@ from kersey.core.cutting.watch import Watch
 
 # So many fabrics are searched for as a whole first. Less than a share of the time is no use then.
 _FEW_FABRICS, _FOR_THE_REST = 300, 0.1
+# Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
+# more of them in handfuls of so many. The bound has this share of the time then.
+_RULED, _RULED_A_SECOND, _HANDFUL, _FOR_THE_BOUND = 200, 40, 25, 0.3
 
 
 def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
@@ -38,11 +42,46 @@ def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     rules = read_rules(problem)
     if rules.contradictory:
         return CuttingPlan(problem, 0, 0, ())
+    if problem.rules and len(problem.fabrics) > _RULED + _RULED_A_SECOND * watch.seconds:
+        return _in_handfuls(problem, watch)
     plan = _solve(problem, read_rules, watch)
     if rules.exact:
         return plan
     any_plan = _solve(problem, _weakly, watch.anew())
     return replace(plan, bound=max(plan.blocks, any_plan.bound))
+
+
+def _in_handfuls(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+    """Many fabrics under print rules: a handful of prints after the other makes its own blocks.
+
+    No plan gives more than one that need not keep the rules.
+    """
+    free = replace(problem, rules=())
+    bound = Search(free, read_rules(free), Watch(watch.clock, watch.seconds * _FOR_THE_BOUND)).bound
+    blocks, layouts = 0, list[Layout]()
+    handfuls = _handfuls(problem)
+    for place, handful in enumerate(handfuls):
+        brief = Watch(watch.clock, max(0.0, watch.left) / (len(handfuls) - place))
+        plan = _solve(handful, read_rules, brief)
+        watch.spend(brief.spent)
+        blocks += plan.blocks
+        layouts.extend(plan.layouts)
+    return CuttingPlan(problem, blocks, max(bound, blocks), tuple(layouts))
+
+
+def _handfuls(problem: CuttingProblem) -> list[CuttingProblem]:
+    """The fabrics dealt out print by print, so that each handful has as much of every sort."""
+    prints: dict[str, list[Fabric]] = {}
+    for fabric in problem.fabrics:
+        prints.setdefault(fabric.print, []).append(fabric)
+    alike = sorted(prints.values(), key=lambda p: (sorted(p[0].roles), _area(p)))
+    many = -(-len(problem.fabrics) // _HANDFUL)
+    hands = [[fabric for p in alike[n::many] for fabric in p] for n in range(many)]
+    return [replace(problem, fabrics=tuple(hand)) for hand in hands if hand]
+
+
+def _area(fabrics: Sequence[Fabric]) -> Fraction:
+    return sum((f.width * f.length * f.count for f in fabrics), Fraction(0))
 
 
 def _weakly(problem: CuttingProblem) -> Reading:

@@ -1,0 +1,51 @@
+"""Hundreds of prints under rules: taken in handfuls, the rules hold and few blocks are lost."""
+
+from fractions import Fraction
+from random import Random
+
+import pytest
+
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.cutting.solver import solve
+from kersey.core.cutting.watch import Watch
+from kersey.core.forms import Form
+
+SAME_FRAME = (PrintRule(("frame",), same=True), PrintRule(("frame", "window"), same=False))
+WINDOWS = (
+    Need("side", "frame", Fraction(5, 2), Fraction(9, 2), 2),
+    Need("end", "frame", Fraction(5, 2), Fraction(5, 2), 2),
+    Need("window", "window", Fraction(5, 2), Fraction(5, 2), 2),
+)
+
+
+@pytest.mark.parametrize(("seed", "roles"), [(1, ()), (2, ("frame", "window"))])
+def test_five_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]) -> None:
+    random = Random(seed)
+    fabrics = tuple(
+        Fabric(
+            f"p{n}",
+            f"p{n}",
+            Fraction(random.randint(20, 120), 8),
+            Fraction(random.randint(20, 160), 8),
+            roles=frozenset(roles[n % 2 : n % 2 + 1]),
+        )
+        for n in range(500)
+    )
+    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(lambda: 0.0))
+    assert faults(plan) == []
+    # The bound is that of a plan that need not keep the rules.
+    assert 0.75 * plan.bound <= plan.blocks <= plan.bound
+
+
+def test_strips_of_different_prints_lose_nothing() -> None:
+    """Six segments of every strip; 800 prints of two strips each are more than enough to differ."""
+    need = Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3)
+    strips = tuple(
+        Fabric(f"p{n}", f"p{n}", Fraction(5, 2), Fraction(42), 2, form=Form.STRIP)
+        for n in range(800)
+    )
+    rules = (PrintRule(("any",), same=False),)
+    plan = solve(CuttingProblem((need,), strips, rules), Watch(lambda: 0.0))
+    assert faults(plan) == []
+    assert (plan.blocks, plan.bound) == (3200, 3200)
