@@ -22,8 +22,9 @@ from kersey.core.cutting.watch import Watch
 # So many fabrics are searched for as a whole first. Less than a share of the time is no use then.
 _FEW_FABRICS, _FOR_THE_REST = 300, 0.1
 # Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
-# more of them in handfuls of so many. The bound has this share of the time then.
-_RULED, _RULED_A_SECOND, _HANDFUL, _FOR_THE_BOUND = 200, 40, 25, 0.3
+# more of them in handfuls of so many, each in no less than so many seconds. The bound has then this
+# share of the time.
+_RULED, _RULED_A_SECOND, _HANDFUL, _FOR_A_HANDFUL, _FOR_THE_BOUND = 200, 40, 20, 0.15, 0.3
 
 
 def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
@@ -61,7 +62,8 @@ def _in_handfuls(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     blocks, layouts = 0, list[Layout]()
     handfuls = _handfuls(problem)
     for place, handful in enumerate(handfuls):
-        brief = Watch(watch.clock, max(0.0, watch.left) / (len(handfuls) - place))
+        seconds = max(_FOR_A_HANDFUL, watch.left / (len(handfuls) - place))
+        brief = Watch(watch.clock, seconds)
         plan = _solve(handful, read_rules, brief)
         watch.spend(brief.spent)
         blocks += plan.blocks
