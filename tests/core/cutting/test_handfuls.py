@@ -49,3 +49,19 @@ def test_strips_of_different_prints_lose_nothing() -> None:
     plan = solve(CuttingProblem((need,), strips, rules), Watch(lambda: 0.0))
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (3200, 3200)
+
+
+def test_few_prints_in_many_pieces_are_not_torn_apart() -> None:
+    """Three prints must differ in a block; what each has alone makes none."""
+    need = Need("A", "any", Fraction(5, 2), Fraction(5, 2), 3)
+    sizes = [(w, h) for w in range(3, 23) for h in range(3, 33)]
+    fabrics = tuple(
+        Fabric(f"f{n}", "abc"[n % 3], Fraction(w), Fraction(h)) for n, (w, h) in enumerate(sizes)
+    )
+    rules = (PrintRule(("any",), same=False),)
+    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(lambda: 0.0))
+    squares = dict.fromkeys("abc", 0)
+    for fabric in fabrics:
+        squares[fabric.print] += int(fabric.width / need.width) * int(fabric.length / need.height)
+    assert faults(plan) == []
+    assert (plan.blocks, plan.bound) == (min(squares.values()),) * 2

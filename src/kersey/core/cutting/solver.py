@@ -22,9 +22,10 @@ from kersey.core.cutting.watch import Watch
 # So many fabrics are searched for as a whole first. Less than a share of the time is no use then.
 _FEW_FABRICS, _FOR_THE_REST = 300, 0.1
 # Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
-# more of them in handfuls of so many, each in no less than so many seconds. The bound has then this
-# share of the time.
-_RULED, _RULED_A_SECOND, _HANDFUL, _FOR_A_HANDFUL, _FOR_THE_BOUND = 200, 40, 20, 0.15, 0.3
+# more of them in handfuls of so many fabrics and at least so many prints, each in no less than so
+# many seconds. The bound has then this share of the time.
+_RULED, _RULED_A_SECOND, _HANDFUL, _PRINTS = 200, 40, 20, 15
+_FOR_A_HANDFUL, _FOR_THE_BOUND = 0.15, 0.3
 
 
 def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
@@ -44,7 +45,9 @@ def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     if rules.contradictory:
         return CuttingPlan(problem, 0, 0, ())
     if problem.rules and len(problem.fabrics) > _RULED + _RULED_A_SECOND * watch.seconds:
-        return _in_handfuls(problem, watch)
+        handfuls = _handfuls(problem)
+        if len(handfuls) > 1:
+            return _in_handfuls(problem, handfuls, watch)
     plan = _solve(problem, read_rules, watch)
     if rules.exact:
         return plan
@@ -52,7 +55,9 @@ def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     return replace(plan, bound=max(plan.blocks, any_plan.bound))
 
 
-def _in_handfuls(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+def _in_handfuls(
+    problem: CuttingProblem, handfuls: Sequence[CuttingProblem], watch: Watch
+) -> CuttingPlan:
     """Many fabrics under print rules: a handful of prints after the other makes its own blocks.
 
     No plan gives more than one that need not keep the rules.
@@ -60,7 +65,6 @@ def _in_handfuls(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
     free = replace(problem, rules=())
     bound = Search(free, read_rules(free), Watch(watch.clock, watch.seconds * _FOR_THE_BOUND)).bound
     blocks, layouts = 0, list[Layout]()
-    handfuls = _handfuls(problem)
     for place, handful in enumerate(handfuls):
         seconds = max(_FOR_A_HANDFUL, watch.left / (len(handfuls) - place))
         brief = Watch(watch.clock, seconds)
@@ -72,14 +76,17 @@ def _in_handfuls(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
 
 
 def _handfuls(problem: CuttingProblem) -> list[CuttingProblem]:
-    """The fabrics dealt out print by print, so that each handful has as much of every sort."""
+    """The fabrics dealt out print by print, so that each handful has as much of every sort.
+
+    There are no more handfuls than leave each some prints to choose from.
+    """
     prints: dict[str, list[Fabric]] = {}
     for fabric in problem.fabrics:
         prints.setdefault(fabric.print, []).append(fabric)
     alike = sorted(prints.values(), key=lambda p: (sorted(p[0].roles), _area(p)))
-    many = -(-len(problem.fabrics) // _HANDFUL)
+    many = max(1, min(len(problem.fabrics) // _HANDFUL, len(prints) // _PRINTS))
     hands = [[fabric for p in alike[n::many] for fabric in p] for n in range(many)]
-    return [replace(problem, fabrics=tuple(hand)) for hand in hands if hand]
+    return [replace(problem, fabrics=tuple(hand)) for hand in hands]
 
 
 def _area(fabrics: Sequence[Fabric]) -> Fraction:
