@@ -304,10 +304,9 @@ def _sorts(problem: CuttingProblem) -> list[Fabric]:
 
 def _of_one_need(fabric: Fabric, need: Need) -> Fraction:
     """The area of this need alone that is cut of a piece in rows and columns, square inches."""
-    grids = [(need.width, need.height)]
-    if not fabric.directional:
-        grids.append((need.height, need.width))
-    most = max((fabric.width // across) * (fabric.length // along) for across, along in grids)
+    most = max(
+        (fabric.width // width) * (fabric.length // length) for width, length in fabric.turns(need)
+    )
     return most * need.width * need.height
 
 

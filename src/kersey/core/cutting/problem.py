@@ -76,6 +76,11 @@ class Fabric:
         """The side that depends on how wide the cloth was: of yardage its width."""
         return "width" if self.form is Form.YARDAGE else "length"
 
+    def turns(self, need: Need) -> tuple[tuple[Fraction, Fraction], ...]:
+        """(width, length) of a piece as it may lie on it: upright, and turned a quarter."""
+        upright, turned = (need.width, need.height), (need.height, need.width)
+        return (upright,) if self.directional else (upright, turned)
+
     def serves(self, need: Need) -> bool:
         """Whether pieces of this role may be cut from it."""
         if not self.roles or ANY in self.roles or need.role in self.roles:

@@ -41,8 +41,6 @@ from kersey.core.cutting.watch import Watch
 # A programme that is not complete has this share of what is left; of many kinds of fabric, for
 # which no more will be brought in, more of it.
 _FIRST_SHARE, _ONLY_SHARE = 0.6, 0.9
-# Less than this share of the time is no use for a proof.
-_FOR_THE_REST = 0.1
 # Of a piece that holds so many strips, and of which there are only so few, strips are laid freely;
 # and where there are no more pieces of fabric at all than this, of every one.
 _MANY_STRIPS, _RARE, _FEW_PIECES = 16, 4, 12
@@ -146,9 +144,9 @@ def _kinds(problem: CuttingProblem, parts: Parts) -> tuple[list[Kind], list[list
 
 def _fits(need: Need, fabric: Fabric) -> bool:
     """Whether a piece can be cut from it at all."""
-    upright = need.width <= fabric.width and need.height <= fabric.length
-    turned = need.height <= fabric.width and need.width <= fabric.length
-    return upright or (turned and not fabric.directional)
+    return any(
+        width <= fabric.width and length <= fabric.length for width, length in fabric.turns(need)
+    )
 
 
 def _is_large(kind: Kind, breadths: Sequence[int]) -> bool:
@@ -204,7 +202,7 @@ def _with_all_near(
 ) -> tuple[int, int, Cuts]:
     """(bound, blocks, cuts) once all that the bound could need was tried; the bound may fall."""
     bound, blocks, cuts = found
-    while blocks < bound and watch.left > watch.seconds * _FOR_THE_REST:
+    while blocks < bound and not watch.nearly_over:
         if not add_near(programme, pricer, bound):
             if programme.whole_bound > blocks:
                 # What was begun goes on.

@@ -19,8 +19,8 @@ from kersey.core.cutting.separate import separate
 from kersey.core.cutting.strip_sets import solve_sets
 from kersey.core.cutting.watch import Watch
 
-# So many fabrics are searched for as a whole first. Less than a share of the time is no use then.
-_FEW_FABRICS, _FOR_THE_REST = 300, 0.1
+# So many fabrics are searched for as a whole first.
+_FEW_FABRICS = 300
 # Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
 # more of them in handfuls of so many fabrics and at least so many prints, each in no less than so
 # many seconds. The bound has then this share of the time.
@@ -63,7 +63,9 @@ def _in_handfuls(
     No plan gives more than one that need not keep the rules.
     """
     free = replace(problem, rules=())
-    bound = Search(free, read_rules(free), Watch(watch.clock, watch.seconds * _FOR_THE_BOUND)).bound
+    brief = Watch(watch.clock, watch.seconds * _FOR_THE_BOUND)
+    bound = Search(free, read_rules(free), brief).bound
+    watch.spend(brief.spent)
     blocks, layouts = 0, list[Layout]()
     for place, handful in enumerate(handfuls):
         seconds = max(_FOR_A_HANDFUL, watch.left / (len(handfuls) - place))
@@ -110,7 +112,7 @@ def _solve(
         search = Search(problem, read(problem), watch)
         search.finish(search.bound, briefly=len(apart) > 1)
         plan = CuttingPlan(problem, search.blocks, search.bound, search.layouts(search.blocks))
-    if len(apart) == 1 or plan.proved or watch.left <= watch.seconds * _FOR_THE_REST:
+    if len(apart) == 1 or plan.proved or watch.nearly_over:
         return plan
     found = _apart(problem, [(one, read(one)) for one in apart], watch)
     bound = min(plan.bound, found.bound)
@@ -134,6 +136,7 @@ def _apart(
         search.watch.let((watch.left - spent) / (len(waiting) + 1))
         search.finish(most)
         most = min(most, search.blocks)
+    watch.spend(sum(search.watch.spent for search in searches))
     layouts = (layout for search in searches for layout in search.layouts(most))
     bound = min(search.bound for search in searches)
     return CuttingPlan(problem, most, bound, tuple(layouts))

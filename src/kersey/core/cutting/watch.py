@@ -11,6 +11,8 @@ from dataclasses import dataclass, field
 Clock = Callable[[], float]
 # What a person waits for an answer without wondering.
 USUAL_SECONDS = 5.0
+# Less than this share of the work allowed is no use for anything new.
+_NO_USE = 0.1
 # A search is cut off by the clock after so many times the seconds it was allowed.
 PATIENCE = 3.0
 
@@ -50,6 +52,11 @@ class Watch:
     def left(self) -> float:
         """Seconds of work left; nothing or less when it is over."""
         return self.seconds - self.spent if self.clock_left > 0 else 0.0
+
+    @property
+    def nearly_over(self) -> bool:
+        """Whether so little is left that nothing new should be begun."""
+        return self.left <= self.seconds * _NO_USE
 
     def anew(self) -> "Watch":
         """The same once more, from now on."""
