@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from kersey.core.length import (
     EIGHTH,
     HALF_MILLIMETRE,
+    MILLIMETRE,
     SIXTEENTH,
     YARD,
     NotALength,
@@ -17,8 +18,11 @@ from kersey.core.length import (
     format_bought,
     format_length,
     format_number,
+    on_ruler,
     parse_length,
     round_up_to,
+    safe_cut,
+    write_length,
 )
 
 CM = Units.CENTIMETRES
@@ -107,3 +111,32 @@ def test_cloth_is_bought_in_whole_steps_and_never_too_little(length: Fraction) -
 def test_rounding_up_is_a_step_at_most(length: Fraction) -> None:
     up = round_up_to(EIGHTH, length)
     assert length <= up < length + EIGHTH
+
+
+typed = st.sampled_from(
+    ["{}", "{}.{}", "{} {}/16", "{} {}/7", "{}.{} cm", "{} mm", "{} {}/3 cm", "{}.{} yd", ".{} m"]
+)
+
+
+@given(typed, st.integers(0, 400), st.integers(1, 9999), st.sampled_from(Units))
+def test_what_is_written_to_be_typed_again_is_read_back_to_the_last_bit(
+    how: str, whole: int, part: int, units: Units
+) -> None:
+    length = parse_length(how.format(whole, part), units)
+    for shown_in in Units:
+        assert parse_length(write_length(length, shown_in), shown_in) == length
+
+
+@given(st.fractions(min_value=0, max_value=200, max_denominator=5000))
+def test_a_reading_without_a_sign_is_what_anybody_sees_on_the_ruler(length: Fraction) -> None:
+    written = format_number(length)
+    near = abs(parse_length(written.removeprefix("≈ ")) - length)
+    assert near <= (SIXTEENTH / 2 if written.startswith("≈") else MILLIMETRE / 4)
+    assert on_ruler(length) == (near == 0 and parse_length(written).denominator in {1, 2, 4, 8, 16})
+
+
+@given(st.fractions(min_value=0, max_value=200, max_denominator=5000))
+def test_the_safe_cut_is_never_short_and_always_on_the_ruler(length: Fraction) -> None:
+    for units in Units:
+        assert length <= safe_cut(length, units) < length + EIGHTH
+        assert on_ruler(safe_cut(length, units), units)

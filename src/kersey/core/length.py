@@ -4,8 +4,13 @@ A length is an exact `Fraction` of an inch everywhere in Kersey. People write it
 
     2 1/2   2½   2-1/2   2.5   2.5"   2½″   2.5 in   6.5 cm   65mm   1 yd   1/2 yard   0.5 m
 
-and read it back as a proper fraction to the sixteenth (``2½″``, ``2 11⁄16″``), in yards to the
-eighth (``3⅛ yd``), or in centimetres to half a millimetre (``6.35 cm``).
+and read it back in one of three ways:
+
+    format_length   as a ruler reads it: ``2½″``, ``2 11⁄16″``, ``6.35 cm``; a length between two
+                    marks of the ruler exactly where it is a plain fraction (``1 5⁄6″``), else
+                    with ``≈``
+    write_length    exactly, as it may be typed again: ``0.635 cm`` is a quarter inch
+    format_bought   as it is bought: in yards to the eighth (``3⅛ yd``) or metres
 """
 
 import math
@@ -28,6 +33,12 @@ MILLIMETRE = CENTIMETRE / 10
 METRE = CENTIMETRE * 100
 # The finest that can be read off a metric ruler.
 HALF_MILLIMETRE = MILLIMETRE / 2
+# Nobody sees a quarter of a millimetre on a ruler: a reading so near is the length.
+_NOT_SEEN = MILLIMETRE / 4
+# A fraction of inches that people know by sight though no ruler has it: thirds, fifths, sixths.
+_PLAIN_FRACTION = 12
+_MOST_PLACES = 6
+_LONGEST_FRACTION = 9999
 
 _GLYPHS = {
     Fraction(1, 8): "⅛",
@@ -128,16 +139,39 @@ def round_to(step: Fraction, length: Fraction) -> Fraction:
 # Lists show the same few lengths again and again.
 @lru_cache(maxsize=4096)
 def format_number(length: Fraction, units: Units = Units.INCHES) -> str:
-    """A length as a ruler reads it, without its unit mark.
+    """A length as a ruler reads it, without its unit mark; see above for one between its marks.
 
     >>> format_number(Fraction(5, 2)), format_number(Fraction(43, 16))
     ('2½', '2 11⁄16')
+    >>> format_number(Fraction(11, 6)), format_number(Fraction(6725, 1000))
+    ('1 5⁄6', '≈ 6¾')
     >>> format_number(Fraction(5, 2), Units.CENTIMETRES)
     '6.35'
     """
     if units is Units.CENTIMETRES:
         return _decimal(round_to(HALF_MILLIMETRE, length) / CENTIMETRE)
-    return _mixed(round_to(SIXTEENTH, length))
+    reading = round_to(SIXTEENTH, length)
+    if abs(reading - length) <= _NOT_SEEN:
+        return _mixed(reading)
+    return _mixed(length) if length.denominator <= _PLAIN_FRACTION else f"≈ {_mixed(reading)}"
+
+
+def on_ruler(length: Fraction, units: Units = Units.INCHES) -> bool:
+    """Whether a ruler of these units has a mark just there.
+
+    >>> on_ruler(Fraction(29, 16)), on_ruler(Fraction(11, 6))
+    (True, False)
+    """
+    return length % (HALF_MILLIMETRE if units is Units.CENTIMETRES else SIXTEENTH) == 0
+
+
+def safe_cut(length: Fraction, units: Units = Units.INCHES) -> Fraction:
+    """The next mark of the ruler that is not too short: a piece cut so can be trimmed.
+
+    >>> safe_cut(Fraction(11, 6))
+    Fraction(15, 8)
+    """
+    return round_up_to(MILLIMETRE if units is Units.CENTIMETRES else EIGHTH, length)
 
 
 def format_length(length: Fraction, units: Units = Units.INCHES) -> str:
@@ -148,6 +182,30 @@ def format_length(length: Fraction, units: Units = Units.INCHES) -> str:
     """
     mark = "″" if units is Units.INCHES else " cm"
     return format_number(length, units) + mark
+
+
+def write_length(length: Fraction, units: Units = Units.INCHES) -> str:
+    """A length exactly, as it can be typed: what `parse_length` reads it back from, to the last bit.
+
+    In the person's units where they write it exactly, else in those it was thought in. For every
+    length that can be typed, ``parse_length(write_length(x, units), units) == x``.
+
+    >>> write_length(Fraction(5, 2)), write_length(Fraction(1, 4), Units.CENTIMETRES)
+    ('2½″', '0.635 cm')
+    >>> write_length(parse_length("6.5 cm")), write_length(Fraction(11, 6))
+    ('6.5 cm', '1 5⁄6″')
+    """
+    own, other = ("″", INCH), (" cm", CENTIMETRE)
+    if units is Units.CENTIMETRES:
+        own, other = other, own
+    marks = (own, other, (" mm", MILLIMETRE), (" m", METRE), (" yd", YARD), (" ft", FOOT))
+    # A ruler's fraction or a short decimal in any unit, before a fraction no ruler has.
+    for write in (_written_short, _written_long):
+        for mark, unit in marks:
+            text = write(length / unit, unit in {INCH, YARD, FOOT})
+            if text is not None:
+                return text + mark
+    return f"{length.numerator}/{length.denominator}″"
 
 
 def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) -> str:
@@ -245,3 +303,19 @@ def _mixed(number: Fraction) -> str:
 
 def _decimal(number: Fraction) -> str:
     return f"{float(number):.2f}".rstrip("0").rstrip(".")
+
+
+def _written_short(number: Fraction, in_fractions: bool) -> str | None:
+    """A number as a fraction of a ruler or a decimal, exactly; None if it is neither."""
+    if in_fractions and (64 % number.denominator == 0 or number.denominator <= _PLAIN_FRACTION):
+        return _mixed(number)
+    scaled = number * 10**_MOST_PLACES
+    if scaled.denominator > 1:
+        return None
+    whole, rest = divmod(int(scaled), 10**_MOST_PLACES)
+    return f"{whole}.{rest:0{_MOST_PLACES}d}".rstrip("0").rstrip(".")
+
+
+def _written_long(number: Fraction, _: bool) -> str | None:
+    """A number as any fraction that can be typed; None if it has too many digits for that."""
+    return _mixed(number) if number.denominator <= _LONGEST_FRACTION else None

@@ -10,7 +10,7 @@ from collections.abc import Iterator, Sequence
 
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units, format_size, parse_length
+from kersey.core.length import Units, parse_length, write_length
 
 MOST_LINES = 60
 _PIECE = re.compile(r"(\d{1,3})\s+(\S{1,40})\s+([^\s\d]\S{0,39})\s+(.+?)\s*[x×]\s*(.+)")
@@ -54,7 +54,7 @@ def write_pieces(needs: Sequence[Need], rules: Sequence[PrintRule], units: Units
 
 def _piece_lines(needs: Sequence[Need], units: Units) -> Iterator[str]:
     for need in needs:
-        size = format_size(need.width, need.height, units)
+        size = f"{write_length(need.width, units)} x {write_length(need.height, units)}"
         yield f"{need.count} {need.label} {need.role} {size}"
 
 

@@ -6,6 +6,7 @@ inches or in a person's own writing, and go out as plain numbers. Every fault na
 """
 
 import json
+import re
 from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from typing import Annotated, Any, Literal
@@ -14,7 +15,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationEr
 
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
-from kersey.core.blocks.recipe import BadRecipe, Option
+from kersey.core.blocks.recipe import BadRecipe, Option, Recipe
 from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.fabric import Value
@@ -30,6 +31,11 @@ TOO_LARGE = "request: must be at most 4 MB"
 _LONGEST = 120
 _MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
 _SMALLEST, _LARGEST = Fraction(1, 100), LARGEST
+
+
+# What fabric may be for beside the pieces of a block.
+_OF_THE_QUILT = (ANY, "background", "sashing", "cornerstone", "binding", "backing", "batting")
+_BORDER = re.compile(r"border(-\d{1,2})?")
 
 
 class BadRequest(InvalidValue):
@@ -227,7 +233,10 @@ def _inlined(schema: Any, parts: Mapping[str, Any] | None = None) -> Any:
 
 
 def recipe_list() -> list[dict[str, Any]]:
-    """Every recipe with its usual size and options."""
+    """Every recipe with its usual size, the roles of its pieces, and its options with their kinds.
+
+    An option is a ``whole number``, a ``length``, or one of the words in a list.
+    """
     named = [
         {
             "id": recipe.id,
@@ -235,7 +244,9 @@ def recipe_list() -> list[dict[str, Any]]:
             "finished": number(recipe.finished[0])
             if recipe.square
             else [number(side) for side in recipe.finished],
+            "roles": _roles_of(recipe),
             "options": {name: _plain(value) for name, value in recipe.options.items()},
+            "option_kinds": {name: _kind(recipe, name) for name in recipe.options},
             "about": recipe.about,
         }
         for recipe in recipes().values()
@@ -243,12 +254,43 @@ def recipe_list() -> list[dict[str, Any]]:
     own = "Pieces of your own, by their cut sizes, with rules for their prints."
     return [
         *named,
-        {"id": PIECES, "title": "Pieces", "finished": None, "options": {}, "about": own},
-    ]
+        {"id": PIECES, "title": "Pieces", "finished": None, "roles": [], "options": {},
+         "option_kinds": {}, "about": own},
+    ]  # fmt: skip
+
+
+def _roles_of(recipe: Recipe) -> list[str]:
+    cut = recipe.cut(recipe.finished, recipe.options, QUARTER_INCH)
+    return list(dict.fromkeys(need.role for need in cut.needs))
+
+
+def _kind(recipe: Recipe, name: str) -> str | list[str]:
+    usual = recipe.options[name]
+    if isinstance(usual, str):
+        return list(recipe.choices[name])
+    return "length" if isinstance(usual, Fraction) else "whole number"
 
 
 def _plain(value: Option) -> int | float | str:
     return number(value) if isinstance(value, Fraction) else value
+
+
+def _check_roles(request: YieldRequest, needs: Sequence[Need]) -> None:
+    """Every role of a fabric is one that a piece of the block has, or of the rest of the quilt.
+
+    Pieces of any role may also be cut from what serves a role of another block.
+    """
+    there = dict.fromkeys(need.role for need in needs)
+    if ANY in there:
+        there |= dict.fromkeys(role for recipe in recipes().values() for role in _roles_of(recipe))
+    for place, fabric in enumerate(request.fabrics):
+        for role in fabric.roles:
+            if role not in there and role not in _OF_THE_QUILT and not _BORDER.fullmatch(role):
+                known = ", ".join([*there, *(r for r in _OF_THE_QUILT if r not in there)])
+                raise BadRequest(
+                    f"fabrics[{place}].roles: must be roles that a piece has ({known}, border-1 "
+                    f"...), not “{role:.40}”"
+                )
 
 
 def _no_constant(name: str) -> float:
@@ -260,6 +302,7 @@ def _question(request: YieldRequest) -> Question:
     try:
         block = _block(request.block)
         cut = block.cut_list(request.seam)
+        _check_roles(request, cut.needs)
         return Question(CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets), block.size)
     except BadRecipe as error:
         raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
@@ -295,27 +338,16 @@ def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
 
 def _block(block: BlockPart) -> BlockChoice:
     said = block.finished
-    options = (
-        (name, _option(name, value) if isinstance(value, float) else value)
-        for name, value in block.options.items()
-    )
     return BlockChoice(
         recipe=block.recipe,
         finished=said if said is None or isinstance(said, tuple) else (said, said),
-        options=tuple(options),
+        options=tuple(block.options.items()),
         pieces=tuple(
             Need(part.label, part.role, part.width, part.length, part.count)
             for part in block.pieces
         ),
         rules=tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules),
     )
-
-
-def _option(name: str, value: float) -> Fraction:
-    try:
-        return Fraction(str(value))
-    except ValueError as error:
-        raise BadRecipe(f"block.options.{name:.40}", "a number, like 2.5.") from error
 
 
 def _first(error: ValidationError) -> str:

@@ -22,6 +22,7 @@ from kersey.core.length import (
     format_number,
     format_run,
     format_size,
+    write_length,
 )
 
 _WEB = Path(__file__).parent
@@ -67,6 +68,7 @@ def _environment() -> Environment:
     )
     environment.filters |= {
         "as_length": _with_units(format_length),
+        "as_typed": _with_units(write_length),
         "as_number": _with_units(format_number),
         "as_cloth": _with_units(format_bought),
         "as_area": _with_units(format_area),

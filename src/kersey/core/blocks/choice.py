@@ -4,7 +4,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.recipe import BadRecipe, CutList, Option, Options, Recipe, Size
+from kersey.core.blocks.recipe import BadRecipe, CutList, Option, Options, Recipe, Size, read_option
 from kersey.core.cutting.problem import Need, PrintRule
 
 # A block of one's own, by the cut sizes of its pieces.
@@ -44,13 +44,15 @@ class BlockChoice:
 
     @property
     def all_options(self) -> Options:
-        """Every option as chosen or usual; raises `BadRecipe` for one there is not."""
+        """Every option as chosen or usual, each of its own kind; raises `BadRecipe`."""
         usual = self.known.options if self.known else {}
-        for name, _ in self.options:
+        chosen = {}
+        for name, said in self.options:
             if name not in usual:
                 known = ", ".join(usual) or "none"
                 raise BadRecipe(f"block.options.{name:.40}", f"one of {known}.")
-        return {**usual, **dict(self.options)}
+            chosen[name] = read_option(usual[name], name, said)
+        return {**usual, **chosen}
 
     def cut_list(self, seam: Fraction) -> CutList:
         """What is cut for one block at this seam, in inches; raises `BadRecipe`."""
@@ -60,13 +62,16 @@ class BlockChoice:
         if self.pieces or self.rules:
             raise BadRecipe("block.pieces", "left out: they belong to the recipe “pieces” only.")
         assert size is not None
+        if min(size) <= 0:
+            raise BadRecipe("block.finished", "more than 0.")
         if recipe.square and size[0] != size[1]:
             raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
         return recipe.cut(size, self.all_options, seam)
 
     def _own(self) -> CutList:
         if not self.pieces:
-            raise BadRecipe("block.pieces", "a list of at least one piece.")
+            advice = "Write at least one piece, like “4 A light 2 1/2 x 3”."
+            raise BadRecipe("block.pieces", "a list of at least one piece.", advice)
         there = {need.role for need in self.pieces}
         for place, rule in enumerate(self.rules):
             unknown = [role for role in rule.roles if role not in there]
@@ -74,5 +79,7 @@ class BlockChoice:
                 raise BadRecipe(
                     f"block.rules[{place}].roles",
                     f"roles that a piece has; none has the role “{unknown[0]:.40}”.",
+                    f"No piece is of the side “{unknown[0]:.40}”; there are "
+                    f"{', '.join(sorted(there))}.",
                 )
         return CutList(self.pieces, self.rules)

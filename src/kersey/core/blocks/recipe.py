@@ -10,21 +10,27 @@ folder.
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
+from typing import Any
 
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.errors import InvalidValue
+from kersey.core.length import Units, format_length, parse_length
 
-Option = int | str | Fraction
+Option = int | str | float | Fraction
 Options = Mapping[str, Option]
 Size = tuple[Fraction, Fraction]
 
 
 class BadRecipe(InvalidValue):
-    """A size or option that a block cannot have; `place` says which."""
+    """A size or option that a block cannot have.
 
-    def __init__(self, place: str, why: str) -> None:
+    `place` says which, in the words of a request; `why` what it must be; `advice`, if it reads
+    better, the same to a person who fills in a form.
+    """
+
+    def __init__(self, place: str, why: str, advice: str = "") -> None:
         self.place, self.why = place, why
-        super().__init__(f"{place}: {why}")
+        super().__init__(advice or f"It must be {why}")
 
 
 @dataclass(frozen=True)
@@ -60,7 +66,8 @@ class Recipe:
     """A named block. Lengths in inches; `finished` is (width, height).
 
     `cut` gives what is cut for a finished size, options and seam; it raises `BadRecipe`. A `square`
-    block has one side only. Options that are words have their choices listed.
+    block has one side only. The kind of an option is that of its usual value: a whole number, a
+    length (`Fraction`), or words, whose choices are listed.
     """
 
     id: str
@@ -75,6 +82,37 @@ class Recipe:
     def square(self) -> bool:
         """Whether it can only be square."""
         return self.finished[0] == self.finished[1]
+
+
+def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES) -> Option:
+    """An option as it was said or kept, of the kind of its usual value; raises `BadRecipe`.
+
+    A length may be a number, or written as people write lengths; a number without a unit is in
+    `units`.
+
+    >>> read_option(Fraction(2), "window", "1 1/2"), read_option(3, "rounds", "4")
+    (Fraction(3, 2), 4)
+    """
+    place = f"block.options.{name:.40}"
+    if isinstance(usual, str):
+        return str(said)
+    if isinstance(usual, Fraction):
+        try:
+            return parse_length(said, units) if isinstance(said, str) else _number_option(said)
+        except (InvalidValue, ValueError, OverflowError) as error:
+            raise BadRecipe(place, "a length, like 1 1/2.") from error
+    if isinstance(said, str) and said.strip().isdecimal() and len(said) <= 6:
+        return int(said)
+    if isinstance(said, bool) or not isinstance(said, int):
+        raise BadRecipe(place, "a whole number, like 3.")
+    return said
+
+
+def _number_option(said: Any) -> Fraction:
+    """A number of inches just as it is written: 2.6 is 26 tenths."""
+    if isinstance(said, bool) or not isinstance(said, int | float | Fraction):
+        raise ValueError(said)
+    return Fraction(str(said))
 
 
 def square_of(side: int | Fraction) -> Size:
@@ -121,13 +159,14 @@ def whole(options: Options, name: str, least: int, most: int) -> int:
 def length_option(options: Options, name: str, least: Fraction, most: Fraction) -> Fraction:
     """A length among the options, more than `least`, at most `most`; raises `BadRecipe`."""
     value = options[name]
-    if isinstance(value, bool) or not isinstance(value, int | Fraction):
+    if not isinstance(value, Fraction):
         raise BadRecipe(f"block.options.{name}", "a length, like 2.5.")
     if not least < value <= most:
         raise BadRecipe(
-            f"block.options.{name}", f"a length of more than {least} and at most {most}."
+            f"block.options.{name}",
+            f"a length of more than {format_length(least)} and at most {format_length(most)}.",
         )
-    return Fraction(value)
+    return value
 
 
 def _sides(patch: Patch) -> Size:

@@ -53,6 +53,6 @@ RECIPE = Recipe(
     title="Window brick",
     finished=(Fraction(6), Fraction(9)),
     cut=_cut,
-    options={"windows": 2, "window": 2, "sill": 1},
+    options={"windows": 2, "window": Fraction(2), "sill": Fraction(1)},
     about="Windows in a frame; the frame of a block is all of one print, its windows of another.",
 )

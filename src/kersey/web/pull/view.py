@@ -8,7 +8,7 @@ from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import Motif, Print, Scale, Value
 from kersey.core.forms import FACTS
-from kersey.core.length import format_length, parse_length
+from kersey.core.length import format_length, parse_length, write_length
 from kersey.core.project import Project
 from kersey.core.pull import look_over
 from kersey.core.pulled import Pulled, Role, total_of
@@ -233,5 +233,5 @@ def _found_line(line: LotLine, held: int, opened: OpenProject) -> dict[str, Any]
         "free": free,
         "words": f"{counted(free, facts.one)}" if facts.one != facts.many else f"{free}",
         "size": size_in_words(line, opened.units),
-        "whole": format_length(line.length, opened.units) if by_length else free,
+        "whole": write_length(line.length, opened.units) if by_length else free,
     }

@@ -1,5 +1,6 @@
 """What may be chosen on the page: the block, how it is cut, and what is only tried."""
 
+from collections.abc import Iterator
 from dataclasses import replace
 from enum import StrEnum
 from fractions import Fraction
@@ -9,9 +10,9 @@ from pydantic import AfterValidator, Field
 
 from kersey.core.blocks.choice import PIECES, BlockChoice
 from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
-from kersey.core.blocks.recipe import Option
+from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units, parse_length
+from kersey.core.length import Units
 from kersey.core.own_pieces import read_pieces
 from kersey.core.project import Project
 from kersey.core.project_yield import RAILS, yield_asked
@@ -46,12 +47,17 @@ RULES: dict[PrintRule, bool | None] = {
 }
 
 
+def _check_side(side: Fraction) -> None:
+    if side <= 0:
+        raise BadRecipe("block.finished", "more than 0.", "A block is more than 0, like 6.")
+
+
 class YieldForm(RevisedForm):
     """The choices; `finished_width` and `finished_height` as the block shows in the quilt."""
 
     recipe: str = Field(max_length=40)
-    finished_width: Length | None = None
-    finished_height: Length | None = None
+    finished_width: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
+    finished_height: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
     pieces: str = Field("", max_length=4000)
     strips_per_block: int | None = Field(None, ge=FEWEST_RAILS, le=MOST_RAILS)
     plan: Plan = Plan.POOLED
@@ -106,38 +112,51 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
 
 def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
     if form.recipe == PIECES:
-        return _own(form, units)
+        return _own(form, typed, units)
     if form.recipe == RAILS:
         return BlockChoice(RAILS)
     block = BlockChoice(form.recipe)
     recipe = block.known
     assert recipe is not None
-    width = form.finished_width or recipe.finished[0]
-    height = width if recipe.square else form.finished_height or recipe.finished[1]
-    options = tuple(
-        (name, _option(name, usual, typed, units)) for name, usual in recipe.options.items()
+    usual_width, usual_height = recipe.finished
+    width = usual_width if form.finished_width is None else form.finished_width
+    height = usual_height if form.finished_height is None else form.finished_height
+    return replace(
+        block,
+        finished=(width, width if recipe.square else height),
+        options=tuple(_options(recipe, typed, units)),
     )
-    return replace(block, finished=(width, height), options=options)
 
 
-def _option(name: str, usual: Option, typed: Typed, units: Units) -> Option:
-    said = typed.get(OPTION + name, "").strip()
-    if not said:
-        return usual
-    if isinstance(usual, str):
-        return said
-    if isinstance(usual, Fraction):
+def _options(recipe: Recipe, typed: Typed, units: Units) -> Iterator[tuple[str, Option]]:
+    """Each option as it was typed; raises `BadForm` with every one that cannot be."""
+    errors = {}
+    for name, usual in recipe.options.items():
+        said = typed.get(OPTION + name, "").strip()
         try:
-            return parse_length(said, units)
-        except InvalidValue as error:
-            raise BadForm({OPTION + name: str(error)}, typed) from error
-    if not said.isdecimal() or len(said) > 4:
-        raise BadForm({OPTION + name: "Write a whole number, like 3."}, typed)
-    return int(said)
+            yield name, read_option(usual, name, said, units) if said else usual
+        except BadRecipe as error:
+            errors[OPTION + name] = str(error)
+    if errors:
+        raise BadForm(errors, typed)
 
 
-def _own(form: YieldForm, units: Units) -> BlockChoice:
-    needs, rules = read_pieces(form.pieces, units)
+def field_of(error: InvalidValue) -> str:
+    """The field at which an error belongs: the one that the recipe names, or the block itself."""
+    place = error.place if isinstance(error, BadRecipe) else "block.recipe"
+    part, _, rest = place.removeprefix("block.").partition(".")
+    if part == "options":
+        return OPTION + rest
+    if part.startswith(("pieces", "rules")):
+        return "pieces"
+    return "finished_width" if part == "finished" else "recipe"
+
+
+def _own(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
+    try:
+        needs, rules = read_pieces(form.pieces, units)
+    except InvalidValue as error:
+        raise BadForm({"pieces": str(error)}, typed) from error
     width, height = form.finished_width, form.finished_height
     finished = (width, height or width) if width else None
     return BlockChoice(PIECES, finished, pieces=needs, rules=rules)

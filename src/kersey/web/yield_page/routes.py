@@ -15,7 +15,7 @@ from kersey.core.project_yield import yield_asked
 from kersey.core.pulled import Pulled
 from kersey.core.yield_report import at_usable
 from kersey.core.yield_steps import OnlyTried
-from kersey.web.forms import BadForm, TypedForm, field_error, read_form
+from kersey.web.forms import BadForm, Typed, TypedForm, field_error, read_form
 from kersey.web.project_page import (
     OpenProject,
     ProjectId,
@@ -30,9 +30,17 @@ from kersey.web.yield_page.forms import (
     MeasuredForm,
     TriedForm,
     YieldForm,
+    field_of,
     with_choices,
 )
-from kersey.web.yield_page.view import PLAN_MARKS, question_of, reference_of, yield_context
+from kersey.web.yield_page.view import (
+    PLAN_MARKS,
+    cloth_slider,
+    question_of,
+    reference_of,
+    seam_slider,
+    yield_context,
+)
 
 router = APIRouter()
 
@@ -79,7 +87,7 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     """The blocks of other cloth or another seam, while a slider is still moving."""
     opened = open_project(room, project_id)
     try:
-        form = read_form(TriedForm, dict(request.query_params), opened.units)
+        form = _tried(opened, dict(request.query_params))
         asked = yield_asked(opened.project, form.try_seam)
     except KerseyError as error:
         return Response(str(error), status_code=422, media_type="text/plain; charset=utf-8")
@@ -98,6 +106,19 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
         "units": opened.units,
     }
     return render(request, "yield_page/tried.html", context)
+
+
+def _tried(opened: OpenProject, typed: Typed) -> TriedForm:
+    """What the sliders stand at; one that was not moved says exactly what is kept."""
+    form = read_form(TriedForm, typed, opened.units)
+    cloth = cloth_slider(yield_asked(opened.project), opened.units)
+    seam = seam_slider(opened.project.design.seam, opened.units)
+    return form.model_copy(
+        update={
+            "usable": cloth.read(typed["usable"], form.usable),
+            "try_seam": seam.read(typed["try_seam"], form.try_seam),
+        }
+    )
 
 
 @router.get("/projects/{project_id}/yield/claim", name="judge_claim")
@@ -131,8 +152,10 @@ def change_yield(request: Request, room: Room, project_id: ProjectId, typed: Typ
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except InvalidValue as error:
-        return _again(request, room, opened, field_error("recipe", error, typed))
-    context = yield_context(room, opened) | {"new_block": form.recipe != before}
+        return _again(request, room, opened, field_error(field_of(error), error, typed))
+    # The fields are shown anew for another block, and to take away what was wrong with them.
+    anew = form.recipe != before or "was_refused" in typed
+    context = yield_context(room, opened) | {"new_block": anew}
     return answer_change(request, opened, "yield_page/answer.html", context, "yield_page")
 
 
@@ -144,8 +167,10 @@ def keep_measured(
     opened = open_project(room, project_id)
     try:
         form = read_form(MeasuredForm, typed, opened.units)
-        step = form.usable - reference_of(yield_asked(opened.project))
-        change(room, project_id, form.revision, lambda p: _measured(p, step))
+        slider = cloth_slider(yield_asked(opened.project), opened.units)
+        step = slider.read(typed["usable"], form.usable) - slider.now
+        if step:
+            change(room, project_id, form.revision, lambda p: _measured(p, step))
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except InvalidValue as error:
@@ -196,7 +221,10 @@ def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verd
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    """The page with what is wrong at its field; its answer is that to the question before."""
+    context = yield_context(room, opened)
+    context |= {"errors": bad.errors, "typed": bad.typed, "question_before": True}
     if is_fragment_request(request):
-        return Response(str(bad), status_code=422, media_type="text/plain; charset=utf-8")
-    context = yield_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
+        context |= {"oob": True, "new_block": True}
+        return render(request, "yield_page/answer.html", context, 422)
     return render(request, "yield_page/page.html", context, 422)

@@ -2,7 +2,7 @@
 
 from collections import Counter
 from collections.abc import Mapping
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
 
@@ -15,7 +15,7 @@ from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric
 from kersey.core.errors import KerseyError
 from kersey.core.even_plan import AlikeCut
 from kersey.core.forms import FACTS
-from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_length, format_size
+from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_length, format_size, write_length
 from kersey.core.own_pieces import write_pieces
 from kersey.core.piece_codes import piece_codes
 from kersey.core.project import Project
@@ -57,6 +57,7 @@ _NOTHING: dict[str, Any] = {
     "plan_mark": 0,
     "new_block": False,
     "only_news": False,
+    "question_before": False,
     "block": "",
     "cliff": "",
     "cliff_words": "",
@@ -106,8 +107,8 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
         "going_on": not search.over,
         "fault": search.fault,
         "reference": reference_of(asked),
-        "slider": _slider(asked, opened.units),
-        "seam_slider": _seam_slider(opened),
+        "slider": cloth_slider(asked, opened.units),
+        "seam_slider": seam_slider(opened.project.design.seam, opened.units),
     }
     known: YieldSoFar | None = search.answer
     codes = piece_codes(asked.problem.needs)
@@ -165,7 +166,7 @@ def _choices(opened: OpenProject) -> dict[str, Any]:
         {
             "name": OPTION + name,
             "title": name,
-            "value": value if not isinstance(value, Fraction) else format_length(value, units),
+            "value": value if not isinstance(value, Fraction) else write_length(value, units),
             "choices": recipe.choices.get(name, ()),
         }
         for name, value in (block.all_options.items() if recipe else ())
@@ -316,27 +317,50 @@ def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, i
     return [(reference_of(asked) + step, blocks) for step, blocks in sorted(rows)]
 
 
-def _slider(asked: YieldAsked, units: Units) -> dict[str, str]:
-    """The slider's ends, step and place, in the units it is read in."""
-    unit, step = (Fraction(1), EIGHTH) if units is Units.INCHES else (CENTIMETRE, CENTIMETRE / 2)
+@dataclass(frozen=True)
+class Slider:
+    """A slider's ends, step and place, in the units it is read in.
+
+    Its ends lie whole steps from its place, so that a slider nobody moved stays just there.
+    """
+
+    now: Fraction
+    unit: Fraction
+    step: Fraction
+    down: int
+    up: int
+
+    def written(self, steps: int = 0) -> str:
+        """The place so many steps on, as the browser has it."""
+        number = float((self.now + steps * self.step) / self.unit)
+        return f"{number:.6f}".rstrip("0").rstrip(".")
+
+    @property
+    def step_written(self) -> str:
+        """The step, as the browser has it."""
+        return f"{float(self.step / self.unit):g}"
+
+    def read(self, text: str, length: Fraction) -> Fraction:
+        """The length a slider stands at: the exact one where it was not moved."""
+        return self.now if text == self.written() else length
+
+
+def cloth_slider(asked: YieldAsked, units: Units) -> Slider:
+    """For the usable length of the cloth: two inches or five centimetres either way."""
     now = reference_of(asked)
-    return {
-        "least": f"{float(max(now - 2, step) / unit):g}",
-        "most": f"{float((now + 2) / unit):g}",
-        "step": f"{float(step / unit):g}",
-        "now": f"{float(now / unit):g}",
-    }
+    unit, step = (Fraction(1), EIGHTH) if units is Units.INCHES else (CENTIMETRE, CENTIMETRE / 2)
+    reach = 16 if units is Units.INCHES else 10
+    return Slider(now, unit, step, min(reach, int((now - step) / step)), reach)
 
 
-def _seam_slider(opened: OpenProject) -> dict[str, str]:
-    unit = Fraction(1) if opened.units is Units.INCHES else CENTIMETRE
-    step = SEAM_STEP if opened.units is Units.INCHES else CENTIMETRE / 20
-    return {
-        "least": f"{float(2 * step / unit):g}",
-        "most": f"{float(8 * SEAM_STEP / unit):g}",
-        "step": f"{float(step / unit):g}",
-        "now": f"{float(opened.project.design.seam / unit):g}",
-    }
+def seam_slider(seam: Fraction, units: Units) -> Slider:
+    """For the seam: from an eighth to half an inch, in sixteenths or half millimetres."""
+    unit, step = (
+        (Fraction(1), SEAM_STEP) if units is Units.INCHES else (CENTIMETRE, CENTIMETRE / 20)
+    )
+    least, most = 2 * SEAM_STEP, 8 * SEAM_STEP
+    down, up = int((seam - least) / step), int((most - seam) / step)
+    return Slider(seam, unit, step, max(0, down), max(0, up))
 
 
 def _tight(plan: CuttingPlan, units: Units) -> list[str]:
