@@ -1,6 +1,6 @@
 """The cupboard: lots of fabric at home, each with a name, some set aside for a reason."""
 
-from collections.abc import Sequence
+from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
@@ -42,8 +42,14 @@ class CupboardLot:
     def judged(self, value: Value) -> "CupboardLot":
         """The lot with every print of it read as this value."""
         stacks = tuple(
-            replace(stack, print=replace(stack.print, value=value)) for stack in self.lot.stacks
+            replace(stack, print=stack.print.with_value(value)) for stack in self.lot.stacks
         )
+        return replace(self, lot=replace(self.lot, stacks=stacks))
+
+    @property
+    def confirmed(self) -> "CupboardLot":
+        """The lot once somebody has said that its prints are as they were filled in."""
+        stacks = tuple(replace(stack, print=stack.print.confirmed) for stack in self.lot.stacks)
         return replace(self, lot=replace(self.lot, stacks=stacks))
 
     def sorted(self, order: Order) -> "CupboardLot":
@@ -108,7 +114,7 @@ class CupboardLot:
         return replace(self, lot=replace(self.lot, directional=directional))
 
 
-def from_readings(readings: Sequence[Reading]) -> tuple[CupboardLot, ...]:
+def from_readings(readings: Iterable[Reading]) -> tuple[CupboardLot, ...]:
     """The lots of lines that were taken; the others are passed over.
 
     >>> from kersey.core.quick_entry import read_lines

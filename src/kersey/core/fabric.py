@@ -133,19 +133,56 @@ class Swatch:
         return "#" + "".join(f"{round(g + (f - g) * cover):02x}" for g, f in pairs)
 
 
+class Fact(StrEnum):
+    """What may be known of a print, or only be filled in until somebody says."""
+
+    NAME = "name"
+    COLOUR = "colour"
+    VALUE = "value"
+
+
+EVERY_FACT = frozenset(Fact)
+
+
 @dataclass(frozen=True)
 class Print:
-    """One fabric design. `judged_family` overrules what the colour of its ground proposes."""
+    """One fabric design. `judged_family` overrules what the colour of its ground proposes.
+
+    `filled_in`: facts that nobody has said. They are there so that a quilt can be drawn; no advice
+    rests on them.
+    """
 
     name: str
     value: Value
     swatch: Swatch
     judged_family: str | None = None
+    filled_in: frozenset[Fact] = frozenset()
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
+        object.__setattr__(self, "filled_in", frozenset(self.filled_in))
         if self.judged_family not in {None, *FAMILIES}:
             raise BadFabric(f"A colour family is one of {', '.join(FAMILIES)}.")
+
+    @property
+    def known_value(self) -> Value | None:
+        """The value, if somebody has said or judged it."""
+        return None if Fact.VALUE in self.filled_in else self.value
+
+    @property
+    def known_family(self) -> str | None:
+        """The colour family, if its colour is known or somebody judged it."""
+        unknown = Fact.COLOUR in self.filled_in and self.judged_family is None
+        return None if unknown else self.family
+
+    def with_value(self, value: Value) -> "Print":
+        """The print as somebody has judged it."""
+        return replace(self, value=value, filled_in=self.filled_in - {Fact.VALUE})
+
+    @property
+    def confirmed(self) -> "Print":
+        """The print once somebody has said that it is as it was filled in."""
+        return replace(self, filled_in=frozenset())
 
     @property
     def family(self) -> str:
@@ -178,7 +215,8 @@ class Lot:
     `width` x `length` is what was said or what the label says, of one piece; `measured_length`
     what one piece really measured, once somebody did. Strings and scraps vary: `most_width` and
     `most_length` are then the largest. `grams` weighs scraps. `estimated` when it was "about".
-    `shrinkage` is what washing takes, in per cent.
+    `shrinkage` is what washing takes of the length, in per cent, and of the width unless
+    `shrinkage_across` says how much less or more it takes of that.
     """
 
     width: Fraction
@@ -192,6 +230,7 @@ class Lot:
     estimated: bool = False
     directional: bool = False
     shrinkage: Fraction = Fraction(0)
+    shrinkage_across: Fraction | None = None
     wrong_side: Value | None = None
 
     def __post_init__(self) -> None:
@@ -208,7 +247,7 @@ class Lot:
             raise BadFabric("Scraps are weighed, like 900 g; other fabric is measured.")
         if self.grams is not None and not 1 <= self.grams <= MOST_GRAMS:
             raise BadFabric("Scraps weigh from 1 g to 100 kg, like 900 g.")
-        if not 0 <= self.shrinkage <= MOST_SHRINKAGE:
+        if not all(0 <= share <= MOST_SHRINKAGE for share in (self.shrinkage, self.taken_across)):
             raise BadFabric("Washing takes from 0 to 15 %, like 3.")
 
     @property
@@ -234,6 +273,20 @@ class Lot:
         return self.length * (100 - self.shrinkage) / 100
 
     @property
+    def taken_across(self) -> Fraction:
+        """What washing takes of the width, in per cent."""
+        return self.shrinkage if self.shrinkage_across is None else self.shrinkage_across
+
+    @property
+    def usable_width(self) -> Fraction:
+        """The width to reckon with: the label's less what washing takes."""
+        return self.washed_across(self.width)
+
+    def washed_across(self, width: Fraction) -> Fraction:
+        """What is left of a width once it is washed."""
+        return width * (100 - self.taken_across) / 100
+
+    @property
     def area(self) -> Fraction:
         """Cloth in square inches: of scraps by weight, of what varies by the middle size."""
         if self.grams is not None:
@@ -249,9 +302,10 @@ class Lot:
         if self.grams is not None:
             return area_of_scraps(self.grams)
         length = self.length_of(stack)
-        width = (self.width + (self.most_width or self.width)) / 2
+        width = self.washed_across(self.width + (self.most_width or self.width)) / 2
         half = Fraction(1, 2) if self.form is Form.TRIANGLE else Fraction(1)
-        return width * (length + (self.most_length or length)) / 2 * half
+        longest = self.most_length and self.most_length * (100 - self.shrinkage) / 100
+        return width * (length + (longest or length)) / 2 * half
 
     def only(self, place: int, count: int) -> "Lot":
         """So many pieces of one of its prints, as a lot of their own."""

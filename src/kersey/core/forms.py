@@ -25,6 +25,7 @@ class Form(StrEnum):
     SCRAPS = "scraps"
     BACKING = "backing"
     BATTING = "batting"
+    BLOCK = "block"
 
 
 class BadPiece(InvalidValue):
@@ -43,33 +44,46 @@ class FormFacts:
     longest: Fraction
     most: int
     example: str
+    metric_example: str
 
 
 def _facts(
-    one: str, usual: tuple[str, str], limits: tuple[str, str, str], most: int, example: str
+    one: str,
+    usual: tuple[str, str],
+    limits: tuple[str, str, str],
+    most: int,
+    example: str,
+    metric_example: str,
 ) -> FormFacts:
     many = one if one in {"yardage", "scraps", "backing", "batting"} else f"{one}s"
     width, length = (Fraction(side) if side else None for side in usual)
     narrowest, widest, longest = (Fraction(limit) for limit in limits)
-    return FormFacts(one, many, (width, length), narrowest, widest, longest, most, example)
+    return FormFacts(
+        one, many, (width, length), narrowest, widest, longest, most, example, metric_example
+    )
 
 
 # Squares: charm 5, mini 2 1/2, ten-inch 10. Fat quarters and eighths: what is left of 18 x 21 and
 # 9 x 21 once selvedge and squaring are off. More strips than 600 are not laid out in one quilt.
 FACTS = {
-    Form.STRIP: _facts("strip", ("5/2", ""), ("3/4", "12", "120"), 600, "2 1/2 x 42"),
-    Form.SQUARE: _facts("square", ("5", "5"), ("1", "24", "24"), 5000, "5 x 5"),
+    Form.STRIP: _facts("strip", ("5/2", ""), ("3/4", "12", "120"), 600, "2 1/2 x 42", "6.5 x 107"),
+    Form.SQUARE: _facts("square", ("5", "5"), ("1", "24", "24"), 5000, "5 x 5", "12.5 x 12.5"),
     Form.FAT_QUARTER: _facts(
-        "fat quarter", ("35/2", "21"), ("10", "30", "30"), 2000, "17 1/2 x 21"
+        "fat quarter", ("35/2", "21"), ("10", "30", "30"), 2000, "17 1/2 x 21", "45 x 53"
     ),
-    Form.FAT_EIGHTH: _facts("fat eighth", ("17/2", "21"), ("5", "30", "30"), 2000, "8 1/2 x 21"),
-    Form.YARDAGE: _facts("yardage", ("", ""), ("10", "130", "3600"), 50, "42 x 2 1/4 yd"),
-    Form.PIECE: _facts("piece", ("", ""), ("1/2", "130", "360"), 5000, "9 x 12"),
-    Form.STRING: _facts("string", ("3/2", ""), ("1/2", "4", "120"), 5000, "1 1/2 x 30"),
-    Form.TRIANGLE: _facts("triangle", ("2", "2"), ("1/2", "30", "30"), 5000, "2 x 2"),
-    Form.SCRAPS: _facts("scraps", ("", ""), ("0", "0", "0"), 1, "900 g"),
-    Form.BACKING: _facts("backing", ("", ""), ("18", "130", "400"), 50, "42 x 4 yd"),
-    Form.BATTING: _facts("batting", ("", ""), ("10", "130", "400"), 50, "72 x 90"),
+    Form.FAT_EIGHTH: _facts(
+        "fat eighth", ("17/2", "21"), ("5", "30", "30"), 2000, "8 1/2 x 21", "22 x 53"
+    ),
+    Form.YARDAGE: _facts(
+        "yardage", ("", ""), ("10", "130", "3600"), 50, "42 x 2 1/4 yd", "107 x 2 m"
+    ),
+    Form.PIECE: _facts("piece", ("", ""), ("1/2", "130", "360"), 5000, "9 x 12", "23 x 30"),
+    Form.STRING: _facts("string", ("3/2", ""), ("1/2", "4", "120"), 5000, "1 1/2 x 30", "4 x 75"),
+    Form.TRIANGLE: _facts("triangle", ("2", "2"), ("1/2", "30", "30"), 5000, "2 x 2", "5 x 5"),
+    Form.SCRAPS: _facts("scraps", ("", ""), ("0", "0", "0"), 1, "900 g", "900 g"),
+    Form.BACKING: _facts("backing", ("", ""), ("18", "130", "400"), 50, "42 x 4 yd", "107 x 4 m"),
+    Form.BLOCK: _facts("block", ("", ""), ("1", "60", "60"), 5000, "6 1/2", "16.5"),
+    Form.BATTING: _facts("batting", ("", ""), ("10", "130", "400"), 50, "72 x 90", "180 x 230"),
 }
 # Forms of which the longer side is the length, whichever was said first.
 _LONGER_THAN_WIDE = frozenset({Form.STRIP, Form.STRING})

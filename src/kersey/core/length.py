@@ -49,7 +49,7 @@ _GLYPHS = {
     Fraction(3, 4): "¾",
     Fraction(7, 8): "⅞",
 }
-_GLYPH_VALUES = {glyph: value for value, glyph in _GLYPHS.items()} | {
+FRACTION_GLYPHS = {glyph: value for value, glyph in _GLYPHS.items()} | {
     "⅓": Fraction(1, 3),
     "⅔": Fraction(2, 3),
 }
@@ -64,7 +64,7 @@ _UNIT_WORDS = {
 _UNIT_OF_WORD = {word: unit for unit, words in _UNIT_WORDS.items() for word in words}
 
 _FRACTION = r"\d{1,4}\s*[/⁄]\s*\d{1,4}"
-_GLYPH = f"[{''.join(_GLYPH_VALUES)}]"
+_GLYPH = f"[{''.join(FRACTION_GLYPHS)}]"
 # A number as it is written; longest reading first, so that "2 1/2" is not read as "2".
 NUMBER_PATTERN = (
     rf"(?:\d{{1,6}}(?:\s+|-|\s*-\s*)(?:{_FRACTION})|{_FRACTION}|\d{{1,6}}\s*-?\s*{_GLYPH}|{_GLYPH}"
@@ -272,10 +272,10 @@ def format_run(length: Fraction, units: Units = Units.INCHES) -> str:
 
 
 def _number(text: str) -> Fraction | None:
-    glyph = next((g for g in _GLYPH_VALUES if g in text), None)
+    glyph = next((g for g in FRACTION_GLYPHS if g in text), None)
     if glyph is not None:
         whole = text.replace(glyph, "").strip(" -")
-        return Fraction(whole or 0) + _GLYPH_VALUES[glyph]
+        return Fraction(whole or 0) + FRACTION_GLYPHS[glyph]
     mixed = _MIXED.fullmatch(text)
     if mixed is None:
         return Fraction(text.replace(",", "."))
@@ -284,10 +284,19 @@ def _number(text: str) -> Fraction | None:
     return Fraction(mixed["whole"] or 0) + Fraction(int(mixed["top"]), int(mixed["bottom"]))
 
 
+def unit_of_word(word: str) -> Fraction:
+    """How many inches the unit is that a word stands for.
+
+    >>> unit_of_word("yds")
+    Fraction(36, 1)
+    """
+    return _UNIT_OF_WORD[word.lower()]
+
+
 def _unit(word: str | None, units: Units) -> Fraction:
     if word is None:
         return INCH if units is Units.INCHES else CENTIMETRE
-    return _UNIT_OF_WORD[word.lower()]
+    return unit_of_word(word)
 
 
 def _mixed(number: Fraction) -> str:

@@ -4,7 +4,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.cupboard import Aside, CupboardLot
-from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import Form
 
 Record = dict[str, Any]
@@ -42,6 +42,7 @@ def lot_record(lot: Lot) -> Record:
         "estimated": lot.estimated,
         "directional": lot.directional,
         "shrinkage": str(lot.shrinkage),
+        "shrinkage_across": length_text(lot.shrinkage_across),
         "wrong_side": lot.wrong_side,
         "prints": [_stack_record(stack) for stack in lot.stacks],
     }
@@ -65,6 +66,7 @@ def lot_from(record: Record) -> Lot:
         estimated=bool(record["estimated"]),
         directional=bool(record["directional"]),
         shrinkage=Fraction(record["shrinkage"]),
+        shrinkage_across=length_from(record.get("shrinkage_across")),
         wrong_side=Value(record["wrong_side"]) if record["wrong_side"] else None,
     )
 
@@ -76,6 +78,7 @@ def print_record(cloth: Print) -> Record:
         "name": cloth.name,
         "value": cloth.value,
         "judged_family": cloth.judged_family,
+        "filled_in": sorted(cloth.filled_in),
         "motif": swatch.motif,
         "ground": swatch.ground,
         "figure": swatch.figure,
@@ -87,7 +90,7 @@ def print_record(cloth: Print) -> Record:
 def print_from(record: Record) -> Print:
     """The print that a record holds; raises as `lot_from` does.
 
-    Records of the first version say nothing of scale, tile and judged family.
+    Older records say nothing of scale, tile, judged family, and what was only filled in.
     """
     swatch = Swatch(
         Motif(record["motif"]),
@@ -96,7 +99,9 @@ def print_from(record: Record) -> Print:
         Scale(record.get("scale", Scale.MEDIUM)),
         record.get("tile"),
     )
-    return Print(record["name"], Value(record["value"]), swatch, record.get("judged_family"))
+    filled_in = frozenset(map(Fact, record.get("filled_in", ())))
+    value = Value(record["value"])
+    return Print(record["name"], value, swatch, record.get("judged_family"), filled_in)
 
 
 def _stack_record(stack: Stack) -> Record:

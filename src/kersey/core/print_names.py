@@ -1,17 +1,25 @@
-"""Made-up prints, so that nobody has to fill in forty forms.
+"""Prints nobody has described, and prints as a name describes them.
+
+Nobody has to fill in forty forms: prints that were only counted are numbered ("print 7") in colours
+that are clearly placeholders, told apart by their hue and in turn dark, light and medium. A name
+that speaks of a colour ("charcoal", "lamp red stripe") gives that colour and its value.
+
+Made-up prints, for samples:
 
 A name is a colour of a railway world and a motif: "lamp red stripe". Grounds run dark, light,
 medium in turn so that neighbouring swatches are told apart at a glance.
 """
 
-from collections.abc import Iterator
+import re
+from collections.abc import Iterable, Iterator
+from colorsys import hls_to_rgb, rgb_to_hls
 from dataclasses import replace
 from hashlib import blake2s
 from itertools import count as counting
 from itertools import islice
 
 from kersey.core.colour import difference, lab
-from kersey.core.fabric import Motif, Print, Swatch, Value, value_of
+from kersey.core.fabric import EVERY_FACT, Fact, Lot, Motif, Print, Swatch, Value, value_of
 
 # name, ground, figure
 _COLOURS = (
@@ -81,6 +89,13 @@ _COMMON_COLOURS = {
     "batting": ("#f2f0ea", "#dedbd0"),
 }
 
+COLOUR_WORDS = frozenset(_COMMON_COLOURS) | {
+    word for name, *_ in _COLOURS for word in name.split() if " " not in name
+}
+MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
+    "floral", "stripes", "striped", "spots", "dots", "dotted", "checks", "plaids", "string",
+}  # fmt: skip
+
 BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
 BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 
@@ -95,22 +110,109 @@ def made_up_prints(count: int, value: Value | None = None) -> tuple[Print, ...]:
     return tuple(islice(fitting, count))
 
 
+# Hues this far apart, one after the other, never come near one that was there shortly before.
+_GOLDEN_ANGLE = 137.508 / 360
+_PLACEHOLDER_CHROMA = 0.34
+# How light placeholders are, in turn; each value in two shades.
+_LIGHTNESSES = {
+    Value.DARK: (0.27, 0.33), Value.LIGHT: (0.86, 0.8), Value.MEDIUM: (0.56, 0.62),
+}  # fmt: skip
+
+
+def unknown_print(number: int, value: Value | None = None, named: str = "print") -> Print:
+    """A print that nobody has described, known by its number; all but a value said is filled in.
+
+    `named`: a word for what is known of it, such as a colour, in whose shades it is then drawn.
+
+    >>> unknown_print(7).name, unknown_print(7).known_value
+    ('print 7', None)
+    """
+    shown = value or tuple(_LIGHTNESSES)[(number - 1) % len(_LIGHTNESSES)]
+    shades = _LIGHTNESSES[shown]
+    light = shades[(number - 1) // len(_LIGHTNESSES) % len(shades)]
+    hue, chroma = number * _GOLDEN_ANGLE % 1, _PLACEHOLDER_CHROMA
+    spoken = _spoken_colour(named)
+    if spoken is not None:
+        red, green, blue = (int(spoken[0][i : i + 2], 16) / 255 for i in (1, 3, 5))
+        around, _, chroma = rgb_to_hls(red, green, blue)
+        hue = (around + ((number % 5) - 2) * 0.012) % 1
+    swatch = Swatch(Motif.PLAIN, _in_value(hue, light, chroma, shown), "#7d8790")
+    known = {Fact.VALUE} if value else set()
+    return Print(f"{named} {number}", shown, swatch, filled_in=EVERY_FACT - known)
+
+
+def _in_value(hue: float, light: float, chroma: float, value: Value) -> str:
+    """A colour that reads as this value: a little lighter or darker until it does."""
+    step = 0.02 if value is Value.LIGHT else -0.02
+    for _ in range(40):
+        colour = "#" + "".join(f"{round(255 * c):02x}" for c in hls_to_rgb(hue, light, chroma))
+        reads = value_of(colour)
+        if reads is value:
+            break
+        if value is Value.MEDIUM:
+            step = 0.02 if reads is Value.DARK else -0.02
+        light = min(0.97, max(0.05, light + step))
+    return colour
+
+
+def unknown_prints(
+    count: int, value: Value | None = None, first: int = 1, named: str = "print"
+) -> tuple[Print, ...]:
+    """So many prints that nobody has described, numbered from `first`."""
+    return tuple(unknown_print(number, value, named) for number in range(first, first + count))
+
+
+def highest_number(names: Iterable[str]) -> int:
+    """The highest number that an undescribed print among these names has; 0 if none has one.
+
+    >>> highest_number(["print 3", "print 20", "lamp red", "blue 4"])
+    20
+    """
+    found = (re.fullmatch(r"print (\d{1,6})", name) for name in names)
+    return max((int(match[1]) for match in found if match), default=0)
+
+
+def numbered_on(lot: Lot, first: int) -> Lot:
+    """The lot with its numbered prints numbered from `first`, so that no number stands twice."""
+    stacks = []
+    for stack in lot.stacks:
+        cloth = stack.print
+        if Fact.NAME in cloth.filled_in and cloth.name.startswith("print "):
+            cloth = unknown_print(first, cloth.known_value)
+            first += 1
+        stacks.append(replace(stack, print=cloth))
+    return replace(lot, stacks=tuple(stacks))
+
+
+def _spoken_colour(name: str) -> tuple[str, str] | None:
+    """Ground and figure of the colour that a name speaks of."""
+    words = f" {' '.join(name.lower().split())} "
+    return next((shown for word, shown in _colour_words() if f" {word} " in words), None)
+
+
 def named_print(name: str, value: Value | None = None) -> Print:
-    """A print of this name: in the colour the name speaks of, or a made-up one chosen by it.
+    """A print of this name: in the colour the name speaks of, or in a placeholder chosen by it.
+
+    A colour read out of a name is as good as said; one that is only chosen is filled in.
 
     >>> named_print("charcoal").value.value, named_print("charcoal").swatch.motif.value
     ('dark', 'plain')
+    >>> sorted(named_print("attic").filled_in)
+    [<Fact.COLOUR: 'colour'>, <Fact.VALUE: 'value'>]
     """
     words = f" {' '.join(name.lower().split())} "
     spoken = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), None)
     for word, (ground, figure) in _colour_words():
         swatch = Swatch(spoken or Motif.PLAIN, ground, figure)
-        if f" {word} " in words and value in {None, value_of(swatch.blend)}:
-            return Print(name, value_of(swatch.blend), swatch)
-    by_name = blake2s(words.encode()).digest()[0] % len(_COLOURS)
-    made_up = made_up_prints(len(_COLOURS), value)[by_name]
-    swatch = replace(made_up.swatch, motif=spoken or made_up.swatch.motif)
-    return Print(name, value or value_of(swatch.blend), swatch)
+        if f" {word} " in words:
+            # Of two colours nobody can say which of them it reads as.
+            two = value is None and _spoken_colour(words.replace(f" {word} ", " ")) is not None
+            filled_in = frozenset({Fact.VALUE} if two else ())
+            return Print(name, value or value_of(swatch.blend), swatch, filled_in=filled_in)
+    by_name = 1 + int.from_bytes(blake2s(words.encode()).digest()[:2]) % 900
+    unknown = unknown_print(by_name, value)
+    swatch = replace(unknown.swatch, motif=spoken or unknown.swatch.motif)
+    return replace(unknown, name=name, swatch=swatch, filled_in=unknown.filled_in - {Fact.NAME})
 
 
 def nearest_name(colour: str) -> str:

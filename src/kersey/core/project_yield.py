@@ -28,7 +28,7 @@ RAILS = "rails"
 CUT_FROM = frozenset(
     {Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE, Form.PIECE}
 )
-_OTHER_SIDE = {Value.LIGHT: "dark", Value.DARK: "light"}
+_OTHER_SIDE: dict[Value | None, str] = {Value.LIGHT: "dark", Value.DARK: "light"}
 
 
 class NothingToCut(Infeasible):
@@ -131,7 +131,7 @@ def _fabrics(pulled: tuple[Pulled, ...], roles: frozenset[str], design: Design) 
             name=name,
             # The same cloth from another lot is the same print; another by the same name is not.
             print=prints.setdefault((cloth.name, cloth.swatch), name),
-            width=lot.width,
+            width=fabric.width,
             length=fabric.length,
             count=fabric.count,
             roles=_roles(fabric, roles, design),
@@ -145,7 +145,7 @@ def _roles(fabric: Pulled, roles: frozenset[str], design: Design) -> frozenset[s
     named = {role.value for role in fabric.roles if role in BLOCK_ROLES} & roles - {ANY}
     if named:
         return frozenset(named)
-    other = _OTHER_SIDE.get(fabric.print.value)
+    other = _OTHER_SIDE.get(fabric.print.known_value)
     if design.by_value and other in roles:
         return roles - {other}
     return frozenset()

@@ -102,7 +102,7 @@ def _of_other_widths(project: Project, units: Units) -> Iterator[str]:
     other = sum(
         p.count
         for p in project.fabrics
-        if p.kept.lot.form is Form.STRIP and p.for_blocks and p.kept.lot.width != width
+        if p.kept.lot.form is Form.STRIP and p.for_blocks and p.width != width
     )
     if other:
         rails = format_length(width, units)
@@ -130,9 +130,14 @@ def _one_dominates(lot: Lot) -> Iterator[str]:
 
 
 def _no_contrast(lot: Lot) -> Iterator[str]:
-    strips: Counter[Value] = Counter()
+    strips: Counter[Value | None] = Counter()
     for stack in lot.stacks:
-        strips[stack.print.value] += stack.count
+        strips[stack.print.known_value] += stack.count
     value, count = strips.most_common(1)[0]
-    if sum(c > 0 for c in lot.counts) > 1 and count >= _NEARLY_ALL * lot.count:
+    # Nothing is advised on values that nobody has said.
+    if (
+        value is not None
+        and sum(c > 0 for c in lot.counts) > 1
+        and count >= _NEARLY_ALL * lot.count
+    ):
         yield f"Nearly all strips read as {value}: from afar the rails will hardly show."

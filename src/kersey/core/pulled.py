@@ -82,7 +82,7 @@ class Pulled:
     def print(self) -> Print:
         """The print as it reads in this quilt."""
         cloth = self.stack.print
-        return cloth if self.value is None else replace(cloth, value=self.value)
+        return cloth if self.value is None else cloth.with_value(self.value)
 
     @property
     def lot(self) -> Lot:
@@ -94,6 +94,11 @@ class Pulled:
     def length(self) -> Fraction:
         """Usable length of one piece, in inches."""
         return self.kept.lot.length_of(self.stack)
+
+    @property
+    def width(self) -> Fraction:
+        """Usable width of one piece, in inches."""
+        return self.kept.lot.usable_width
 
     @property
     def area(self) -> Fraction:
@@ -168,11 +173,11 @@ def strips_in(pulled: Pulled, width: Fraction) -> tuple[int, Fraction]:
     lot = pulled.kept.lot
     if lot.form in {Form.TRIANGLE, Form.SCRAPS, Form.BATTING}:
         return 0, Fraction(0)
-    along = int(lot.width // width)
+    along = int(pulled.width // width)
     ways = [(along * pulled.length, along)]
     if not lot.directional and lot.form not in {Form.STRIP, Form.STRING}:
         across = int(pulled.length // width)
-        ways.append((across * lot.width, across))
+        ways.append((across * pulled.width, across))
     run, strips = max(ways, key=lambda way: (way[0], -way[1]))
     return pulled.count * strips, pulled.count * run
 
@@ -211,13 +216,13 @@ def working_strips(fabrics: Sequence[Pulled]) -> tuple[tuple[Pulled, ...], ...]:
     strips = [p for p in fabrics if p.kept.lot.form is Form.STRIP and p.for_blocks]
     widths: dict[Fraction, int] = {}
     for pulled in strips:
-        widths[pulled.kept.lot.width] = widths.get(pulled.kept.lot.width, 0) + pulled.count
+        widths[pulled.width] = widths.get(pulled.width, 0) + pulled.count
     if not widths:
         return ()
     width = max(widths, key=lambda w: (widths[w], w))
     by_print: dict[tuple[object, ...], list[Pulled]] = {}
     for pulled in strips:
-        if pulled.kept.lot.width == width:
+        if pulled.width == width:
             cloth = pulled.stack.print
             by_print.setdefault((cloth.name, cloth.swatch), []).append(pulled)
     return tuple(map(tuple, by_print.values()))
@@ -229,4 +234,11 @@ def lot_of_strips(working: Sequence[Sequence[Pulled]]) -> Lot:
     stacks = tuple(Stack(alike[0].print, sum(p.count for p in alike)) for alike in working)
     lot = shortest.kept.lot
     measured = shortest.length if shortest.length != lot.length else None
-    return replace(lot, stacks=stacks, measured_length=measured, shrinkage=Fraction(0))
+    return replace(
+        lot,
+        width=shortest.width,
+        stacks=stacks,
+        measured_length=measured,
+        shrinkage=Fraction(0),
+        shrinkage_across=None,
+    )

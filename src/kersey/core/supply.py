@@ -42,7 +42,7 @@ def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
     if role is Role.BATTING:
         return any(_covers(p, quilt.batting.width, quilt.batting.length) for p in pulled)
     whole = any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled)
-    lengths = sum((p.count * p.length for p in pulled if p.kept.lot.width >= cloth), Fraction(0))
+    lengths = sum((p.count * p.length for p in pulled if p.width >= cloth), Fraction(0))
     return whole or lengths >= quilt.backing_plan.cloth
 
 
@@ -53,5 +53,5 @@ def _run(pulled: Sequence[Pulled], width: Fraction) -> Fraction:
 
 def _covers(pulled: Pulled, width: Fraction, length: Fraction) -> bool:
     """Whether one piece is large enough, either way round."""
-    sides = sorted((pulled.kept.lot.width, pulled.length))
+    sides = sorted((pulled.width, pulled.length))
     return sides[0] >= min(width, length) and sides[1] >= max(width, length)

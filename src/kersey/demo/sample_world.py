@@ -15,7 +15,8 @@ from sqlalchemy.orm import Session
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Motif, Print, Swatch, Value
+from kersey.core.fabric import Fact, Motif, Print, Swatch, Value
+from kersey.core.print_names import made_up_prints
 from kersey.core.project import Design, Project
 from kersey.core.pulled import Role, all_of, pull_pieces
 from kersey.core.purposes import OWN_SIZE, Wish
@@ -154,14 +155,29 @@ def _begin(
 ) -> Project:
     lot = take_line(line).lot
     assert lot is not None
-    project = Project(
-        name, line, all_of(CupboardLot(f"strips for the {name.lower()}", lot)), design
-    )
+    kept = described(CupboardLot(f"strips for the {name.lower()}", lot))
+    project = Project(name, line, all_of(kept), design)
     return replace(
         project,
         bought_border=border or project.bought_border,
         bought_binding=binding or project.bought_binding,
     )
+
+
+def described(kept: CupboardLot) -> CupboardLot:
+    """A lot whose prints have names and colours of this world, in place of mere numbers."""
+    lot = kept.lot
+    stacks = list(lot.stacks)
+    value = stacks[0].print.known_value
+    fresh = iter(made_up_prints(len(stacks), value))
+    for place, stack in enumerate(stacks):
+        cloth = next(fresh)
+        if Fact.NAME in stack.print.filled_in:
+            stacks[place] = replace(stack, print=cloth)
+        elif stack.print.filled_in:
+            seen = replace(cloth, name=stack.print.name)
+            stacks[place] = replace(stack, print=seen)
+    return replace(kept, lot=replace(lot, stacks=tuple(stacks)))
 
 
 _CUPBOARD = """roll of 40 strips, 20 prints "spare roll of the paint shop"
@@ -185,5 +201,5 @@ batting 72 x 90
 
 def sample_cupboard() -> tuple[CupboardLot, ...]:
     """What lies in the carriage works' cupboard."""
-    lots = from_readings(read_lines(_CUPBOARD))
+    lots = tuple(map(described, from_readings(read_lines(_CUPBOARD))))
     return (*lots[:-5], lots[-5].set_aside(Aside.LATER), *lots[-4:])

@@ -2,6 +2,7 @@
 
 from kersey.core.fabric import Print
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.placeholder import numbered
 from kersey.drawing.svg import picture, rect
 
 _SWATCH = 3.4
@@ -11,6 +12,7 @@ def draw_swatch(cloth: Print) -> str:
     """A square of a print."""
     cloths = Cloths()
     square = rect(0, 0, _SWATCH, _SWATCH, fill=cloths.fill(cloth))
+    mark = numbered(cloth, _SWATCH / 2, _SWATCH / 2, _SWATCH)
     return picture(
-        0, 0, _SWATCH, _SWATCH, cloths.definitions, square, label=cloth.name, class_="swatch"
+        0, 0, _SWATCH, _SWATCH, cloths.definitions, square, mark, label=cloth.name, class_="swatch"
     )

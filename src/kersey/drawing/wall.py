@@ -11,6 +11,7 @@ from kersey.core.fabric import Lot
 from kersey.core.forms import Form
 from kersey.core.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.placeholder import numbered
 from kersey.drawing.svg import element, number, picture, rect
 from kersey.drawing.tape import tape_down
 
@@ -63,6 +64,7 @@ def hang(lot: Lot, units: Units, px_per_inch: float) -> tuple[str, bool]:
     """The pieces of a lot with one print, drawn, and whether the picture is narrow."""
     cloths = Cloths()
     fill = cloths.fill(lot.prints[0], upright=True)
+    size = format_size(lot.usable_width, lot.length_of(lot.stacks[0]), units)
     h = _hanging(lot)
     pieces = [_piece(lot, n * h.step, n * h.down, h.width, h.length, fill) for n in range(h.shown)]
     svg = picture(
@@ -73,7 +75,8 @@ def hang(lot: Lot, units: Units, px_per_inch: float) -> tuple[str, bool]:
         cloths.definitions,
         *pieces,
         _folds(h),
-        label=f"{lot.prints[0].name}, {lot.count} of {format_size(lot.width, lot.length, units)}",
+        numbered(lot.prints[0], (h.shown - 1) * h.step + h.width / 2, h.whole_length / 2, h.width),
+        label=f"{lot.prints[0].name}, {lot.count} of {size}",
         class_="hanging",
         px_per_inch=px_per_inch,
     )
@@ -128,7 +131,7 @@ def _hanging(lot: Lot) -> _Hanging:
     if lot.grams is not None:
         width, folds = _folded(float(lot.area) ** 0.5)
         return _Hanging(width, width, folds, 1, 0, 0)
-    width, wide_folds = _folded(float(lot.most_width or lot.width))
+    width, wide_folds = _folded(float(lot.most_width or lot.usable_width))
     length, folds = _folded(float(lot.most_length or lot.length_of(lot.stacks[0])))
     if lot.form in {Form.STRIP, Form.STRING}:
         shown = min(lot.count, _SIDE_BY_SIDE)

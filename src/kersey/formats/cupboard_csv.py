@@ -2,7 +2,7 @@
 
     lot,form,pieces,width,length,print,value,ground,figure,motif,measured length,
     to width,to length,grams,about,directional,washing takes %,wrong side,set aside,
-    scale,colour family,its own length
+    scale,colour family,its own length,washing takes across %,filled in
 
 Rows with the same lot name, one after the other, are one lot. Lengths are as people write them
 (``2 1/2``, ``6.5 cm``); what is left empty is taken as usual for the form. Wrong cells are told
@@ -22,7 +22,7 @@ from typing import TypeVar
 from kersey.core.colour import colour_family
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import FACTS, Form
 from kersey.core.length import Units, format_length, parse_length
 from kersey.core.print_names import named_print
@@ -32,6 +32,7 @@ COLUMNS = (
     "lot", "form", "pieces", "width", "length", "print", "value", "ground", "figure", "motif",
     "measured length", "to width", "to length", "grams", "about", "directional",
     "washing takes %", "wrong side", "set aside", "scale", "colour family", "its own length",
+    "washing takes across %", "filled in",
 )  # fmt: skip
 _NEEDED = ("form", "pieces")
 MOST_ROWS = 20_000
@@ -197,8 +198,13 @@ def _stack(cells: Mapping[str, str], shop: Workshop) -> Stack:
     )
     family = cells["colour family"].lower()
     own = None if family in {"", colour_family(swatch.ground)} else family
+    filled_in = set(cloth.filled_in) if not cells["filled in"] else set()
+    filled_in |= {fact for fact in Fact if fact in cells["filled in"].lower().split()}
+    if cells["ground"] and not cells["filled in"]:
+        filled_in -= {Fact.COLOUR} if value is None else {Fact.COLOUR, Fact.VALUE}
+    shown = value or cloth.value
     return Stack(
-        Print(cloth.name, value or cloth.value, swatch, own),
+        Print(cloth.name, shown, swatch, own, frozenset(filled_in)),
         _number(cells, "pieces"),
         _length(cells, "its own length", shop),
     )
@@ -222,6 +228,9 @@ def _lot(cells: Mapping[str, str], stacks: tuple[Stack, ...], shop: Workshop) ->
         estimated=cells["about"].lower() in _YES,
         directional=cells["directional"].lower() in _YES,
         shrinkage=_share(cells, "washing takes %"),
+        shrinkage_across=_share(cells, "washing takes across %")
+        if cells["washing takes across %"]
+        else None,
         wrong_side=_one_of(Value, cells, "wrong side"),
     )
     name = cells["lot"] or cells["print"] or f"{lot.count} {FACTS[form].many}"
@@ -289,3 +298,5 @@ def _cells(kept: CupboardLot, stack: Stack) -> Iterator[str]:
     yield f"{float(lot.shrinkage):g}" if lot.shrinkage else ""
     yield from (lot.wrong_side or "", kept.aside or "")
     yield from (swatch.scale, stack.print.judged_family or "", _written(stack.measured_length))
+    yield "" if lot.shrinkage_across is None else f"{float(lot.shrinkage_across):g}"
+    yield " ".join(sorted(stack.print.filled_in))

@@ -12,7 +12,7 @@ from fractions import Fraction
 from functools import lru_cache
 from typing import Any
 
-from sqlalchemy import ColumnElement, Select, bindparam, delete, func, select
+from sqlalchemy import ColumnElement, Integer, Select, bindparam, cast, delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cupboard import Aside, CupboardLot
@@ -21,10 +21,11 @@ from kersey.core.fabric import Value
 from kersey.core.forms import Form
 from kersey.core.ledger import Kind
 from kersey.core.lot_record import Record, lot_of, numbered_record
+from kersey.core.print_names import highest_number, numbered_on
 from kersey.store.holdings import check_held, tell_holders
 from kersey.store.ledger import enter_change
 from kersey.store.lot_rows import lot_from_row, write_lot
-from kersey.store.tables import CupboardChangeRow, CupboardLotRow
+from kersey.store.tables import CupboardChangeRow, CupboardLotRow, CupboardStackRow
 
 UNDO_STEPS = 200
 _LINE_COLUMNS = (
@@ -40,6 +41,9 @@ _LINE_COLUMNS = (
     CupboardLotRow.length,
     CupboardLotRow.most_width,
     CupboardLotRow.most_length,
+    CupboardLotRow.measured_length,
+    CupboardLotRow.shrinkage,
+    CupboardLotRow.shrinkage_across,
     CupboardLotRow.grams,
     CupboardLotRow.estimated,
     CupboardLotRow.all_values,
@@ -78,7 +82,7 @@ class StoredLot:
 
 @dataclass(frozen=True)
 class LotLine:
-    """What a list shows of a lot. Lengths in inches; `values` and `blends` of its prints.
+    """What a list shows of a lot. Lengths in inches, after washing; `values` and `blends` of prints.
 
     `count` are all pieces that came in, `cut` those of them that were cut.
     """
@@ -91,8 +95,8 @@ class LotLine:
     count: int
     cut: int
     prints: int
-    width: Fraction
-    length: Fraction
+    usable_width: Fraction
+    usable_length: Fraction
     most_width: Fraction | None
     most_length: Fraction | None
     grams: int | None
@@ -157,6 +161,19 @@ def add_lots(
     if words is not None:
         _note(session, words, {row.id: None for row in rows}, now)
     return [row.id for row in rows]
+
+
+def number_prints(session: Session, lots: Sequence[CupboardLot]) -> list[CupboardLot]:
+    """Lots that were only counted, their prints numbered on from the highest number at home."""
+    number = CupboardStackRow.name.op("GLOB")("print [0-9]*")
+    query = select(func.max(cast(func.substr(CupboardStackRow.name, 7), Integer))).where(number)
+    highest = session.scalar(query) or 0
+    found = []
+    for kept in lots:
+        numbered = replace(kept, lot=numbered_on(kept.lot, highest + 1))
+        highest = max(highest, highest_number(cloth.name for cloth in numbered.lot.prints))
+        found.append(numbered)
+    return found
 
 
 def change_lots(
@@ -370,6 +387,8 @@ def _note(session: Session, words: str, before: Mapping[int, Record | None], now
 
 
 def _line(row: Any) -> LotLine:
+    across = row.shrinkage if row.shrinkage_across is None else row.shrinkage_across
+    left, left_across = (100 - row.shrinkage) / 100, (100 - across) / 100
     return LotLine(
         row.id,
         row.revision,
@@ -379,10 +398,10 @@ def _line(row: Any) -> LotLine:
         row.pieces,
         row.cut,
         row.prints,
-        row.width,
-        row.length,
-        row.most_width,
-        row.most_length,
+        row.width * left_across,
+        row.length * left if row.measured_length is None else row.measured_length,
+        row.most_width and row.most_width * left_across,
+        row.most_length and row.most_length * left,
         row.grams,
         row.estimated,
         tuple(row.all_values.split()),

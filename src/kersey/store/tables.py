@@ -25,6 +25,7 @@ class PrintColumns:
     figure: Mapped[str]
     scale: Mapped[str]
     judged_family: Mapped[str | None]
+    filled_in: Mapped[str]
     tile: Mapped[str | None]
 
 
@@ -178,6 +179,7 @@ class CupboardLotRow(Table):
     estimated: Mapped[bool]
     directional: Mapped[bool]
     shrinkage: Mapped[Fraction]
+    shrinkage_across: Mapped[Fraction | None]
     wrong_side: Mapped[str | None]
 
     stacks: Mapped[list["CupboardStackRow"]] = relationship(

@@ -8,6 +8,7 @@ from pydantic import AfterValidator, Field
 from kersey.core.colour import checked_colour
 from kersey.core.fabric import (
     LONGEST_TILE,
+    Fact,
     Motif,
     Print,
     Scale,
@@ -34,10 +35,14 @@ class PrintForm(Form):
     scale: Scale | None = None
     tile: str | None = Field(None, max_length=LONGEST_TILE)
     count: int | None = Field(None, ge=0, le=_MOST_PIECES)
+    confirmed: bool = False
 
 
 def changed_print(cloth: Print, form: PrintForm) -> Print:
-    """The print with what the form says; new colours propose a new value, and are no picture."""
+    """The print with what the form says; new colours propose a new value, and are no picture.
+
+    What the form says is known from then on, and all of it once it is `confirmed`.
+    """
     swatch = Swatch(
         form.motif or cloth.swatch.motif,
         form.ground or cloth.swatch.ground,
@@ -47,10 +52,23 @@ def changed_print(cloth: Print, form: PrintForm) -> Print:
     )
     if form.tile is None and swatch.blend != cloth.swatch.blend:
         swatch = replace(swatch, tile=None)
-    value = form.value or cloth.value
-    if swatch.blend != cloth.swatch.blend and value is cloth.value:
-        value = value_of(swatch.blend)
-    return Print(form.name or cloth.name, value, swatch, cloth.judged_family)
+    value, filled_in = form.value or cloth.value, set(cloth.filled_in)
+    if form.value is not None:
+        filled_in.discard(Fact.VALUE)
+    if swatch.blend != cloth.swatch.blend:
+        filled_in.discard(Fact.COLOUR)
+        if value is cloth.value:
+            value = value_of(swatch.blend)
+            filled_in.discard(Fact.VALUE)
+    if form.name not in {None, cloth.name}:
+        filled_in.discard(Fact.NAME)
+    return Print(
+        form.name or cloth.name,
+        value,
+        swatch,
+        cloth.judged_family,
+        frozenset() if form.confirmed else frozenset(filled_in),
+    )
 
 
 def changed_stack(stack: Stack, form: PrintForm) -> Stack:

@@ -21,7 +21,17 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.colour import colour_family, difference, lab
 from kersey.core.cupboard import CupboardLot
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Lot, Motif, Print, Swatch, Value, checked_name, spread, value_of
+from kersey.core.fabric import (
+    Fact,
+    Lot,
+    Motif,
+    Print,
+    Swatch,
+    Value,
+    checked_name,
+    spread,
+    value_of,
+)
 from kersey.core.length import Units
 from kersey.core.print_names import nearest_name
 from kersey.core.quick_entry import take_line
@@ -181,7 +191,8 @@ def _give(request: Request, room: Workroom, lot: int, place: int, cloth: Print) 
         if place >= len(stored.kept.lot.stacks):
             raise HTTPException(404)
         stack = stored.kept.lot.stacks[place]
-        seen = replace(stack.print, swatch=cloth.swatch, value=cloth.value)
+        named = stack.print.filled_in & {Fact.NAME}
+        seen = replace(stack.print, swatch=cloth.swatch, value=cloth.value, filled_in=named)
         changed = stored.kept.lot.with_stack(place, replace(stack, print=seen))
         kept = replace(stored.kept, lot=changed)
         words = f"“{stack.print.name}” from a photograph"

@@ -20,7 +20,13 @@ from kersey.core.fabric import BadFabric, Lot, Motif, Scale, Stack, Value, check
 from kersey.core.forms import FACTS, Form
 from kersey.core.length import Units, parse_length
 from kersey.core.pulled import Pulled, pull_pieces
-from kersey.core.quick_entry import EXAMPLES, pieces_in_words, read_line, read_lines, size_in_words
+from kersey.core.quick_entry import (
+    examples_in,
+    pieces_in_words,
+    read_lines,
+    read_lots,
+    size_in_words,
+)
 from kersey.core.sorting import Order
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.swatch import draw_swatch
@@ -35,6 +41,7 @@ from kersey.store.cupboard import (
     get_lot,
     last_change,
     list_lots,
+    number_prints,
     split_lot,
     take_out,
     undo,
@@ -84,6 +91,7 @@ class Act(StrEnum):
     TURNABLE = "turnable"
     BACK = "back"
     OUT = "out"
+    CONFIRM = "confirm"
     BINDING = "binding"
     STRANGER = "stranger"
     LATER = "later"
@@ -106,6 +114,7 @@ class LotForm(forms.Form):
     length: Length
     measured_length: Length | None = None
     shrinkage: float = Field(0, ge=0, le=15)
+    shrinkage_across: float | None = Field(None, ge=0, le=15)
     directional: bool = False
     wrong_side: Value | None = None
 
@@ -153,6 +162,7 @@ _ACTS: dict[Act, tuple[str, Callable[[CupboardLot], CupboardLot]]] = {
     Act.DARK: ("read as dark", lambda kept: kept.judged(Value.DARK)),
     Act.DIRECTIONAL: ("marked directional", lambda kept: kept.made_directional(True)),
     Act.TURNABLE: ("may be turned", lambda kept: kept.made_directional(False)),
+    Act.CONFIRM: ("confirmed", lambda kept: kept.confirmed),
     Act.BACK: ("brought back", lambda kept: kept.set_aside(None)),
     Act.BINDING: ("set aside for binding", lambda kept: kept.set_aside(Aside.BINDING)),
     Act.STRANGER: ("set aside", lambda kept: kept.set_aside(Aside.STRANGER)),
@@ -179,10 +189,11 @@ def read_fabric(request: Request, room: Room, lines: str = "") -> Response:
 def grammar_page(request: Request, room: Room) -> Response:
     """Examples of lines, each read by the very reader that takes them."""
     preferences = room.preferences()
+    units = preferences.workshop.units
     context = {
         "theme": preferences.theme,
-        "units": preferences.workshop.units,
-        "examples": [read_line(line, preferences.workshop) for line in EXAMPLES],
+        "units": units,
+        "examples": [(line, read_lots(line, preferences.workshop)) for line in examples_in(units)],
     }
     return render(request, "cupboard/grammar.html", context)
 
@@ -196,7 +207,12 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
     lots = from_readings(readings)
     if lots:
         with room.transaction() as session:
-            add_lots(session, lots, f"{counted(len(lots), 'lot')} put in", room.clock())
+            add_lots(
+                session,
+                number_prints(session, lots),
+                f"{counted(len(lots), 'lot')} put in",
+                room.clock(),
+            )
     left = [reading.line for reading in readings if not reading.taken]
     if left or not lots:
         context = _context(request, room, {}) | {"lines": "\n".join(left)}
@@ -221,6 +237,8 @@ def change_many(request: Request, room: Room, typed: TypedForm, chosen: ChosenLo
                 done, change = _ACTS[form.act]
                 words = f"{counted(len(chosen), 'lot')} {done}"
                 change_lots(session, chosen, change, words, room.clock())
+    if typed.get("back_to", "").isdecimal():
+        return _see_lot(request, int(typed["back_to"][:9]))
     return _shown(request, typed)
 
 
@@ -368,7 +386,7 @@ def return_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
 
 def _changed_stack(stack: Stack, form: MeasuredForm) -> Stack:
     changed = changed_stack(stack, form)
-    if form.family in FAMILIES and form.family != changed.print.family:
+    if form.family in FAMILIES and form.family != changed.print.known_family:
         changed = replace(changed, print=replace(changed.print, judged_family=form.family))
     return changed
 
@@ -385,6 +403,9 @@ def _with_facts(kept: CupboardLot, form: LotForm) -> CupboardLot:
         length=form.length,
         measured_length=form.measured_length,
         shrinkage=forms.per_cent(form.shrinkage),
+        shrinkage_across=None
+        if form.shrinkage_across is None
+        else forms.per_cent(form.shrinkage_across),
         directional=form.directional,
         wrong_side=form.wrong_side,
     )
@@ -415,6 +436,7 @@ def _lot_page(
         "splits": lot.grams is not None or (lot.form in CUT_FROM_THE_LENGTH and lot.count == 1),
         "scales": list(Scale),
         "families": FAMILIES,
+        "unknown": sum(bool(cloth.filled_in) for cloth in lot.prints),
         "stored": stored,
         "lot": stored.kept.lot,
         "facts": FACTS[stored.kept.lot.form],

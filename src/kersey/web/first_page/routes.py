@@ -10,20 +10,21 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.cupboard import CupboardLot, from_readings
+from kersey.core.cupboard import from_readings
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import checked_name
+from kersey.core.fabric import LONGEST_NAME, checked_name
 from kersey.core.length import format_size
 from kersey.core.project import Design, Project
 from kersey.core.project_yield import CUT_FROM, sample_prints, yield_asked
 from kersey.core.pulled import all_of
-from kersey.core.quick_entry import NotTaken, Reading, read_line, take_line
+from kersey.core.quick_entry import Reading, examples_in, read_lots
 from kersey.core.quilt import Quilt
 from kersey.core.stages import NEXT_ACT, Stage, next_stage
 from kersey.core.work_order import work_order
+from kersey.core.workshop import Workshop
 from kersey.drawing.patches import draw_block_alone
 from kersey.drawing.quilt import draw_miniature
-from kersey.store.cupboard import add_lots
+from kersey.store.cupboard import add_lots, number_prints
 from kersey.store.preferences import Preferences, is_sample_world, load_preferences
 from kersey.store.projects import (
     ProjectLine,
@@ -97,9 +98,16 @@ def first_page(
 def quick_entry(request: Request, room: Room, line: str = "") -> Response:
     """The line read back, as it is typed."""
     workshop = room.preferences().workshop
-    reading = read_line(line, workshop) if line.strip() else None
-    context = {"reading": reading, "cut_from": CUT_FROM}
+    context = _read_back(line, workshop)
     return render(request, "first_page/reading.html", context)
+
+
+def _read_back(line: str, workshop: Workshop) -> dict[str, Any]:
+    return {
+        "readings": read_lots(line, workshop) if line.strip() else (),
+        "cut_from": CUT_FROM,
+        "examples": examples_in(workshop.units),
+    }
 
 
 @router.post("/projects", name="start_project")
@@ -107,26 +115,32 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     """Begin a project with a line of fabric."""
     preferences = room.preferences()
     form = read_form(NewProject, typed, preferences.workshop.units)
-    try:
-        reading = take_line(form.line, preferences.workshop)
-    except NotTaken:
+    readings = read_lots(form.line, preferences.workshop)
+    if not all(reading.taken for reading in readings):
         return _page(request, room, line=form.line, status=422)
-    assert reading.lot is not None
-    if reading.lot.form not in CUT_FROM:
-        return _put_away(request, room, reading)
+    lots = from_readings(readings)
+    if not any(kept.lot.form in CUT_FROM for kept in lots):
+        return _put_away(request, room, readings)
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     with room.transaction() as session:
-        fabrics = all_of(CupboardLot(reading.name, reading.lot))
-        project = Project(reading.name, form.line, fabrics, design)
+        numbered = number_prints(session, lots)
+        fabrics = tuple(pulled for kept in numbered for pulled in all_of(kept))
+        project = Project(_listed(readings), form.line, fabrics, design)
         project_id = add_project(session, project, room.clock())
     return _see(request, "yield_page", project_id=project_id)
 
 
-def _put_away(request: Request, room: Workroom, reading: Reading) -> Response:
+def _listed(readings: Sequence[Reading]) -> str:
+    """The names of what was said, as one name."""
+    return " and ".join(reading.name for reading in readings)[:LONGEST_NAME]
+
+
+def _put_away(request: Request, room: Workroom, readings: Sequence[Reading]) -> Response:
     """Fabric that blocks are not cut from by measure goes into the cupboard."""
     with room.transaction() as session:
-        add_lots(session, from_readings([reading]), f"“{reading.name}” put in", room.clock())
+        lots = number_prints(session, from_readings(readings))
+        add_lots(session, lots, f"{_listed(readings)} put in", room.clock())
     return _see(request, "cupboard_page")
 
 
@@ -223,8 +237,7 @@ def _page(
         "deleted": deleted,
         "just_deleted": next((d for d in deleted if d.id == just_deleted), None),
         "line": line,
-        "reading": read_line(line, preferences.workshop) if line else None,
-        "cut_from": CUT_FROM,
+        **_read_back(line, preferences.workshop),
         "naming": naming,
         "naming_error": bad.errors.get("name", "") if bad else "",
         "named": bad.typed.get("name", "") if bad else "",

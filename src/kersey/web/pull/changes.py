@@ -3,7 +3,7 @@
 from dataclasses import replace
 
 from kersey.core.colour import FAMILIES
-from kersey.core.fabric import BadFabric, Print, Value
+from kersey.core.fabric import BadFabric, Fact, Print, Value
 from kersey.core.judging import judge_together
 from kersey.core.project import Project
 from kersey.core.pulled import Pulled, Role
@@ -32,7 +32,7 @@ def corrected(project: Project, place: str, form: FabricForm) -> Project:
     if form.pulled is not None:
         pulled = replace(pulled, count=form.pulled)
         project = project.with_pulled(int(place), pulled)
-    if form.value is not None and form.value is not pulled.print.value:
+    if form.value is not None and form.value is not pulled.print.known_value:
         return project.with_pulled(int(place), replace(pulled, value=form.value))
     cloth = changed_print(pulled.stack.print, _but_value(form))
     if form.family in FAMILIES and form.family != cloth.family:
@@ -78,12 +78,16 @@ def roles_after(now: tuple[Role, ...], form: RoleForm) -> tuple[Role, ...]:
 def next_value(pulled: Pulled) -> Value:
     """The value after its own: light, medium, dark, and light again."""
     values = list(Value)
-    return values[(values.index(pulled.print.value) + 1) % len(values)]
+    known = pulled.print.known_value
+    return values[0 if known is None else (values.index(known) + 1) % len(values)]
 
 
-def beside_the_others(project: Project) -> tuple[Value, ...]:
-    """How each fabric reads beside the others."""
-    return judge_together([pulled.stack.print.swatch.blend for pulled in project.fabrics])
+def beside_the_others(project: Project) -> tuple[Value | None, ...]:
+    """How each fabric reads beside the others; None where its colour is only a placeholder."""
+    prints = [pulled.stack.print for pulled in project.fabrics]
+    known = [cloth for cloth in prints if Fact.COLOUR not in cloth.filled_in]
+    read = iter(judge_together([cloth.swatch.blend for cloth in known]))
+    return tuple(None if Fact.COLOUR in cloth.filled_in else next(read) for cloth in prints)
 
 
 def laid_in_order(project: Project, order: Order) -> Project:

@@ -29,9 +29,10 @@ class PullForm(RevisedForm):
 
 
 class LineForm(RevisedForm):
-    """Fabric not in the cupboard yet, as one says it."""
+    """Fabric as one says it: the name of a lot in the cupboard, or new; `fresh`: surely new."""
 
     words: str = Field("", max_length=200)
+    fresh: bool = False
 
 
 class FabricForm(PrintForm):

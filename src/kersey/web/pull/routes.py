@@ -16,8 +16,8 @@ from kersey.core.ledger import Kind
 from kersey.core.length import parse_length
 from kersey.core.project import Project
 from kersey.core.pulled import Pulled, all_of, pull_pieces, share_out
-from kersey.core.quick_entry import read_line
-from kersey.store.cupboard import StoredLot, get_lot, split_lot
+from kersey.core.quick_entry import read_lots
+from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import BadForm, TypedForm, field_error, read_form
@@ -50,7 +50,7 @@ from kersey.web.pull.forms import (
     PullForm,
     RoleForm,
 )
-from kersey.web.pull.view import found_context, pull_context
+from kersey.web.pull.view import found_context, found_lots, pull_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -99,13 +99,23 @@ def pull_line(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     """Put a line of fabric into the cupboard and pull all of it."""
     opened = open_project(room, project_id)
     form = read_form(LineForm, typed, opened.units)
-    reading = read_line(form.words, opened.preferences.workshop)
-    lots = from_readings([reading])
-    if not lots:
-        words = " ".join(reading.problems) or "Nothing like this is in the cupboard."
+    found = () if form.fresh else found_lots(room, form.words)
+    if len(found) == 1:
+        # The words name what lies in the cupboard already: they are no new fabric.
+        named = {"revision": str(form.revision), "lot": str(found[0].id)}
+        return pull_fabric(request, room, project_id, named)
+    if found:
+        words = f"{len(found)} lots are called so: choose one below."
         return _again(request, room, opened, "0", BadForm({"words": words}, typed))
-    changed = change(room, project_id, form.revision, lambda p: p.pulling(all_of(lots[0])))
-    place = len(changed.project.fabrics) - len(lots[0].lot.stacks)
+    readings = read_lots(form.words, opened.preferences.workshop)
+    if not all(reading.taken for reading in readings):
+        words = " ".join(problem for reading in readings for problem in reading.problems)
+        return _again(request, room, opened, "0", BadForm({"words": words}, typed))
+    with room.transaction() as session:
+        lots = number_prints(session, from_readings(readings))
+    more = [pulled for kept in lots for pulled in all_of(kept)]
+    changed = change(room, project_id, form.revision, lambda p: p.pulling(more))
+    place = len(changed.project.fabrics) - len(more)
     return _answer(request, room, changed, str(place))
 
 

@@ -12,7 +12,7 @@ from kersey.core.length import format_length, parse_length, write_length
 from kersey.core.project import Project
 from kersey.core.pull import look_over
 from kersey.core.pulled import Pulled, Role, total_of
-from kersey.core.quick_entry import read_line, size_in_words
+from kersey.core.quick_entry import read_lots, size_in_words
 from kersey.core.stages import Stage
 from kersey.drawing.pieces import draw_colours
 from kersey.drawing.swatch import draw_swatch
@@ -89,20 +89,28 @@ def pull_context(
     }
 
 
+def found_lots(room: Workroom, words: str) -> list[LotLine]:
+    """Lots in the cupboard that are called so."""
+    if not words.strip():
+        return []
+    with room.transaction() as session:
+        return list_lots(session, Find(words=words[:100]), 0, _FOUND_SHOWN)
+
+
 def found_context(room: Workroom, opened: OpenProject, words: str) -> dict[str, Any]:
     """Lots whose name is typed; when there are none, the words read as fabric to put in."""
-    lines: list[LotLine] = []
+    lines = found_lots(room, words)
     held: dict[int, int] = {}
-    if words.strip():
+    if lines:
         with room.transaction() as session:
-            lines = list_lots(session, Find(words=words[:100]), 0, _FOUND_SHOWN)
             for holding in holdings(session, [line.id for line in lines]):
                 held[holding.lot_id] = held.get(holding.lot_id, 0) + holding.count
-    reading = read_line(words, opened.preferences.workshop) if words.strip() else None
+    readings = read_lots(words, opened.preferences.workshop) if words.strip() else ()
     return {
         "words": words,
         "found": [_found_line(line, held.get(line.id, 0), opened) for line in lines],
-        "reading": reading if reading and not lines else None,
+        "readings": readings,
+        "all_taken": bool(readings) and all(reading.taken for reading in readings),
         "project_id": opened.stored.id,
         "revision": opened.stored.revision,
         "units": opened.units,
@@ -204,9 +212,10 @@ def _pieces(project: Project) -> tuple[int, str]:
 
 def _values(project: Project) -> list[tuple[str, int]]:
     """Pieces of each value."""
+    names: dict[Value | None, str] = {value: value.value for value in Value}
     return [
-        (value.value, sum(p.count for p in project.fabrics if p.print.value is value))
-        for value in Value
+        (words, sum(p.count for p in project.fabrics if p.print.known_value is value))
+        for value, words in (names | {None: "not said"}).items()
     ]
 
 
@@ -215,12 +224,15 @@ def _reads(project: Project, chosen: str) -> Value | None:
     if not chosen.isdecimal():
         return None
     value = beside_the_others(project)[int(chosen)]
-    return None if value is project.fabrics[int(chosen)].print.value else value
+    return None if value is project.fabrics[int(chosen)].print.known_value else value
 
 
 def _read_otherwise(project: Project) -> int:
     values = beside_the_others(project)
-    return sum(p.print.value is not v for p, v in zip(project.fabrics, values, strict=True))
+    return sum(
+        value is not None and pulled.print.known_value is not value
+        for pulled, value in zip(project.fabrics, values, strict=True)
+    )
 
 
 def _found_line(line: LotLine, held: int, opened: OpenProject) -> dict[str, Any]:
@@ -233,5 +245,5 @@ def _found_line(line: LotLine, held: int, opened: OpenProject) -> dict[str, Any]
         "free": free,
         "words": f"{counted(free, facts.one)}" if facts.one != facts.many else f"{free}",
         "size": size_in_words(line, opened.units),
-        "whole": write_length(line.length, opened.units) if by_length else free,
+        "whole": write_length(line.usable_length, opened.units) if by_length else free,
     }

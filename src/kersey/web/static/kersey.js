@@ -325,3 +325,14 @@ document.addEventListener("input", (event) => {
   moved = event.target;
   if (!pause) tellMoved();
 });
+
+// A slip of the finger was seen: the line as it may have been meant is taken by one press.
+document.addEventListener("click", (event) => {
+  const proposal = event.target.closest("[data-proposal]");
+  if (!proposal) return;
+  const field = document.getElementById("line") ?? document.getElementById("lines");
+  const { proposal: better, insteadOf } = proposal.dataset;
+  field.value = insteadOf ? field.value.replace(insteadOf, better) : better;
+  field.dispatchEvent(new Event("input", { bubbles: true }));
+  field.focus();
+});

@@ -192,7 +192,8 @@ def _so_much_more(kept: CupboardLot, step: Fraction) -> CupboardLot:
     """A lot whose cloth is so many inches wider between its selvedges than was thought."""
     lot = kept.lot
     if lot.form is Form.YARDAGE:
-        return replace(kept, lot=replace(lot, width=lot.width + step))
+        left = (100 - lot.taken_across) / 100
+        return replace(kept, lot=replace(lot, width=lot.width + step / left))
     stacks = tuple(
         replace(stack, measured_length=stack.measured_length + step)
         if stack.measured_length
