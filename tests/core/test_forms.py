@@ -1,5 +1,6 @@
 """The forms of fabric: usual sizes, limits, and areas that add up."""
 
+from dataclasses import replace
 from fractions import Fraction
 
 import pytest
@@ -63,7 +64,10 @@ def test_the_area_of_a_lot_is_that_of_its_pieces(
     lot = Lot(width, length, spread(count, PRINTS[: min(count, 6)]))
     assert lot.area == count * width * length
     washed = Lot(width, length, lot.stacks, shrinkage=Fraction(5))
-    assert washed.area == lot.area * Fraction(95, 100)
+    assert washed.area == lot.area * Fraction(95, 100) ** 2
+    less_across = replace(washed, shrinkage_across=Fraction(2))
+    assert less_across.usable_width == width * Fraction(98, 100)
+    assert less_across.area == count * less_across.usable_width * less_across.usable_length
     assert washed.measured(length - 1).usable_length == length - 1
 
 

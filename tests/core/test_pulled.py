@@ -118,7 +118,8 @@ def test_a_print_reads_in_the_quilt_as_it_is_judged_there() -> None:
     roll = project("20 strips 2 1/2 x 42, 10 prints")
     dark = roll.with_pulled(0, replace(roll.fabrics[0], value=Value.DARK))
     assert dark.lot.prints[0].value is Value.DARK
-    assert dark.fabrics[0].stack.print.value is Value.MEDIUM
+    assert dark.lot.prints[0].known_value is Value.DARK
+    assert dark.fabrics[0].stack.print.known_value is None
 
 
 def test_pulling_again_adds_and_returning_leaves_what_is_cut() -> None:

@@ -1,5 +1,6 @@
 """The cupboard as a spreadsheet: nothing lost on the way, nothing runs, wrong rows are told."""
 
+from dataclasses import replace
 from fractions import Fraction
 
 import pytest
@@ -19,7 +20,10 @@ from kersey.formats.cupboard_csv import (
 )
 
 SHOP = Workshop()
-LOTS = from_readings([read_line(line) for line in EXAMPLES])
+LOTS = tuple(
+    replace(kept, name=f"{place} {kept.name}")
+    for place, kept in enumerate(from_readings([read_line(line) for line in EXAMPLES]))
+)
 colours = st.integers(0, 0xFFFFFF).map(lambda n: f"#{n:06x}")
 names = st.text(min_size=1, max_size=30).filter(lambda t: t.split() and "\0" not in t)
 

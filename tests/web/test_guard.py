@@ -56,12 +56,12 @@ def test_a_fault_gets_a_plain_page_with_what_was_typed(
     def fail(*_: object) -> None:
         raise RuntimeError("secret detail")
 
-    monkeypatch.setattr("kersey.web.first_page.routes.take_line", fail)
-    answer = client.post("/projects", data={"line": "40 strips, <i>precious</i>"})
+    monkeypatch.setattr("kersey.web.first_page.routes.from_readings", fail)
+    answer = client.post("/projects", data={"line": '40 strips "<i>precious</i>"'})
     assert answer.status_code == 500
     assert "Kersey made a mistake here" in answer.text
     assert "secret detail" not in answer.text
-    assert "40 strips, &lt;i&gt;precious&lt;/i&gt;" in answer.text
+    assert "&lt;i&gt;precious&lt;/i&gt;" in answer.text
     assert "content-security-policy" in answer.headers
 
 

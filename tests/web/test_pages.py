@@ -73,7 +73,7 @@ def test_static_files_are_there_and_may_be_kept(client: TestClient) -> None:
 
 
 def test_a_line_is_read_back_and_taken(client: TestClient) -> None:
-    reading = client.get("/quick-entry", params={"line": "40 strips, plaid"}).text
+    reading = client.get("/quick-entry", params={"line": "40 strips 20 prints, plaid"}).text
     assert '<span class="unread">plaid</span>' in reading
     assert "40 strips" in reading
     number = start(client)
@@ -84,7 +84,7 @@ def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
     answer = client.post("/projects", data={"line": 'plaid & "tartan" <b>'})
     assert answer.status_code == 422
     assert "plaid &amp; &#34;tartan&#34; &lt;b&gt;" in answer.text
-    assert "How many strips?" in answer.text
+    assert "Not understood: “plaid”" in answer.text
 
 
 def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
@@ -127,7 +127,7 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     assert 'data-need="B"' in page
     own = {"recipe": "pieces", "seam": "1/4", "revision": "2"}
     client.post(address, data=own, headers=HTMX)
-    assert "5 A dark 2½ × 2½″" in client.get(address).text
+    assert "5 A dark 2½″ x 2½″" in client.get(address).text
     wrong = client.post(address, data={**own, "revision": "3", "pieces": "many A"}, headers=HTMX)
     assert wrong.status_code == 422
     assert "Line 1, “many A”: write how many" in wrong.text

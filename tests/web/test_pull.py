@@ -141,7 +141,30 @@ def test_fabrics_serve_roles_one_or_several(site: TestClient) -> None:
     assert 'data-role="binding" aria' not in page
 
 
+def mark_of_lot(site: TestClient) -> str:
+    """The roll of the project, and the state of it that is shown."""
+    found = re.search(rf'value="({lot_of(site, "Roll of 40")}-\d+)"', site.get("/cupboard").text)
+    assert found
+    return found[1]
+
+
+def test_no_advice_rests_on_what_nobody_has_said(site: TestClient) -> None:
+    """Placeholders are numbered; light and dark of them are not counted, judged or warned of."""
+    page = site.get("/projects/1/pull").text
+    assert "not said." in page
+    assert "read otherwise" not in page
+    assert "Nearly all" not in page
+    page = send(site, "/projects/1/fabrics/0", name="ticket stripe", value="light")
+    assert "1 light" in page or "2 light" in page
+    second = site.post("/cupboard", data={"lines": "roll of 40 strips, 20 prints"}).text
+    assert "Roll of 40" in second
+    csv = site.get("/cupboard.csv").text
+    numbers = re.findall(r"print (\d+)", csv)
+    assert len(numbers) == len(set(numbers))
+
+
 def test_fabrics_are_laid_in_order_and_judged_together(site: TestClient) -> None:
+    site.post("/cupboard/change", data={"act": "confirm", "lot": mark_of_lot(site)})
     names = lambda page: re.findall(r'fabric-count">\d+</span> ([^<]+)<', page)  # noqa: E731
     first = names(site.get("/projects/1/pull").text)
     page = send(site, "/projects/1/move", place="0", to="2")
@@ -157,7 +180,7 @@ def test_fabrics_are_laid_in_order_and_judged_together(site: TestClient) -> None
 
 def test_a_fabric_is_set_aside_and_brought_back(site: TestClient) -> None:
     page = send(site, "/projects/1/fabrics/0/aside", reason="does not belong")
-    assert "lamp red stripe: does not belong" in page
+    assert "print 1: does not belong" in page
     assert "78 blocks" in page or "76 blocks" in page
     assert "Set aside <kbd>x</kbd></h3>" in page
     page = send(site, "/projects/1/fabrics/0/aside")

@@ -13,6 +13,7 @@ import csv
 import io
 import re
 from collections.abc import Iterator, Mapping, Sequence
+from contextlib import suppress
 from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
@@ -24,7 +25,7 @@ from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.errors import InvalidValue
 from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import FACTS, Form
-from kersey.core.length import Units, format_length, parse_length
+from kersey.core.length import parse_length, write_length
 from kersey.core.print_names import named_print
 from kersey.core.workshop import Workshop
 
@@ -198,10 +199,10 @@ def _stack(cells: Mapping[str, str], shop: Workshop) -> Stack:
     )
     family = cells["colour family"].lower()
     own = None if family in {"", colour_family(swatch.ground)} else family
-    filled_in = set(cloth.filled_in) if not cells["filled in"] else set()
+    said = {Fact.COLOUR} if cells["ground"] else set()
+    said |= {Fact.VALUE} if value else set()
+    filled_in = cloth.filled_in - said
     filled_in |= {fact for fact in Fact if fact in cells["filled in"].lower().split()}
-    if cells["ground"] and not cells["filled in"]:
-        filled_in -= {Fact.COLOUR} if value is None else {Fact.COLOUR, Fact.VALUE}
     shown = value or cloth.value
     return Stack(
         Print(cloth.name, shown, swatch, own, frozenset(filled_in)),
@@ -278,12 +279,13 @@ def _length(cells: Mapping[str, str], column: str, shop: Workshop) -> Fraction |
 
 
 def _written(length: Fraction | None) -> str:
-    """A length as a ruler reads it if that is exact, else as a fraction of inches."""
+    """A length exactly: as it can be typed, else as a fraction of inches."""
     if length is None:
         return ""
-    for units in Units:
-        if parse_length(format_length(length, units), units) == length:
-            return format_length(length, units)
+    written = write_length(length)
+    with suppress(InvalidValue):
+        if parse_length(written) == length:
+            return written
     return f"{length} in exactly"
 
 

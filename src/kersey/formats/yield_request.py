@@ -302,8 +302,9 @@ def _question(request: YieldRequest) -> Question:
     try:
         block = _block(request.block)
         cut = block.cut_list(request.seam)
+        problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets)
         _check_roles(request, cut.needs)
-        return Question(CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets), block.size)
+        return Question(problem, block.size)
     except BadRecipe as error:
         raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:

@@ -69,7 +69,7 @@ _ONE = re.compile(
 _AND_A_HALF = re.compile(r"\s+and\s+(?:(a\s+half|one\s+half|1/2|½)|(a\s+quarter|1/4|¼)|(3/4|¾))", re.IGNORECASE)  # fmt: skip
 _DOZEN = re.compile(r"\s+dozen\b", re.IGNORECASE)
 _A_DOZEN = re.compile(r"dozen\b", re.IGNORECASE)
-_QUOTED = re.compile(r"[\"“](?=[^\W\d_])([^\"”]{2,120})[\"”]")
+_QUOTED = re.compile(r"[\"“](?=[^\"”]*[^\W\d_])([^\"”]{2,120})[\"”]")
 _BY = re.compile(r"(?:x|×|\*)(?![A-Za-z])|x(?=wof\b)|by\b", re.IGNORECASE)
 _TO = re.compile(r"to\b|–|—|-")
 _BREAK = re.compile(r"[,;+&\n]")

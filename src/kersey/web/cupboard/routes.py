@@ -539,7 +539,7 @@ def _line(lot: LotLine, holders: Holders, units: Units) -> dict[str, Any]:
         "colours": draw_colours(lot.blends),
         "words": (pieces_in_words(lot), size_in_words(lot, units)),
         "prints": lot.prints,
-        "value_words": " to ".join(dict.fromkeys((lot.values[0], lot.values[-1]))),
+        "value_words": " to ".join(dict.fromkeys((*lot.values[:1], *lot.values[-1:]))),
         "aside": lot.aside,
         "free": lot.count - sum(count for _, _, count, _ in holders),
         "count": lot.count,
