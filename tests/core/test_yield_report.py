@@ -8,6 +8,7 @@ from tests.core.cutting.brute_force import most_blocks
 from tests.core.cutting.made_up import problems
 
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Watch
 from kersey.core.forms import Form
 from kersey.core.yield_report import CHANGES, YieldReport, spare_pieces, yield_report
@@ -55,7 +56,7 @@ def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
 def test_what_is_spare_can_go_and_one_more_piece_cannot(problem: CuttingProblem) -> None:
     plan = reported(problem).plan
 
-    def blocks_of(other: CuttingProblem) -> int:
+    def blocks_of(other: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
         return reported(other).plan.blocks
 
     for spare in spare_pieces(plan, blocks_of):

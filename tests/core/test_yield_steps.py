@@ -13,7 +13,7 @@ from kersey.core.claims import judge_count
 from kersey.core.cliffs import cliffs, tight_divisions
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
-from kersey.core.cutting.solver import solve
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.forms import Form
 from kersey.core.yield_report import at_usable, checked_plan
@@ -22,7 +22,7 @@ from kersey.core.yield_steps import YieldQuestion, YieldSoFar, yield_steps
 EIGHTH = Fraction(1, 8)
 
 
-def blocks_of(problem: CuttingProblem) -> int:
+def blocks_of(problem: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
     return checked_plan(problem, Watch(perf_counter, 2.0)).blocks
 
 

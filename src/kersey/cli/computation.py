@@ -32,8 +32,8 @@ def most_blocks(request: Path) -> None:
     """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
     try:
         question = read_request(_read_file(request))
-        with several_at_a_time(perf_counter) as plans_of:
-            report = yield_report(question.problem, Watch(perf_counter), plans_of)
+        with several_at_a_time(perf_counter) as counts_of:
+            report = yield_report(question.problem, Watch(perf_counter), counts_of)
         answer = write_answer(question, report)
     except FaultyPlan as error:
         fail(str(error))

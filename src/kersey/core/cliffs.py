@@ -14,8 +14,9 @@ from fractions import Fraction
 from kersey.core.cutting.patterns import reachable
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Layout, Need
 from kersey.core.cutting.scale import in_units, unit_of
+from kersey.core.cutting.solver import Sought
 from kersey.core.length import Units, format_length
-from kersey.core.yield_report import at_usable
+from kersey.core.yield_report import at_usable, near, room_to_spare
 
 # As far as cloth differs from its label: 40 instead of 42, 44 at the most. Where fewer blocks
 # begin is looked for further down.
@@ -48,21 +49,25 @@ class Cliffs:
 
 def cliffs(
     plan: CuttingPlan,
-    blocks_of: Callable[[CuttingProblem], int],
+    blocks_of: Callable[[CuttingProblem, Sought], int],
     known: Mapping[Fraction, int] | None = None,
 ) -> Cliffs:
     """Where the count of a plan changes.
 
-    `blocks_of` gives the blocks of the same question with other cloth, `known` those of some
+    `blocks_of` gives the blocks of the same question with other cloth, as far as they are sought,
+    and `known` those of some
     changes already. Wider cloth never gives fewer, even where a search was cut short.
     """
     problem = plan.problem
     tried = {Fraction(0): plan.blocks, **(known or {})}
+    free = room_to_spare(plan)
 
     def at(change: Fraction) -> int:
+        if -free <= change <= 0:
+            return plan.blocks
         if change not in tried:
             changed = at_usable(problem, change)
-            tried[change] = blocks_of(changed) if changed else 0
+            tried[change] = blocks_of(changed, near(plan, change)) if changed else 0
         return max(blocks for step, blocks in tried.items() if step <= change)
 
     steps = _steps(problem)

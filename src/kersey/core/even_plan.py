@@ -1,91 +1,101 @@
 """The even plan: every fabric of a role is cut alike, so that layers stack and prints spread.
 
-kit   what one block needs of one role (of several that must come from one print, together)
-kind  pieces of fabric alike in size, roles and turn, whatever their prints
+sort    pieces of fabric alike in size, turn, and the needs they may serve, whatever their prints
+stack   pieces of a sort that are all cut alike; a sort lies in one stack, or in two
 
-Every piece of a kind that serves a role is cut into whole kits. One size of a kit may instead be
-cut from pieces of its own: six light quarters give eight kits without their centre each, a seventh
-gives the centres. How many pieces of a kind serve what is a small integer programme. Print rules
-are judged at the end: the plan claims only the blocks that the checker lets it claim.
+Where needs share no fabric (light logs and dark) each is searched for by itself; the scarcest says
+how many blocks there are, and of the others no more is cut than those need. That prints must differ
+is judged at the end: the plan claims only the blocks that the checker lets it claim.
 Source: handbook section 4.
 """
 
 from collections import Counter
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
-from math import inf
 
+from kersey.core.cutting.alike import CutAlike, Stack, most_alike
 from kersey.core.cutting.checker import faults
-from kersey.core.cutting.highs import WholeNumbers
+from kersey.core.cutting.interchange import merged, named_again
+from kersey.core.cutting.layout import lay_out_pattern
+from kersey.core.cutting.patterns import Pattern, Strip
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
-from kersey.core.cutting.solver import solve
+from kersey.core.cutting.separate import separate
 from kersey.core.cutting.watch import Watch
 
 # Where nearly every piece is of another size, nothing can be stacked.
-_MOST_KINDS = 12
-_MOST_SIZES_APART = 8
+_MOST_SORTS = 12
 
 
 @dataclass(frozen=True)
 class AlikeCut:
-    """`pieces` of a kind are cut alike: each gives `kits` of these needs."""
+    """`pieces` of a sort are cut alike: what each gives, in numbers of each need."""
 
     fabric: Fabric
     pieces: int
-    kits: int
-    needs: tuple[Need, ...]
+    gives: tuple[tuple[Need, int], ...]
+
+    @property
+    def kits(self) -> int | None:
+        """How many blocks it gives every need of, if that is just what it gives; else None."""
+        each = {count / need.count for need, count in self.gives}
+        whole = each.pop() if len(each) == 1 else 0.5
+        return int(whole) if whole == int(whole) else None
 
 
 @dataclass(frozen=True)
 class EvenPlan:
-    """The plan, and what each stack of fabric gives."""
+    """The plan, and what each stack of fabric gives. Its bound is that of plans cut alike."""
 
     plan: CuttingPlan
     alike: tuple[AlikeCut, ...]
 
 
 @dataclass(frozen=True)
-class _Way:
-    """One way to cut a piece of a kind: whole kits of some needs. `apart`: which need is left out,
-    or is all there is; None for the whole kit."""
+class _Part:
+    """A part of the problem with its sorts, and how it is cut alike."""
 
-    kind: int
-    group: int
-    needs: tuple[int, ...]
-    apart: int | None
-    kits: int
-    layout: Layout
+    problem: CuttingProblem
+    sorts: list[list[Fabric]]
+    cut: CutAlike
 
 
 def even_plan(pooled: CuttingPlan, watch: Watch) -> EvenPlan | None:
     """The even plan beside a pooled one; None where nearly all pieces are of different sizes.
 
-    `watch` says how long a single piece may be thought about.
+    `watch` says how long it may take.
     """
     problem = pooled.problem
-    kinds = _kinds(problem)
-    if len(kinds) > _MOST_KINDS or not pooled.blocks or problem.in_sets:
+    if len(_sorts(problem)) > _MOST_SORTS or not pooled.blocks or problem.in_sets:
         return None
-    groups = _groups(problem)
-    ways = [
-        way
-        for kind, fabrics in enumerate(kinds)
-        for group, needs in enumerate(groups)
-        for way in _ways(problem, (kind, fabrics[0]), (group, needs), watch)
-    ]
-    counts = [sum(fabric.count for fabric in fabrics) for fabrics in kinds]
-    pieces = _share_out(problem, ways, counts, pooled.bound, Watch(watch.clock))
-    layouts = tuple(_layouts(kinds, ways, pieces))
-    plan = _claimed(replace(pooled, blocks=_made(problem, layouts), layouts=layouts))
-    alike = (
-        AlikeCut(kinds[w.kind][0], n, w.kits, tuple(problem.needs[need] for need in w.needs))
-        for w, n in zip(ways, pieces, strict=True)
-        if n
-    )
-    return EvenPlan(plan, tuple(alike))
+    fewer_needs, stands_for = merged(problem)
+    parts = list(_searched(fewer_needs, pooled.bound, watch))
+    bound = min(part.cut.bound for part in parts)
+    blocks = min(part.cut.blocks for part in parts)
+    alike: list[AlikeCut] = []
+    layouts: list[Layout] = []
+    for part in parts:
+        for stack, pattern in _thrifty(part, blocks):
+            layout = lay_out_pattern(part.problem, part.sorts[stack.sort][0], pattern)
+            gives = Counter(cut.need for cut in layout.cuts)
+            alike.append(AlikeCut(layout.fabric, stack.pieces, tuple(gives.items())))
+            layouts.extend(_dealt(part, stack, layout, layouts))
+    plan = CuttingPlan(fewer_needs, blocks, bound, tuple(layouts))
+    return EvenPlan(_claimed(named_again(problem, plan, stands_for)), tuple(alike))
 
 
-def _kinds(problem: CuttingProblem) -> list[list[Fabric]]:
+def _searched(problem: CuttingProblem, bound: int, watch: Watch) -> Iterator[_Part]:
+    """Each part of the problem cut alike: of the scarcer ones no more than the others give."""
+    parts = separate(problem)
+    for place, part in enumerate(parts):
+        share = Watch(watch.clock, watch.left / (len(parts) - place))
+        sorts = _sorts(part)
+        cut = most_alike(part, sorts, bound, share)
+        watch.spend(share.spent)
+        bound = min(bound, cut.bound)
+        yield _Part(part, sorts, cut)
+
+
+def _sorts(problem: CuttingProblem) -> list[list[Fabric]]:
     found: dict[tuple[object, ...], list[Fabric]] = {}
     for fabric in problem.fabrics:
         if any(fabric.serves(need) for need in problem.needs):
@@ -95,132 +105,71 @@ def _kinds(problem: CuttingProblem) -> list[list[Fabric]]:
     return list(found.values())
 
 
-def _groups(problem: CuttingProblem) -> list[list[int]]:
-    """The needs of each kit: of one role, or of roles that must come from one print."""
-    together = [{*rule.roles} for rule in problem.rules if rule.same]
-    apart = {rule.roles[0] for rule in problem.rules if not rule.same and len(rule.roles) == 1}
-    found: dict[object, list[int]] = {}
-    for number, need in enumerate(problem.needs):
-        key: object = next((n for n, roles in enumerate(together) if need.role in roles), need.role)
-        found.setdefault(number if need.role in apart else key, []).append(number)
-    return list(found.values())
+def _thrifty(part: _Part, blocks: int) -> list[tuple[Stack, Pattern]]:
+    """The stacks without what so many blocks do not need: whole layers first, then pieces.
 
-
-def _ways(
-    problem: CuttingProblem,
-    kind: tuple[int, Fabric],
-    group: tuple[int, Sequence[int]],
-    watch: Watch,
-) -> Iterator[_Way]:
-    place, fabric = kind
-    number, needs = group
-    if not all(fabric.serves(problem.needs[need]) for need in needs):
-        needs = [need for need in needs if fabric.serves(problem.needs[need])]
-    choices: list[tuple[int | None, list[int]]] = [(None, list(needs))]
-    if 1 < len(needs) <= _MOST_SIZES_APART:
-        for need in needs:
-            choices.append((need, [other for other in needs if other != need]))
-            choices.append((need, [need]))
-    for apart, some in choices:
-        found = _one_piece(problem, fabric, some, watch)
-        if found is not None:
-            yield _Way(place, number, tuple(some), apart, found.blocks, found.layouts[0])
-
-
-def _one_piece(
-    problem: CuttingProblem, fabric: Fabric, needs: Sequence[int], watch: Watch
-) -> CuttingPlan | None:
-    if not needs:
-        return None
-    wanted = tuple(problem.needs[need] for need in needs)
-    one = CuttingProblem(wanted, (replace(fabric, count=1),))
-    found = solve(one, watch.anew())
-    return found if found.blocks else None
-
-
-def _share_out(
-    problem: CuttingProblem, ways: Sequence[_Way], counts: Sequence[int], bound: int, watch: Watch
-) -> list[int]:
-    """How many pieces are cut in each way: the most blocks, then the fewest pieces.
-
-    Columns: blocks, pieces of each way, and for each kind, kit and size whether that size is cut
-    apart (else all kits are whole).
+    Of pieces that must come from one print nothing is left out.
     """
-    numbers = WholeNumbers()
-    blocks = numbers.number(most=bound, gain=sum(counts) + 1)
-    pieces = [numbers.number(most=counts[way.kind], gain=-1) for way in ways]
-    for number, need in enumerate(problem.needs):
-        made = [
-            (piece, way.kits * need.count)
-            for piece, way in zip(pieces, ways, strict=True)
-            if number in way.needs
-        ]
-        numbers.between(0, inf, [(blocks, -need.count), *made])
-    for kind, count in enumerate(counts):
-        of_kind = [(p, 1) for p, way in zip(pieces, ways, strict=True) if way.kind == kind]
-        numbers.between(0, count, of_kind)
-    _one_split_each(numbers, ways, pieces, counts)
-    found, _ = numbers.solve(watch)
-    return [found[piece] for piece in pieces]
+    stacks = list(part.cut.stacks)
+    ruled = {role for rule in part.problem.rules if rule.same for role in rule.roles}
+    spare = [
+        0 if need.role in ruled else sum(_given(n, p) * s.pieces for s, p in stacks)
+        - blocks * need.count
+        for n, need in enumerate(part.problem.needs)
+    ]  # fmt: skip
+    kept = []
+    for stack, pattern in sorted(stacks, key=lambda item: item[0].pieces):
+        each = [_given(n, pattern) for n in range(len(spare))]
+        layers = min((spare[n] // given for n, given in enumerate(each) if given), default=0)
+        layers = min(layers, stack.pieces)
+        spare = [there - layers * given for there, given in zip(spare, each, strict=True)]
+        smaller = replace(stack, pieces=stack.pieces - layers)
+        strips = []
+        for strip in pattern.strips if smaller.pieces else ():
+            pieces = []
+            for need, turned in strip.pieces:
+                if spare[need] >= smaller.pieces:
+                    spare[need] -= smaller.pieces
+                else:
+                    pieces.append((need, turned))
+            if pieces:
+                strips.append(Strip(strip.breadth, tuple(pieces)))
+        if strips:
+            kept.append((smaller, Pattern(pattern.along, tuple(strips))))
+    return kept
 
 
-def _one_split_each(
-    numbers: WholeNumbers, ways: Sequence[_Way], pieces: Sequence[int], counts: Sequence[int]
-) -> None:
-    """Of a kind and a kit at most one size is cut apart, or none."""
-    splits: dict[tuple[int, int], dict[int | None, list[int]]] = {}
-    for piece, way in zip(pieces, ways, strict=True):
-        of_kit = splits.setdefault((way.kind, way.group), {})
-        of_kit.setdefault(way.apart, []).append(piece)
-    for (kind, _), of_kit in splits.items():
-        chosen = []
-        for used in of_kit.values():
-            yes = numbers.number(most=1)
-            chosen.append((yes, 1))
-            numbers.between(-inf, 0, [*((piece, 1) for piece in used), (yes, -counts[kind])])
-        numbers.between(0, 1, chosen)
+def _given(need: int, pattern: Pattern) -> int:
+    return sum(piece == need for strip in pattern.strips for piece, _ in strip.pieces)
 
 
-def _layouts(
-    kinds: Sequence[Sequence[Fabric]], ways: Sequence[_Way], pieces: Sequence[int]
-) -> Iterator[Layout]:
-    """The pieces of each kind dealt out to its ways, print by print so that each way gets many."""
-    for kind, fabrics in enumerate(kinds):
-        left = {n: pieces[n] for n, way in enumerate(ways) if way.kind == kind and pieces[n]}
-        dealt: Counter[tuple[int, int]] = Counter()
-        for place in _one_of_each(fabrics):
-            if not any(left.values()):
-                break
-            number = max(left, key=left.__getitem__)
-            dealt[(place, number)] += 1
-            left[number] -= 1
-        for (place, number), copies in dealt.items():
-            layout = ways[number].layout
-            yield replace(layout, fabric=fabrics[place], copies=copies)
+def _dealt(part: _Part, stack: Stack, layout: Layout, before: Sequence[Layout]) -> Iterator[Layout]:
+    """The layers of a stack dealt out to the fabrics of its sort, a print at a time."""
+    fabrics = part.sorts[stack.sort]
+    taken = Counter(each.fabric.name for each in before for _ in range(each.copies))
+    left = {fabric.name: fabric.count - taken[fabric.name] for fabric in fabrics}
+    copies: Counter[str] = Counter()
+    for name in _one_of_each(left, stack.pieces):
+        copies[name] += 1
+    for fabric in fabrics:
+        if copies[fabric.name]:
+            yield replace(layout, fabric=fabric, copies=copies[fabric.name])
 
 
-def _one_of_each(fabrics: Sequence[Fabric]) -> Iterator[int]:
-    """Places of fabrics, one piece of each in turn, until all pieces were named."""
-    left = [fabric.count for fabric in fabrics]
-    while any(left):
-        for place, count in enumerate(left):
-            if count:
-                left[place] -= 1
-                yield place
-
-
-def _made(problem: CuttingProblem, layouts: Iterable[Layout]) -> int:
-    """Blocks for which there are pieces enough, whatever their prints."""
-    made = dict.fromkeys(problem.needs, 0)
-    for layout in layouts:
-        for cut in layout.cuts:
-            made[cut.need] += layout.copies
-    return min(count // need.count for need, count in made.items())
+def _one_of_each(left: dict[str, int], pieces: int) -> Iterator[str]:
+    """So many pieces, one of each fabric in turn; of a fabric with more left, sooner."""
+    left = dict(left)
+    while pieces:
+        for name in sorted(left, key=lambda name: -left[name]):
+            if pieces and left[name]:
+                left[name] -= 1
+                pieces -= 1
+                yield name
 
 
 def _claimed(plan: CuttingPlan) -> CuttingPlan:
     """The plan with as many blocks as the checker lets it claim."""
-    low, high = 0, min(plan.blocks, plan.bound)
+    low, high = 0, plan.blocks
     while low < high:
         middle = (low + high + 1) // 2
         if faults(replace(plan, blocks=middle)):

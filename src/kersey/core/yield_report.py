@@ -12,7 +12,7 @@ from fractions import Fraction
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
-from kersey.core.cutting.solver import solve
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
 
@@ -20,6 +20,8 @@ from kersey.core.errors import KerseyError
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
 # Seconds for what one role alone could give: it is only told beside the others.
 _A_ROLE = 1.0
+# All explanations take at most so many times what the plan took, or so long each if that is longer.
+_EXPLAINING, _LEAST_SECONDS = 2.0, 0.1
 # Fabrics that differ in more than this are told of by their roles, not one by one.
 _MOST_LIMITS = 6
 
@@ -83,58 +85,117 @@ class Asked:
 
     problem: CuttingProblem
     seconds: float
+    sought: Sought = EVERY_BLOCK
 
-    def answer(self, clock: Clock) -> CuttingPlan:
-        """Its plan; raises `FaultyPlan`."""
-        return checked_plan(self.problem, Watch(clock, self.seconds))
+    def answer(self, clock: Clock) -> "Count":
+        """How many blocks; raises `FaultyPlan`."""
+        plan = checked_plan(self.problem, Watch(clock, self.seconds), self.sought)
+        blocks = max(self.sought.had, plan.blocks)
+        return Count(blocks, max(blocks, plan.bound))
+
+
+@dataclass(frozen=True)
+class Count:
+    """So many blocks can be had, and no more than `bound`."""
+
+    blocks: int
+    bound: int
+
+    @property
+    def proved(self) -> bool:
+        """Whether there are no more."""
+        return self.blocks == self.bound
 
 
 # Answers questions, in their order; one after the other, or several at a time.
-PlansOf = Callable[[Sequence[Asked]], Sequence[CuttingPlan]]
+CountsOf = Callable[[Sequence[Asked]], Sequence[Count]]
 
 
-def one_by_one(clock: Clock) -> PlansOf:
-    """Plans worked out one after the other."""
+def one_by_one(clock: Clock) -> CountsOf:
+    """Blocks counted one question after the other."""
     return lambda asked: [question.answer(clock) for question in asked]
 
 
 def yield_report(
-    problem: CuttingProblem, watch: Watch, plans_of: PlansOf | None = None
+    problem: CuttingProblem, watch: Watch, counts_of: CountsOf | None = None
 ) -> YieldReport:
-    """Solve a problem and explain the answer; `watch` says how long each plan may take.
+    """Solve a problem and explain the answer; `watch` says how long the plan may take.
 
-    Raises `FaultyPlan` when the checker finds fault with one.
+    All explanations together take at most twice as long again. Raises `FaultyPlan` when the
+    checker finds fault with a plan.
     """
-    plans_of = plans_of or one_by_one(watch.clock)
+    counts_of = counts_of or one_by_one(watch.clock)
     plan = checked_plan(problem, watch)
+    seconds = explaining_seconds(plan, watch.spent)
     return YieldReport(
         plan=plan,
-        limits=tuple(limits(plan, plans_of, watch.seconds)),
+        limits=tuple(limits(plan, counts_of, seconds)),
         leftovers=tuple(leftovers(plan)),
-        sensitivity=sensitivity(plan, plans_of, watch.seconds),
+        sensitivity=sensitivity(plan, counts_of, seconds),
     )
 
 
+def explaining_seconds(plan: CuttingPlan, spent: float) -> float:
+    """How long each question may take that explains a plan which itself took so many seconds."""
+    questions = len(CHANGES) + len(_roles(plan.problem)) + len(_sorts(plan.problem)[:_MOST_LIMITS])
+    return max(_LEAST_SECONDS, _EXPLAINING * spent / (questions + 1))
+
+
 def sensitivity(
-    plan: CuttingPlan, plans_of: PlansOf, seconds: float
+    plan: CuttingPlan, counts_of: CountsOf, seconds: float
 ) -> tuple[tuple[Fraction, int], ...]:
     """(change of the usable length, blocks) for cloth a little narrower and wider.
 
     What can be cut from narrower cloth can be cut from wider: a search that was cut short does not
     make it less.
     """
-    changed = {step: at_usable(plan.problem, step) for step in CHANGES}
-    asked = {step: Asked(other, seconds) for step, other in changed.items() if other}
-    plans = plans_of(list(asked.values()))
+    free = room_to_spare(plan)
     found = {Fraction(0): plan.blocks, **dict.fromkeys(CHANGES, 0)}
-    found |= {step: other.blocks for step, other in zip(asked, plans, strict=True)}
+    # Where every cut still fits, so do as many blocks, and narrower cloth never gives more.
+    found |= {step: plan.blocks for step in CHANGES if -free <= step <= 0}
+    changed = {step: at_usable(plan.problem, step) for step in CHANGES if not -free <= step <= 0}
+    asked = {
+        step: Asked(other, seconds, near(plan, step)) for step, other in changed.items() if other
+    }
+    counts = counts_of(list(asked.values()))
+    found |= {step: other.blocks for step, other in zip(asked, counts, strict=True)}
     best = {step: max(n for other, n in found.items() if other <= step) for step in found}
     return tuple((step, best[step]) for step in CHANGES)
 
 
-def checked_plan(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
-    """The plan, judged by the checker before anybody sees it; raises `FaultyPlan`."""
-    plan = solve(problem, watch.anew())
+def near(plan: CuttingPlan, change: Fraction) -> Sought:
+    """What is sought of wider cloth: more than the plan has; of narrower: as many at most."""
+    return Sought(had=plan.blocks) if change > 0 else Sought(most=plan.blocks)
+
+
+def room_to_spare(plan: CuttingPlan) -> Fraction:
+    """How much shorter, between its selvedges, all cut fabric could be for the very same cuts.
+
+    0 for strip sets, whose strips are as long as the cloth.
+    """
+    if plan.problem.in_sets:
+        return Fraction(0)
+    rooms = []
+    for layout in plan.layouts:
+        side = layout.fabric.selvedge_side
+        start = "x" if side == "width" else "y"
+        reach = max(
+            (getattr(c, start) + getattr(c, side) for c in layout.cuts), default=Fraction(0)
+        )
+        rooms.append(getattr(layout.fabric, side) - reach)
+    return min(rooms, default=Fraction(0))
+
+
+def checked_plan(
+    problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK
+) -> CuttingPlan:
+    """The plan, judged by the checker before anybody sees it; raises `FaultyPlan`.
+
+    What it took is spent of the watch.
+    """
+    fresh = watch.anew()
+    plan = solve(problem, fresh, sought)
+    watch.spend(fresh.spent)
     found = faults(plan)
     if found:
         raise FaultyPlan(found)
@@ -170,24 +231,26 @@ def leftovers(plan: CuttingPlan) -> list[Leftover]:
     return [Leftover(*key, count) for key, count in biggest]
 
 
-def limits(plan: CuttingPlan, plans_of: PlansOf, seconds: float) -> Iterable[Limit]:
+def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[Limit]:
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
     roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
-    by_role = [Asked(_alone(problem, role), min(seconds, _A_ROLE)) for role in roles]
-    more = [Asked(_with_one_more(problem, fabric), seconds) for fabric in sorts]
-    plans = plans_of([*by_role, *more])
+    had = Sought(had=plan.blocks)
+    by_role = [
+        Asked(_alone(problem, role), min(seconds, _A_ROLE), had) for role in roles if len(roles) > 1
+    ]
+    more = [Asked(_with_one_more(problem, fabric), seconds, had) for fabric in sorts]
+    plans = counts_of([*by_role, *more])
     # A role alone gives pieces for no fewer blocks than all together.
-    alone = {
-        role: replace(found, blocks=max(plan.blocks, found.blocks))
-        for role, found in zip(roles, plans[: len(roles)], strict=True)
-    }
+    alone = dict(zip(roles, plans[: len(by_role)], strict=True)) if by_role else {}
+    if not alone:
+        alone = dict.fromkeys(roles, Count(plan.blocks, plan.bound))
     # More fabric never gives fewer, even where a search was cut short.
-    tried = [max(plan.blocks, found.blocks) for found in plans[len(roles) :]]
+    tried = [found.blocks for found in plans[len(by_role) :]]
     most = max(tried, default=plan.blocks)
     together = 0
     if most == plan.blocks and len(tried) > 1:
-        (found,) = plans_of([Asked(_one_of_each(problem), seconds)])
+        (found,) = counts_of([Asked(_one_of_each(problem), seconds, had)])
         together = found.blocks
     for fabric, blocks in zip(sorts, tried, strict=True):
         if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
@@ -216,7 +279,9 @@ def _alone(problem: CuttingProblem, role: str) -> CuttingProblem:
     return replace(problem, needs=needs, rules=rules)
 
 
-def spare_pieces(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) -> list[Spare]:
+def spare_pieces(
+    plan: CuttingPlan, blocks_of: Callable[[CuttingProblem, Sought], int]
+) -> list[Spare]:
     """What could be taken away, of each sort of fabric by itself, without losing a block.
 
     Pieces are taken from the print that has most, so that prints stay as many as can be.
@@ -227,7 +292,8 @@ def spare_pieces(plan: CuttingPlan, blocks_of: Callable[[CuttingProblem], int]) 
         while least < most:
             middle = (least + most + 1) // 2
             fewer = _without(plan.problem, fabrics, middle)
-            if fewer is not None and blocks_of(fewer) >= plan.blocks:
+            enough = Sought(most=plan.blocks)
+            if fewer is not None and blocks_of(fewer, enough) >= plan.blocks:
                 least = middle
             else:
                 most = middle - 1
@@ -315,14 +381,14 @@ def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
     return replace(problem, fabrics=fabrics)
 
 
-def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, CuttingPlan]) -> bool:
+def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, Count]) -> bool:
     """Whether the fabric serves the role that is scarcest."""
     scarcest = min(found.blocks for found in alone.values())
     served = {need.role for need in problem.needs if fabric.serves(need)}
     return any(alone[role].blocks == scarcest for role in served)
 
 
-def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, CuttingPlan]) -> str:
+def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, Count]) -> str:
     """The scarcest role that the fabric serves."""
     served = [need.role for need in problem.needs if fabric.serves(need)]
     return min(served, key=lambda role: alone[role].blocks)
@@ -337,7 +403,7 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
     )
 
 
-def _reason(plan: CuttingPlan, role: str, alone: dict[str, CuttingPlan]) -> str:
+def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
     others = [other for other in alone if other != role]
     if plan.problem.in_sets:
         strips = plan.problem.needs[0].count
@@ -350,5 +416,5 @@ def _reason(plan: CuttingPlan, role: str, alone: dict[str, CuttingPlan]) -> str:
     return f"{role} gives pieces for {_at_least(alone[role])} blocks, {beside}"
 
 
-def _at_least(plan: CuttingPlan) -> str:
+def _at_least(plan: Count) -> str:
     return str(plan.blocks) if plan.proved else f"at least {plan.blocks}"

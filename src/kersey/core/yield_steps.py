@@ -10,6 +10,7 @@ from fractions import Fraction
 
 from kersey.core.cliffs import Cliffs, cliffs
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.even_plan import EvenPlan, even_plan
 from kersey.core.yield_report import (
@@ -24,8 +25,8 @@ from kersey.core.yield_report import (
 )
 
 # Seconds for the first answer, within what feels like no wait; for a better one; for each
-# variation; for one piece of an even plan; and for a proof that somebody waits for.
-FIRST, SECOND, VARIATION, ONE_PIECE, LAST = 1.0, 5.0, 1.5, 0.5, 60.0
+# variation; for an even plan; and for a proof that somebody waits for.
+FIRST, SECOND, VARIATION, EVEN, LAST = 1.0, 5.0, 1.5, 4.0, 60.0
 
 
 @dataclass(frozen=True)
@@ -103,16 +104,16 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     plan = known.plan
     watch = Watch(clock, VARIATION)
 
-    def blocks_of(problem: CuttingProblem) -> int:
-        return checked_plan(problem, watch).blocks
+    def blocks_of(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> int:
+        return max(sought.had, checked_plan(problem, watch, sought).blocks)
 
-    plans_of = one_by_one(clock)
-    known = replace(known, limits=tuple(limits(plan, plans_of, VARIATION)))
+    counts_of = one_by_one(clock)
+    known = replace(known, limits=tuple(limits(plan, counts_of, VARIATION)))
     yield known
     singly = known.other_way if known.other_way and plan.problem.in_sets else plan
-    known = replace(known, even=even_plan(singly, Watch(clock, ONE_PIECE)), even_tried=True)
+    known = replace(known, even=even_plan(singly, Watch(clock, EVEN)), even_tried=True)
     yield known
-    known = replace(known, sensitivity=sensitivity(plan, plans_of, VARIATION))
+    known = replace(known, sensitivity=sensitivity(plan, counts_of, VARIATION))
     yield known
     known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
     yield known

@@ -1,4 +1,4 @@
-"""Plans of several questions at a time, in processes of their own, where one by one takes long."""
+"""Blocks of several questions at a time, in processes of their own, where one by one takes long."""
 
 import os
 from collections.abc import Iterator, Sequence
@@ -7,16 +7,15 @@ from contextlib import ExitStack, contextmanager
 from multiprocessing import get_context
 from time import perf_counter
 
-from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.watch import Clock
-from kersey.core.yield_report import Asked, PlansOf
+from kersey.core.yield_report import Asked, Count, CountsOf
 
 # Seconds after which other processes are worth their start.
 _ALONE = 1.0
 
 
 @contextmanager
-def several_at_a_time(clock: Clock) -> Iterator[PlansOf]:
+def several_at_a_time(clock: Clock) -> Iterator[CountsOf]:
     """Answers questions one by one at first, then on every core there is; the answers are the same.
 
     Raises `FaultyPlan` as one question alone does.
@@ -32,16 +31,16 @@ def several_at_a_time(clock: Clock) -> Iterator[PlansOf]:
                 pools.append(stack.enter_context(fresh))
             return pools[0]
 
-        def plans_of(asked: Sequence[Asked]) -> Sequence[CuttingPlan]:
-            plans: list[CuttingPlan] = []
+        def counts_of(asked: Sequence[Asked]) -> Sequence[Count]:
+            counts: list[Count] = []
             for place, question in enumerate(asked):
                 if clock() - begun > _ALONE and place < len(asked) - 1:
-                    return [*plans, *pool().map(_plan, asked[place:])]
-                plans.append(question.answer(clock))
-            return plans
+                    return [*counts, *pool().map(_plan, asked[place:])]
+                counts.append(question.answer(clock))
+            return counts
 
-        yield plans_of
+        yield counts_of
 
 
-def _plan(question: Asked) -> CuttingPlan:
+def _plan(question: Asked) -> Count:
     return question.answer(perf_counter)

@@ -32,6 +32,11 @@ def lay_out(
     return tuple(layouts.of(fabric, pattern, copies) for (fabric, pattern), copies in found.items())
 
 
+def lay_out_pattern(problem: CuttingProblem, fabric: Fabric, pattern: Pattern) -> Layout:
+    """One piece of a fabric cut in a pattern."""
+    return _Layouts(problem).of(fabric, pattern, 1)
+
+
 def _spare(problem: CuttingProblem, used: Sequence[tuple[int, Pattern]], blocks: int) -> list[int]:
     """Pieces made of each need beyond those of the blocks; none where prints must match."""
     made = [0] * len(problem.needs)

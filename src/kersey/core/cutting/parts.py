@@ -7,8 +7,9 @@ many blocks take their part from that print.
 Parts, free roles and clashes are those of a reading of the rules (`print_rules`).
 """
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
+from math import inf
 
 import numpy as np
 from numpy.typing import NDArray
@@ -29,21 +30,41 @@ class Row:
 
 @dataclass
 class Column:
-    """A number to be chosen: what it gains, and its entries by row."""
+    """A number to be chosen: what it gains, its entries by row, and the most it can be."""
 
     gain: float
     entries: dict[int, float] = field(default_factory=dict)
+    most: float = inf
+
+
+@dataclass(frozen=True)
+class Layers:
+    """So many `pieces` of fabric that are cut alike, as one piece stands for all of them.
+
+    They are of so many `prints`, `each` of them in as many pieces; layers of one `group` are of the
+    same prints, so that parts of one print may come from all of them.
+    """
+
+    pieces: int
+    group: int
+    prints: int
+    each: int
 
 
 @dataclass
 class Parts:
-    """Rows and columns of the programme beside fabric and patterns."""
+    """Rows and columns of the programme beside fabric and patterns.
+
+    With `layers`, fabric of each class stands for pieces that are cut alike: what is made of one is
+    made of all of them.
+    """
 
     problem: CuttingProblem
     prints: tuple[str, ...]
     rows: list[Row]
     columns: list[Column]
     _row_of: dict[tuple[int, int], int]
+    layers: tuple[Layers, ...] = ()
 
     def print_class(self, name: str) -> int:
         """The number of a print; all are alike when no rule asks for them."""
@@ -55,9 +76,22 @@ class Parts:
 
     def prices(self, wanted: Floats) -> Floats:
         """The price of each need by print class, from the prices of the rows."""
-        classes = max(1, len(self.prints))
-        needs = len(self.problem.needs)
-        return np.array([[wanted[self.row_of(n, p)] for n in range(needs)] for p in range(classes)])
+        classes = max(1, len(self.prints), len(self.layers))
+        needs = range(len(self.problem.needs))
+        return np.array(
+            [[wanted[self.row_of(n, p)] * self.worth(n, p) for n in needs] for p in range(classes)]
+        )
+
+    def worth(self, need: int, print_class: int) -> float:
+        """How much one piece of a need, cut from fabric of a class, counts in its row.
+
+        In a row of its own prints it counts as often as each print has layers: whole parts are
+        multiplied by the prints, not their pieces.
+        """
+        if not self.layers:
+            return 1.0
+        layers = self.layers[print_class]
+        return float(layers.each if (need, print_class) in self._row_of else layers.pieces)
 
     def possible(self, kinds: Sequence[Kind]) -> bool:
         """Whether every need may be cut from something."""
@@ -65,17 +99,31 @@ class Parts:
         return len(served) == len(self.problem.needs)
 
 
-def parts_of(problem: CuttingProblem, rules: Reading) -> Parts:
-    """The rows and columns of a problem whose rules are read so."""
+# For a part, by print: no more of them can be cut from all the pieces of that print.
+Caps = Mapping[int, Mapping[str, int]]
+
+
+def parts_of(
+    problem: CuttingProblem,
+    rules: Reading,
+    caps: Caps | None = None,
+    layers: tuple[Layers, ...] = (),
+) -> Parts:
+    """The rows and columns of a problem whose rules are read so.
+
+    With `layers` every group of them is taken for prints of its own.
+    """
+    caps = caps or {}
     ruled = {number for part in rules.parts for number, _ in part.needs}
     ruled |= {number for role in rules.free for number, _ in role.needs}
-    prints = tuple(dict.fromkeys(fabric.print for fabric in problem.fabrics)) if ruled else ()
-    parts = Parts(problem, prints, [], [Column(1.0)], {})
+    named = map(str, range(len(layers))) if layers else (f.print for f in problem.fabrics)
+    prints = tuple(dict.fromkeys(named)) if ruled else ()
+    parts = Parts(problem, prints, [], [Column(1.0)], {}, layers)
     for number, need in enumerate(problem.needs):
         if number not in ruled:
             parts._row_of[(number, -1)] = _row(parts)
             parts.columns[0].entries[parts._row_of[(number, -1)]] = -float(need.count)
-    drawn = [_draw(parts, part) for part in rules.parts]
+    drawn = [_draw(parts, part, caps.get(n, {})) for n, part in enumerate(rules.parts)]
     served = [_serve(parts, role) for role in rules.free]
     for clash in rules.clashes:
         columns = [*(drawn[n] for n in clash.parts), *(served[n] for n in clash.free)]
@@ -97,18 +145,30 @@ def _column(parts: Parts, entries: dict[int, float]) -> int:
     return len(parts.columns) - 1
 
 
-def _draw(parts: Parts, part: Part) -> list[int]:
+def _draw(parts: Parts, part: Part, most: Mapping[str, int]) -> list[int]:
     """By print, the column of how many parts are drawn from it."""
     enough = _row(parts)
     parts.columns[0].entries[enough] = -float(part.times)
-    columns = []
-    for print_class in range(len(parts.prints)):
-        entries = {enough: 1.0}
+    columns: list[int] = []
+    for print_class, name in enumerate(parts.prints):
+        layers = parts.layers[print_class] if parts.layers else None
+        first = None if layers is None else _first_of(parts.layers, layers.group)
+        if first is not None and first < print_class:
+            for number, _ in part.needs:
+                parts._row_of[(number, print_class)] = parts._row_of[(number, first)]
+            columns.append(columns[first])
+            continue
+        entries = {enough: 1.0 if layers is None else float(layers.prints)}
         for number, count in part.needs:
             parts._row_of[(number, print_class)] = _row(parts)
             entries[parts._row_of[(number, print_class)]] = -float(count)
         columns.append(_column(parts, entries))
+        parts.columns[-1].most = most.get(name, inf)
     return columns
+
+
+def _first_of(layers: Sequence[Layers], group: int) -> int:
+    return next(place for place, known in enumerate(layers) if known.group == group)
 
 
 def _serve(parts: Parts, role: FreeRole) -> list[int]:

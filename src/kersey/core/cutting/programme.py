@@ -112,12 +112,13 @@ class Programme:
             self.highs.addRow(0.0, infinity, 0, np.array([], np.int32), np.array([]))
         self._first_key = self._first_slot + known.slots.rows
         for column in parts.columns:
-            self._column(column.gain, column.entries)
+            self._column(column.gain, column.entries, column.most)
         for higher, lower in known.slots.lower:
             self._column(0.0, {self._first_slot + higher: -1.0, self._first_slot + lower: 1.0})
         for fill in known.slots.fills:
             wanted = parts.row_of(fill.piece[0], fill.print_class)
-            self._column(0.0, {wanted: 1.0, self._first_slot + fill.row: -1.0})
+            worth = parts.worth(fill.piece[0], fill.print_class)
+            self._column(0.0, {wanted: worth, self._first_slot + fill.row: -1.0})
         self._loaded = (0, 0, 0)
         # The prices of the rows when the linear programme was last solved.
         self.wanted: Floats = np.zeros(len(self.rows))
@@ -148,10 +149,12 @@ class Programme:
             self._column_of.append(("strip", number))
         self._loaded = (len(known.keys), len(known.frames), len(known.strips))
 
-    def _column(self, gain: float, entries: dict[int, float]) -> None:
+    def _column(
+        self, gain: float, entries: dict[int, float], most: float = highspy.kHighsInf
+    ) -> None:
         index = np.array(sorted(entries), np.int32)
         value = np.array([entries[int(row)] for row in index])
-        self.highs.addCol(gain, 0.0, highspy.kHighsInf, len(index), index, value)
+        self.highs.addCol(gain, 0.0, most, len(index), index, value)
 
     def linear(self) -> tuple[float, Floats, Floats]:
         """Blocks, the price of each row wanted, and of one more piece of each kind."""

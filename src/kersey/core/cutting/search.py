@@ -21,7 +21,7 @@ from kersey.core.cutting.bring_in import (
 from kersey.core.cutting.greedy import cut_in_rounds
 from kersey.core.cutting.layout import lay_out
 from kersey.core.cutting.many_kinds import MANY_KINDS, ManyKinds
-from kersey.core.cutting.parts import Parts, parts_of
+from kersey.core.cutting.parts import Caps, Parts, parts_of
 from kersey.core.cutting.patterns import Kind, Pricer
 from kersey.core.cutting.print_rules import Reading
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Layout, Need
@@ -59,22 +59,24 @@ class Search:
     `bound` is known from the beginning; `blocks` and `cuts` once it is finished.
     """
 
-    def __init__(self, problem: CuttingProblem, rules: Reading, watch: Watch) -> None:
+    def __init__(
+        self, problem: CuttingProblem, rules: Reading, watch: Watch, caps: Caps | None = None
+    ) -> None:
         self.problem, self.watch = problem, watch
-        parts = parts_of(problem, rules)
+        parts = parts_of(problem, rules, caps)
         self.kinds, self.fabrics = _kinds(problem, parts)
         self.bound, self.blocks = 0, 0
         self.cuts: Cuts = []
         self._programme: Programme | ManyKinds | None = None
         if not self.kinds or not parts.possible(self.kinds):
             return
-        needs = _need_sizes(problem)
+        needs = need_sizes(problem)
         if len(self.kinds) > MANY_KINDS and not problem.rules:
             self._programme = ManyKinds(parts, needs, self.kinds, watch)
             self.bound = self._programme.bound
         else:
             self._pricer = Pricer(needs, self.kinds, watch)
-            self._programme = _programme(parts, self.kinds, self._pricer, watch)
+            self._programme = programme_of(parts, self.kinds, self._pricer, watch)
             self.bound = generate(self._programme, self._pricer, watch)
 
     def finish(self, most: int, briefly: bool = False) -> None:
@@ -86,7 +88,7 @@ class Search:
         if isinstance(self._programme, ManyKinds):
             self.blocks, self.cuts = self._programme.plan(target)
         elif self._programme:
-            found = _whole(self._programme, self._pricer, target, self.watch, briefly)
+            found = whole_blocks(self._programme, self._pricer, target, self.watch, briefly)
             bound, self.blocks, self.cuts = found
             if bound < target:
                 self.bound = bound
@@ -96,7 +98,8 @@ class Search:
         return lay_out(self.problem, self.kinds, self.fabrics, self.cuts, blocks)
 
 
-def _programme(parts: Parts, kinds: Sequence[Kind], pricer: Pricer, watch: Watch) -> Programme:
+def programme_of(parts: Parts, kinds: Sequence[Kind], pricer: Pricer, watch: Watch) -> Programme:
+    """The programme of a problem, with all large pieces laid freely."""
     known = Known(parts, kinds, Slots(pricer))
     known.breadths = pricer.breadths
     few = sum(kind.count for kind in kinds) <= _FEW_PIECES
@@ -109,18 +112,20 @@ def _programme(parts: Parts, kinds: Sequence[Kind], pricer: Pricer, watch: Watch
     return Programme(known, watch)
 
 
-def _need_sizes(problem: CuttingProblem) -> list[tuple[int, int]]:
-    unit = _unit(problem)
+def need_sizes(problem: CuttingProblem) -> list[tuple[int, int]]:
+    """(width, height) of each need, in units."""
+    unit = unit_of_needs(problem)
     return [(in_units(need.width, unit), in_units(need.height, unit)) for need in problem.needs]
 
 
-def _unit(problem: CuttingProblem) -> Fraction:
+def unit_of_needs(problem: CuttingProblem) -> Fraction:
+    """The largest unit in which all sides of the needs are whole."""
     return unit_of(side for need in problem.needs for side in (need.width, need.height))
 
 
 def _kinds(problem: CuttingProblem, parts: Parts) -> tuple[list[Kind], list[list[int]]]:
     """Fabrics that are alike for the question, taken together; and which they are."""
-    unit = _unit(problem)
+    unit = unit_of_needs(problem)
     found: dict[Kind, list[int]] = {}
     for number, fabric in enumerate(problem.fabrics):
         serves = tuple(n for n, need in enumerate(problem.needs) if fabric.serves(need))
@@ -154,7 +159,7 @@ def _is_large(kind: Kind, breadths: Sequence[int]) -> bool:
     return kind.count <= _RARE and max(kind.width, kind.length) // breadths[0] >= _MANY_STRIPS
 
 
-def _whole(
+def whole_blocks(
     programme: Programme, pricer: Pricer, bound: int, watch: Watch, briefly: bool
 ) -> tuple[int, int, Cuts]:
     """Whole blocks: (bound, blocks, cuts); the bound falls when fewer are proved to be the most.
@@ -224,4 +229,4 @@ def _in_rounds(programme: Programme, bound: int, watch: Watch) -> tuple[int, Cut
         return programme.whole(bound, tries=THE_LAST, late=True)
     prices = known.parts.prices(programme.wanted)[0]
     counts = [need.count for need in problem.needs]
-    return cut_in_rounds(_need_sizes(problem), counts, known.kinds, prices, bound, watch)
+    return cut_in_rounds(need_sizes(problem), counts, known.kinds, prices, bound, watch)

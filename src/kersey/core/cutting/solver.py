@@ -7,18 +7,33 @@ sets are reckoned as such (`strip_sets`).
 Print rules become conditions on how many blocks draw from each print (`print_rules`).
 """
 
+from collections import Counter
 from collections.abc import Callable, Sequence
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
+from kersey.core.cutting.bring_in import by_area
 from kersey.core.cutting.interchange import merged, named_again
+from kersey.core.cutting.parts import Caps
 from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Layout
+from kersey.core.cutting.problem import (
+    MOST_CUT,
+    CuttingPlan,
+    CuttingProblem,
+    Fabric,
+    Layout,
+    Need,
+)
 from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
 from kersey.core.cutting.strip_sets import solve_sets
 from kersey.core.cutting.watch import Watch
 
+# So many prints are searched for by themselves, each in this share of the time; of more, area alone
+# says what they give at most.
+_CAPS_SOUGHT, _FOR_A_CAP = 12, 0.02
+# Prints are cut each for itself if they are of so few sorts, each sort in this share of the time.
+_SORTS_ALONE, _FOR_A_SORT = 4, 0.06
 # So many fabrics are searched for as a whole first.
 _FEW_FABRICS = 300
 # Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
@@ -28,18 +43,31 @@ _RULED, _RULED_A_SECOND, _HANDFUL, _PRINTS = 200, 40, 20, 15
 _FOR_A_HANDFUL, _FOR_THE_BOUND = 0.15, 0.3
 
 
-def solve(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+@dataclass(frozen=True)
+class Sought:
+    """How many blocks are of interest: more than are `had` already, and no more than `most`."""
+
+    had: int = 0
+    most: int = MOST_CUT
+
+
+EVERY_BLOCK = Sought()
+
+
+def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -> CuttingPlan:
     """The most blocks found while the watch runs, with the bound.
 
-    The same question gives the same answer: the watch counts work, not time.
+    The same question gives the same answer: the watch counts work, not time. Where no more can be
+    found than are sought, the search ends early: the plan may then have fewer blocks than there
+    could be, never a wrong bound.
     """
     if problem.in_sets:
         return solve_sets(problem, watch)
     fewer_needs, stands_for = merged(problem)
-    return named_again(problem, _sure(fewer_needs, watch), stands_for)
+    return named_again(problem, _sure(fewer_needs, watch, sought), stands_for)
 
 
-def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+def _sure(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:
     """A plan that keeps the print rules for sure, with a bound for any plan that keeps them."""
     rules = read_rules(problem)
     if rules.contradictory:
@@ -48,11 +76,51 @@ def _sure(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
         handfuls = _handfuls(problem)
         if len(handfuls) > 1:
             return _in_handfuls(problem, handfuls, watch)
-    plan = _solve(problem, read_rules, watch)
+    alone = _print_by_print(problem, rules, watch)
+    plan = _solve(problem, read_rules, watch, replace(sought, had=max(sought.had, alone.blocks)))
+    if alone.blocks >= plan.blocks:
+        plan = replace(alone, bound=max(alone.blocks, plan.bound))
     if rules.exact:
         return plan
-    any_plan = _solve(problem, _weakly, watch.anew())
+    any_plan = _solve(problem, _weakly, watch.anew(), sought)
     return replace(plan, bound=max(plan.blocks, any_plan.bound))
+
+
+def _print_by_print(problem: CuttingProblem, rules: Reading, watch: Watch) -> CuttingPlan:
+    """Each print cut for whole blocks of its own, the pieces then dealt out so that they differ.
+
+    Where a print makes at most its share of all blocks, they can be: of so many parts that clash,
+    each block takes every one from another print. Prints of like pieces are searched for once.
+    """
+    nothing = CuttingPlan(problem, 0, MOST_CUT, ())
+    if not problem.rules or rules.contradictory:
+        return nothing
+    by_print: dict[str, list[Fabric]] = {}
+    for fabric in problem.fabrics:
+        by_print.setdefault(fabric.print, []).append(fabric)
+    alike: dict[object, list[list[Fabric]]] = {}
+    for fabrics in by_print.values():
+        sizes = frozenset(Counter(map(_size_of, fabrics)).items())
+        alike.setdefault(sizes, []).append(sorted(fabrics, key=lambda f: repr(_size_of(f))))
+    if len(alike) > _SORTS_ALONE:
+        return nothing
+    blocks, most, layouts = 0, 0, list[Layout]()
+    for prints in alike.values():
+        own = replace(problem, fabrics=tuple(prints[0]), rules=())
+        brief = Watch(watch.clock, watch.seconds * _FOR_A_SORT)
+        plan = _solve(own, read_rules, brief, EVERY_BLOCK)
+        watch.spend(brief.spent)
+        blocks += plan.blocks * len(prints)
+        most = max(most, plan.blocks)
+        for fabrics in prints:
+            same = dict(zip((f.name for f in prints[0]), fabrics, strict=True))
+            layouts.extend(replace(each, fabric=same[each.fabric.name]) for each in plan.layouts)
+    shares = [
+        sum(rules.parts[n].times for n in clash.parts) + len(clash.free) for clash in rules.clashes
+    ]
+    if any(share * most > blocks for share in shares):
+        return nothing
+    return CuttingPlan(problem, blocks, MOST_CUT, tuple(layouts))
 
 
 def _in_handfuls(
@@ -70,7 +138,7 @@ def _in_handfuls(
     for place, handful in enumerate(handfuls):
         seconds = max(_FOR_A_HANDFUL, watch.left / (len(handfuls) - place))
         brief = Watch(watch.clock, seconds)
-        plan = _solve(handful, read_rules, brief)
+        plan = _solve(handful, read_rules, brief, EVERY_BLOCK)
         watch.spend(brief.spent)
         blocks += plan.blocks
         layouts.extend(plan.layouts)
@@ -100,7 +168,10 @@ def _weakly(problem: CuttingProblem) -> Reading:
 
 
 def _solve(
-    problem: CuttingProblem, read: Callable[[CuttingProblem], Reading], watch: Watch
+    problem: CuttingProblem,
+    read: Callable[[CuttingProblem], Reading],
+    watch: Watch,
+    sought: Sought,
 ) -> CuttingPlan:
     """The most blocks under the rules as they are read, and the bound.
 
@@ -109,26 +180,81 @@ def _solve(
     apart = separate(problem)
     plan = CuttingPlan(problem, 0, MOST_CUT, ())
     if len(problem.fabrics) <= _FEW_FABRICS or len(apart) == 1:
-        search = Search(problem, read(problem), watch)
-        search.finish(search.bound, briefly=len(apart) > 1)
+        rules = read(problem)
+        search = Search(problem, rules, watch, _caps(problem, rules, watch))
+        if search.bound <= sought.had:
+            return replace(plan, bound=search.bound)
+        search.finish(min(search.bound, sought.most), briefly=len(apart) > 1)
         plan = CuttingPlan(problem, search.blocks, search.bound, search.layouts(search.blocks))
-    if len(apart) == 1 or plan.proved or watch.nearly_over:
+    enough = plan.proved or plan.blocks >= sought.most
+    if len(apart) == 1 or enough or watch.nearly_over:
         return plan
-    found = _apart(problem, [(one, read(one)) for one in apart], watch)
+    found = _apart(problem, [(one, read(one)) for one in apart], watch, sought)
     bound = min(plan.bound, found.bound)
     return replace(found if found.blocks > plan.blocks else plan, bound=bound)
 
 
+def _caps(problem: CuttingProblem, rules: Reading, watch: Watch) -> Caps:
+    """How many of the parts that must come from one print each print gives at most.
+
+    What area alone or the cutting of a print by itself rules out, the whole search would find out
+    only piece by piece.
+    """
+    caps: dict[int, dict[str, int]] = {}
+    known: dict[object, int] = {}
+    for number, part in enumerate(rules.parts):
+        if sum(count for _, count in part.needs) < 2:
+            continue
+        needs = tuple(replace(problem.needs[n], count=count) for n, count in part.needs)
+        by_print: dict[str, list[Fabric]] = {}
+        for fabric in problem.fabrics:
+            if any(fabric.serves(need) for need in needs):
+                by_print.setdefault(fabric.print, []).append(fabric)
+        caps[number] = {}
+        for name, fabrics in by_print.items():
+            sizes = frozenset(Counter(map(_size_of, fabrics)).items())
+            if (needs, sizes) not in known:
+                exactly = len(known) < _CAPS_SOUGHT
+                known[needs, sizes] = _cap(needs, fabrics, watch if exactly else None)
+            caps[number][name] = known[needs, sizes]
+    return caps
+
+
+def _size_of(fabric: Fabric) -> tuple[object, ...]:
+    turns = fabric.directional, fabric.is_strip, fabric.roles
+    return fabric.width, fabric.length, fabric.count, *turns
+
+
+def _cap(needs: Sequence[Need], fabrics: Sequence[Fabric], watch: Watch | None) -> int:
+    """The most whole parts of these needs that the fabrics give; without a watch, by area."""
+    alone = CuttingProblem(tuple(needs), tuple(fabrics))
+    if watch is None:
+        return by_area(alone)
+    brief = Watch(watch.clock, watch.seconds * _FOR_A_CAP)
+    plan = _solve(alone, read_rules, brief, EVERY_BLOCK)
+    watch.spend(brief.spent)
+    return min(plan.bound, by_area(alone))
+
+
 def _apart(
-    problem: CuttingProblem, parts: Sequence[tuple[CuttingProblem, Reading]], watch: Watch
+    problem: CuttingProblem,
+    parts: Sequence[tuple[CuttingProblem, Reading]],
+    watch: Watch,
+    sought: Sought,
 ) -> CuttingPlan:
     """As many blocks as the scarcest part of the problem gives, and no more of the others.
 
     What there is plenty of is searched first, and soon done; the scarcest has the time left.
     """
     each = watch.left / len(parts)
-    searches = [Search(part, rules, Watch(watch.clock, each)) for part, rules in parts]
-    most = min(search.bound for search in searches)
+    searches = [
+        Search(part, rules, Watch(watch.clock, each), _caps(part, rules, watch))
+        for part, rules in parts
+    ]
+    bound = min(search.bound for search in searches)
+    if bound <= sought.had:
+        return CuttingPlan(problem, 0, bound, ())
+    most = min(bound, sought.most)
     waiting = sorted(searches, key=lambda search: search.bound)
     while waiting:
         search = waiting.pop()

@@ -60,8 +60,8 @@ def api_yield(body: Body) -> Response:
         return JSONResponse({"error": TOO_LARGE}, status_code=413)
     try:
         question = read_request(body)
-        with several_at_a_time(perf_counter) as plans_of:
-            report = yield_report(question.problem, Watch(perf_counter), plans_of)
+        with several_at_a_time(perf_counter) as counts_of:
+            report = yield_report(question.problem, Watch(perf_counter), counts_of)
         answer = write_answer(question, report)
     except FaultyPlan:
         raise

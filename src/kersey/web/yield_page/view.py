@@ -44,6 +44,7 @@ SEAM_STEP = Fraction(1, 16)
 _PATIENCE = 2.5
 _WIDEST_PX, _MOST_PX_AN_INCH = 700.0, 11.0
 _MOST_DRAWN, _MOST_LEFT, _MOST_TIGHT = 100, 8, 3
+_GIVES_NAMED = 3
 
 
 # What there is to show before anything is known.
@@ -239,7 +240,8 @@ def _even_shown(singly: CuttingPlan | None, known: YieldSoFar) -> dict[str, Any]
     if even and singly:
         cost = singly.blocks - even.plan.blocks
         price = f"it costs {counted(cost, 'block')}" if cost else "it costs nothing"
-        says = f"Layers stack, prints spread; {price}."
+        sure = "" if even.plan.proved or not cost else f" At most {even.plan.bound} can be cut so."
+        says = f"Layers stack, prints spread; {price}.{sure}"
     elif known.even_tried:
         says = "Nearly every piece is of another size: nothing to stack."
     return {
@@ -259,11 +261,13 @@ def _by_hand(project: Project, method: Method, units: Units) -> tuple[str, ...]:
 
 
 def _alike(cut: AlikeCut) -> str:
-    roles = ", ".join(dict.fromkeys(need.role for need in cut.needs if need.role != ANY))
-    if len(cut.needs) == 1:
-        what = f"{cut.kits * cut.needs[0].count} × {cut.needs[0].label}"
-    else:
+    roles = ", ".join(dict.fromkeys(need.role for need, _ in cut.gives if need.role != ANY))
+    if cut.kits is not None and len(cut.gives) > 1:
         what = counted(cut.kits, f"{roles} kit".strip())
+    elif len(cut.gives) <= _GIVES_NAMED:
+        what = ", ".join(f"{count} × {need.label}" for need, count in cut.gives)
+    else:
+        what = counted(sum(count for _, count in cut.gives), f"{roles} piece".strip())
     return f"{cut.pieces} give {what} each" if cut.pieces > 1 else f"1 gives {what}"
 
 
