@@ -110,7 +110,7 @@ def test_only_fabric_for_blocks_is_cut_into_blocks() -> None:
     assert roll.with_pulled(0, away).lot.count == 18
     assert both.lot.count == 20
     assert roll.with_pulled(0, away).binding_print == away.print
-    with pytest.raises(NoStrips, match="Pull some"):
+    with pytest.raises(NoStrips, match="only from strips"):
         _ = project("12 fat quarters").lot
 
 

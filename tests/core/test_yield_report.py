@@ -44,6 +44,7 @@ def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
     report = reported(problem)
     for limit in report.limits:
         more = with_more(problem, limit.one_more.name, 1)
+        assert limit.length is None
         assert limit.blocks == most_blocks(more)
         assert any(n.role == limit.role and limit.one_more.serves(n) for n in problem.needs)
     helped = (most_blocks(with_more(problem, f.name, 1)) for f in problem.fabrics)

@@ -25,7 +25,7 @@ def known_yield(client: TestClient, number: int) -> str:
         seen = {"seen": 9, "revision": revision(client, number)}
         client.get(f"/projects/{number}/yield/news", params=seen, headers=HTMX)
         page = client.get(f"/projects/{number}/yield").text
-        if "Looking further" not in page:
+        if "Checking narrower" not in page:
             return page
     raise AssertionError("The search does not end.")
 
@@ -91,7 +91,7 @@ def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
     number = start(client)
     page = known_yield(client, number)
     assert "40 strips × 6 segments of 6½″ = 240, three a block" in page
-    assert "80 blocks need 39″; below that 66." in page
+    assert "80 blocks need 39″ of “Roll of 40”; any less gives 66." in page
     assert re.search(r"One more strip: <b>82</b>", page)
     assert "layers stack" in page.lower()
     size = client.get(f"/projects/{number}/size").text
@@ -134,7 +134,7 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     pieces = "3 A any 2 1/2 x 6 1/2\ndifferent any"
     client.post(address, data={**own, "revision": "3", "pieces": pieces}, headers=HTMX)
     assert ">80</span> blocks" in client.get(address).text
-    assert "Own pieces" in client.get(f"/projects/{number}/size").text
+    assert "blocks of own pieces" in client.get(f"/projects/{number}/size").text
 
 
 def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestClient) -> None:
@@ -263,7 +263,7 @@ def test_strips_that_give_nothing_get_plain_words(client: TestClient) -> None:
     number = start(client, "4 strips 2 1/2 x 6")
     for page in PAGES:
         assert client.get(f"/projects/{number}/{page}").status_code == 200
-    assert "no whole block" in client.get(f"/projects/{number}/size").text
+    assert "laid out only" in client.get(f"/projects/{number}/size").text
     assert client.get(f"/projects/{number}/picture.svg").status_code == 200
     assert "no size yet" in client.get("/").text
 

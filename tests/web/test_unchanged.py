@@ -168,7 +168,7 @@ def test_what_is_sent_as_it_stands_changes_nothing(site: TestClient, said: dict[
         set_units(site, units)
         assert kept(site) == before, units
         for page in PAGES:
-            for action, fields in list(forms_of(site, page)):
+            for action, _ in list(forms_of(site, page)):
                 fields = dict(forms_of(site, page))[action]
                 answer = site.post(action, data=fields)
                 assert answer.status_code == 200, (action, fields)

@@ -13,13 +13,14 @@ from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
 from kersey.core.joining import strips_to_join
-from kersey.core.length import YARD, Units, bought_length
+from kersey.core.length import CENTIMETRE, EIGHTH, YARD, Units, bought_length, round_up_to
 
 # Backing panels are joined with 1/2 seams, so a join costs 1.
 JOIN_COST = Fraction(1)
 # Extra-wide backing is sold 108 wide.
 WIDE_BACKING = Fraction(108)
 HOME_MARGIN = Fraction(2)
+HALF_CENTIMETRE = CENTIMETRE / 2
 
 
 class BadMargin(InvalidValue):
@@ -88,6 +89,33 @@ def plan_backing(
     across = _panels(BackingWay.ACROSS, length, width, usable_width, units)
     panelled = (upright, across) if upright.cloth <= across.cloth else (across, upright)
     return Backing(width, length, (*panelled, *_wide(width, length, units)))
+
+
+def fewer_panels(
+    top_width: Fraction,
+    top_length: Fraction,
+    margin: Fraction,
+    usable_width: Fraction,
+    units: Units = Units.INCHES,
+) -> tuple[Fraction, BackingPlan] | None:
+    """The nearest smaller margin at which less cloth is bought because a panel fewer will do.
+
+    None where no margin of half the size or more saves a panel. At a top of 38 1/2 by 20 and a
+    margin of 2 two panels are needed; at 1 3/4 the backing is 42 wide, and one will do:
+
+    >>> margin, plan = fewer_panels(Fraction(77, 2), Fraction(40), Fraction(2), Fraction(42))
+    >>> margin, plan.panels, plan.yards
+    (Fraction(7, 4), 1, Fraction(5, 4))
+    """
+    now = plan_backing(top_width, top_length, margin, usable_width, units).plans[0]
+    step = EIGHTH if units is Units.INCHES else HALF_CENTIMETRE
+    smaller = round_up_to(step, margin) - step
+    while 2 * smaller >= margin and smaller >= 0 and margin > 0:
+        plan = plan_backing(top_width, top_length, smaller, usable_width, units).plans[0]
+        if plan.panels < now.panels and plan.bought < now.bought:
+            return smaller, plan
+        smaller -= step
+    return None
 
 
 def _panels(

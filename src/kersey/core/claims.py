@@ -15,6 +15,7 @@ from kersey.core.blocks.recipe import Patch, Size
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import InvalidValue
+from kersey.core.forms import FACTS
 from kersey.core.length import Units, format_length, format_size
 from kersey.core.yield_report import at_usable, checked_plan
 
@@ -36,6 +37,7 @@ class Verdict:
     agrees: bool
     says: str
     slips: tuple[str, ...]
+    claimed: str = ""
 
 
 @dataclass(frozen=True)
@@ -70,6 +72,7 @@ def judge_count(
     named = tuple(
         words for words, problem in slips if problem is not None and blocks_of(problem) == claimed
     )
+    named = (*_miscounted(plan, claimed), *named)
     if not few and claimed == _by_area(plan.problem):
         named = (*named, "only the area was divided, as if no cut left anything over")
     if few:
@@ -78,7 +81,7 @@ def judge_count(
         says = f"Not to be had: no plan gives more than {plan.bound}."
     else:
         says = f"Not found: {plan.blocks} can be cut, {claimed} is not ruled out."
-    return Verdict(False, says, named)
+    return Verdict(False, says, named, str(claimed))
 
 
 def judge_size(
@@ -104,7 +107,24 @@ def judge_size(
             f"the seams were forgotten: the pieces laid side by side measure "
             f"{format_length(claimed[0], units)}"
         )
-    return Verdict(False, f"It finishes {true}.", tuple(named))
+    return Verdict(False, f"It finishes {true}.", tuple(named), format_size(*claimed, units))
+
+
+def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
+    """One piece fewer, or one more, counted from every piece of fabric than fits."""
+    (need, *others) = plan.problem.needs
+    if others or plan.problem.in_sets:
+        return
+    cuts = [(len(layout.cuts), layout.copies) for layout in plan.layouts]
+    # The plan leaves out pieces beyond the last block: what fits is counted from its fullest.
+    fits = max((count for count, _ in cuts), default=0)
+    pieces = sum(f.count for f in plan.problem.fabrics)
+    nouns = {FACTS[f.form].one for f in plan.problem.fabrics}
+    noun = nouns.pop() if len(nouns) == 1 else "piece of fabric"
+    alike = len({(f.width, f.length) for f in plan.problem.fabrics}) == 1
+    for step, words in ((-1, "one fewer than fit"), (1, "one more than fit")):
+        if alike and fits + step > 0 and pieces * (fits + step) // need.count == claimed:
+            yield f"{fits + step} pieces were counted from each {noun}, {words}"
 
 
 def _too_few(plan: CuttingPlan) -> Iterator[tuple[str, CuttingProblem | None]]:

@@ -36,15 +36,21 @@ class Cliffs:
     more_at: Fraction | None
     more: int
 
-    def in_words(self, usable: Fraction, blocks: int, units: Units) -> str:
-        """What there is to know, in one or two sentences, for cloth of a usable length."""
+    def in_words(self, usable: Fraction, blocks: int, units: Units, cloth: str = "cloth") -> str:
+        """What there is to know, in one or two sentences, for cloth of a usable length.
+
+        `cloth` names what is so long.
+        """
         parts = []
         if self.change is not None:
             needed = format_length(usable + self.change, units)
-            parts.append(f"{blocks} blocks need {needed}; below that {self.below}.")
+            need = "One block needs" if blocks == 1 else f"{blocks} blocks need"
+            less = f"{self.below}" if self.below else "none"
+            parts.append(f"{need} {needed} of {cloth}; any less gives {less}.")
         if self.more_at is not None:
             parts.append(f"From {format_length(usable + self.more_at, units)} on: {self.more}.")
-        return " ".join(parts) or f"As far as one need look it stays {blocks} blocks."
+        stays = "one block" if blocks == 1 else f"{blocks} blocks"
+        return " ".join(parts) or f"As far as one need look it stays {stays}."
 
 
 def cliffs(

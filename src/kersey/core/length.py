@@ -15,6 +15,7 @@ and read it back in one of three ways:
 
 import math
 import re
+from collections.abc import Sequence
 from enum import StrEnum
 from fractions import Fraction
 from functools import lru_cache
@@ -185,7 +186,7 @@ def format_length(length: Fraction, units: Units = Units.INCHES) -> str:
 
 
 def write_length(length: Fraction, units: Units = Units.INCHES) -> str:
-    """A length exactly, as it can be typed: what `parse_length` reads it back from, to the last bit.
+    """A length exactly, as it can be typed and read back by `parse_length` to the last bit.
 
     In the person's units where they write it exactly, else in those it was thought in. For every
     length that can be typed, ``parse_length(write_length(x, units), units) == x``.
@@ -258,6 +259,27 @@ def format_area(area: Fraction, units: Units = Units.INCHES, beside: Fraction | 
     if abs(area if beside is None else beside) >= large**2:
         return f"{float(area / large**2):.1f} {names[0]}"
     return f"{round(area / small**2)} {names[1]}"
+
+
+def format_areas(
+    whole: Fraction, parts: Sequence[Fraction], units: Units = Units.INCHES
+) -> list[str]:
+    """The parts of an area in the unit of the whole, rounded so that they add up as it is shown.
+
+    Each is rounded down, and those that lose most by it are then given back what is missing.
+
+    >>> format_areas(Fraction(28534, 100) * 1000, [Fraction(300), Fraction(284900), Fraction(140)])
+    ['0.3 sq yd', '219.8 sq yd', '0.1 sq yd']
+    """
+    large = (YARD if units is Units.INCHES else METRE) ** 2
+    small = Fraction(1) if units is Units.INCHES else CENTIMETRE**2
+    step = large / 10 if abs(whole) >= large else small
+    steps = [math.floor(part / step) for part in parts]
+    missing = math.floor(whole / step + Fraction(1, 2)) - sum(steps)
+    most_lost = sorted(range(len(parts)), key=lambda n: steps[n] - parts[n] / step)
+    for n in most_lost[: max(0, missing)]:
+        steps[n] += 1
+    return [format_area(count * step, units, whole) for count in steps]
 
 
 def format_run(length: Fraction, units: Units = Units.INCHES) -> str:

@@ -70,11 +70,12 @@ class Design:
 
 
 class NoStrips(Infeasible):
-    """Nothing is pulled that rails could be cut from."""
+    """Nothing is pulled that rails could be laid out from as strips."""
 
     def __init__(self) -> None:
         super().__init__(
-            "No strips are pulled for the blocks. Pull some, like a roll of 40 strips."
+            "So far a quilt is laid out only from strips, like a roll of 40. What else you have "
+            "pulled is counted and cut on the Yield page."
         )
 
 

@@ -8,7 +8,7 @@ top       finished + 2s, unfinished, as it is quilted
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.backing import Backing, BackingPlan, plan_backing
+from kersey.core.backing import Backing, BackingPlan, fewer_panels, plan_backing
 from kersey.core.batting import Batting, plan_batting
 from kersey.core.binding import Binding, binding_length, plan_binding
 from kersey.core.borders import Border, plan_border
@@ -39,8 +39,8 @@ class OnlyRails(Infeasible):
 
     def __init__(self, title: str) -> None:
         super().__init__(
-            f"{title}: how many blocks, and how to cut them, stands on the Yield page. "
-            "Sizes and the order of work are worked out for rails from strips only."
+            f"So far a quilt is laid out only of rails from strips. How many blocks of "
+            f"{title.lower()} you get, and how to cut them, is on the Yield page."
         )
 
 
@@ -87,6 +87,13 @@ class Quilt:
     def blocks_short(self) -> int:
         """Blocks that the chosen size needs and the strips do not give."""
         return max(0, -self.size.spare)
+
+    @property
+    def narrower_margin(self) -> tuple[Fraction, BackingPlan] | None:
+        """A slightly smaller margin that saves a panel of the backing, if there is one."""
+        design = self.project.design
+        top = self.top_width, self.top_length
+        return fewer_panels(*top, design.margin, design.usable_width, self.units)
 
     @property
     def backing_plan(self) -> BackingPlan:

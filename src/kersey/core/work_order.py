@@ -163,7 +163,7 @@ def _border(quilt: Quilt) -> Step:
     assert border is not None
     u = quilt.units
     cut = format_length(border.cut_width, u)
-    joined = " and join them end to end" if border.joined else ""
+    joined = " and join them with a straight seam" if border.joined else ""
     return Step(
         StepKind.BORDER,
         f"Cut {_strips(border.strips)} {cut} wide for the border",

@@ -15,6 +15,8 @@ from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Lay
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
+from kersey.core.forms import FACTS, Form
+from kersey.core.length import YARD
 
 # Handbook section 4: half an inch and an inch less and more.
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
@@ -22,6 +24,11 @@ CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
 _A_ROLE = 1.0
 # All explanations take at most so many times what the plan took, or so long each if that is longer.
 _EXPLAINING, _LEAST_SECONDS = 2.0, 0.1
+# Yardage is sold by the eighth of a yard (handbook section 4).
+EIGHTH_YARD = YARD / 8
+# So many pieces more of an only sort are tried where one does nothing.
+_MOST_MORE = 4
+_NUMBERS = {2: "two", 3: "three", 4: "four"}
 # Fabrics that differ in more than this are told of by their roles, not one by one.
 _MOST_LIMITS = 6
 
@@ -41,13 +48,19 @@ class FaultyPlan(KerseyError):
 class Limit:
     """What stopped it: a role, why, and how many blocks one more piece would give.
 
-    `one_more` names a fabric; one more piece of it gives `blocks`.
+    `one_more` names a fabric; one more piece of it gives `blocks`. Of yardage that is `length`
+    inches more, as shops cut it.
     """
 
     role: str
     reason: str
     one_more: Fabric
     blocks: int
+
+    @property
+    def length(self) -> Fraction | None:
+        """How long the one more is, where it is a length off the bolt."""
+        return EIGHTH_YARD if self.one_more.form is Form.YARDAGE else None
 
 
 @dataclass(frozen=True)
@@ -248,24 +261,35 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
     # More fabric never gives fewer, even where a search was cut short.
     tried = [found.blocks for found in plans[len(by_role) :]]
     most = max(tried, default=plan.blocks)
-    together = 0
-    if most == plan.blocks and len(tried) > 1:
-        (found,) = counts_of([Asked(_one_of_each(problem), seconds, had)])
-        together = found.blocks
+    together = _more_together(plan, sorts, counts_of, seconds) if most == plan.blocks else ""
     for fabric, blocks in zip(sorts, tried, strict=True):
         if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
             role = _role_of(problem, fabric, alone)
-            reason = _reason(plan, role, alone)
-            if together > plan.blocks:
-                reason += f"; one more of each sort gives {together}"
-            yield Limit(role, reason, fabric, blocks)
+            yield Limit(role, _reason(plan, role, alone) + together, fabric, blocks)
 
 
-def _one_of_each(problem: CuttingProblem) -> CuttingProblem:
-    """The question with one more piece of every sort of fabric."""
-    sorts = _sorts(problem)
-    more = tuple(replace(f, count=f.count + (f in sorts)) for f in problem.fabrics)
-    return replace(problem, fabrics=more)
+def _more_together(
+    plan: CuttingPlan, sorts: Sequence[Fabric], counts_of: CountsOf, seconds: float
+) -> str:
+    """Where no single piece more helps: what a few more of the only sort do, or one of each."""
+    had = Sought(had=plan.blocks)
+    if len(sorts) > 1:
+        more = plan.problem
+        for fabric in sorts:
+            more = _with_one_more(more, fabric)
+        (found,) = counts_of([Asked(more, seconds, had)])
+        return f"; one more of each makes {found.blocks}" if found.blocks > plan.blocks else ""
+    if not sorts or sorts[0].form is Form.YARDAGE:
+        return ""
+    several = range(2, _MOST_MORE + 1)
+    counts = counts_of(
+        [Asked(_with_more(plan.problem, sorts[0], n), seconds, had) for n in several]
+    )
+    for number, found in zip(several, counts, strict=True):
+        if found.blocks > plan.blocks:
+            words = f"{_NUMBERS[number]} more {FACTS[sorts[0].form].many}"
+            return f"; {words} make {found.blocks}"
+    return ""
 
 
 def _roles(problem: CuttingProblem) -> list[str]:
@@ -377,7 +401,17 @@ def _of_one_need(fabric: Fabric, need: Need) -> Fraction:
 
 
 def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
-    fabrics = tuple(replace(f, count=f.count + (f is fabric)) for f in problem.fabrics)
+    if fabric.form is Form.YARDAGE:
+        # A length more is cut off the bolt; it is no longer piece of what is there already.
+        more = replace(fabric, name=f"{fabric.name}, more", length=EIGHTH_YARD, count=1)
+        return replace(problem, fabrics=(*problem.fabrics, more))
+    return _with_more(problem, fabric, 1)
+
+
+def _with_more(problem: CuttingProblem, fabric: Fabric, pieces: int) -> CuttingProblem:
+    fabrics = tuple(
+        replace(f, count=f.count + pieces * (f.name == fabric.name)) for f in problem.fabrics
+    )
     return replace(problem, fabrics=fabrics)
 
 
@@ -411,7 +445,9 @@ def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
     if not others:
         return f"all of it together gives pieces for {plan.blocks} blocks"
     if alone[role].blocks > plan.blocks and _shared(plan.problem, role):
-        return f"{role} and {' and '.join(others)} share fabric"
+        # As people say it: light and dark, never dark and light.
+        named = sorted((role, *others), key=lambda name: (name != "light", name != "dark", name))
+        return f"{', '.join(named[:-1])} and {named[-1]} come from one pile"
     beside = ", ".join(f"{other} for {_at_least(alone[other])}" for other in others)
     return f"{role} gives pieces for {_at_least(alone[role])} blocks, {beside}"
 

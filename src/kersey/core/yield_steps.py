@@ -35,12 +35,14 @@ class YieldQuestion:
 
     Wished-for rules hold when they cost no block, and are dropped when they do. `either_way`: the
     block can be made by pieces cut singly as well as by strip sets, and both are of interest.
+    `cut_safely`: the problem with cut sizes that are on no ruler taken at the next mark up.
     """
 
     problem: CuttingProblem
     either_way: bool = False
     at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
     rules_are_a_wish: bool = False
+    cut_safely: CuttingProblem | None = None
 
     def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
         """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
@@ -75,6 +77,7 @@ class YieldSoFar:
     cliffs: Cliffs | None = None
     sensitivity: tuple[tuple[Fraction, int], ...] | None = None
     seams: tuple[tuple[Fraction, int], ...] | None = None
+    safely: int | None = None
     spare: tuple[Spare, ...] | None = None
     done: bool = False
 
@@ -123,6 +126,9 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     known = replace(
         known, seams=tuple((seam, blocks_of(other) if other else 0) for seam, other in seams)
     )
+    if question.cut_safely is not None:
+        safe = replace(question.cut_safely, rules=plan.problem.rules)
+        known = replace(known, safely=blocks_of(safe, Sought(most=plan.bound)))
     yield known
     spare = tuple(spare_pieces(plan, blocks_of))
     known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))

@@ -175,8 +175,8 @@ def write_answer(question: Question, report: YieldReport) -> dict[str, Any]:
     if question.finished:
         answer["finished"] = [number(side) for side in question.finished]
     answer["limits"] = [
-        {"role": limit.role, "reason": limit.reason, "one_more": limit.one_more.form,
-         "blocks": limit.blocks}
+        {"role": limit.role, "reason": limit.reason, "blocks": limit.blocks,
+         "one_more": "1/8 yd" if limit.length else limit.one_more.form}
         for limit in report.limits
     ]  # fmt: skip
     answer["layouts"] = [

@@ -82,9 +82,10 @@ class StoredLot:
 
 @dataclass(frozen=True)
 class LotLine:
-    """What a list shows of a lot. Lengths in inches, after washing; `values` and `blends` of prints.
+    """What a list shows of a lot. Lengths in inches, after washing.
 
-    `count` are all pieces that came in, `cut` those of them that were cut.
+    `count` are all pieces that came in, `cut` those of them that were cut; `values` and `blends`
+    are those of its prints.
     """
 
     id: int

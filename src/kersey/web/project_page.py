@@ -42,12 +42,16 @@ class RevisedForm(Form):
 
 @dataclass(frozen=True)
 class OpenProject:
-    """A project as it is kept, with the settings it is shown in, and its quilt if it has one."""
+    """A project as it is kept, with the settings it is shown in, and its quilt if it has one.
+
+    `counted` says how many blocks were found for it when the Yield page was last open, if it was.
+    """
 
     stored: StoredProject
     preferences: Preferences
     quilt: Quilt | None
     no_quilt: str = ""
+    counted: str = "not counted yet"
 
     @property
     def project(self) -> Project:
@@ -75,19 +79,22 @@ def open_project(room: Workroom, project_id: int) -> OpenProject:
     with room.transaction() as session:
         line, preferences = project_line(session, project_id), load_preferences(session)
         kept = room.kept_quilt(line.id, line.revision, preferences.workshop.units)
+        counted_then = room.counted(line.id, line.revision)
         if kept is not None:
             stored = StoredProject(line.id, line.revision, kept.project, line.updated_at)
-            return OpenProject(stored, preferences, kept)
+            return OpenProject(stored, preferences, kept, counted=counted_then)
         stored = get_project(session, project_id)
     return with_quilt(room, stored, preferences)
 
 
 def with_quilt(room: Workroom, stored: StoredProject, preferences: Preferences) -> OpenProject:
     """The project and what it comes to; when that is nothing, why."""
+    counted_then = room.counted(stored.id, stored.revision)
     try:
-        return OpenProject(stored, preferences, room.quilt(stored, preferences.workshop.units))
+        quilt = room.quilt(stored, preferences.workshop.units)
+        return OpenProject(stored, preferences, quilt, counted=counted_then)
     except Infeasible as reason:
-        return OpenProject(stored, preferences, None, str(reason))
+        return OpenProject(stored, preferences, None, str(reason), counted_then)
 
 
 def change(
@@ -129,8 +136,7 @@ def project_context(opened: OpenProject, here: Stage) -> dict[str, Any]:
 def order_of_work(opened: OpenProject, here: Stage) -> list[StageLine]:
     """The stages with what is known of each; those up to the present page count as reached."""
     reached = list(Stage)[: list(Stage).index(here) + 1]
-    rails = opened.project.design.block.recipe == RAILS
-    short = opened.quilt.blocks_short > 0 if opened.quilt else rails
+    short = opened.quilt is not None and opened.quilt.blocks_short > 0
     return [
         StageLine(
             stage,
@@ -167,13 +173,12 @@ def _status(opened: OpenProject, stage: Stage) -> str:
         return _pull_status(opened.project)
     if stage is Stage.YIELD:
         if opened.project.design.block.recipe != RAILS or not opened.project.working:
-            return opened.project.design.block.title.lower()
+            return opened.counted
         answer = yields_of(opened.project)[opened.project.design.method]
         sure = "at least" if opened.project.uneven else "proved"
         return f"{counted(answer.blocks, 'block')}, {sure}"
     if quilt is None:
-        rails = opened.project.design.block.recipe == RAILS
-        return "no block yet" if stage is Stage.SIZE and rails else ""
+        return ""
     if stage is Stage.SIZE:
         return _size_status(quilt)
     steps = work_order(quilt)

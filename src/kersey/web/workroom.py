@@ -39,6 +39,7 @@ class Workroom:
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)
+    _counts: "OrderedDict[tuple[int, int], str]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
     @contextmanager
@@ -59,6 +60,19 @@ class Workroom:
             if key in self._quilts:
                 self._quilts.move_to_end(key)
             return self._quilts.get(key)
+
+    def counted(self, project_id: int, revision: int) -> str:
+        """How many blocks the Yield page found for a project as it is, in words."""
+        with self._lock:
+            return self._counts.get((project_id, revision), "not counted yet")
+
+    def note_count(self, project_id: int, revision: int, words: str) -> None:
+        """Remember how many blocks were found, for the other pages."""
+        with self._lock:
+            self._counts[project_id, revision] = words
+            self._counts.move_to_end((project_id, revision))
+            while len(self._counts) > _KEPT_QUILTS:
+                self._counts.popitem(last=False)
 
     def quilt(self, stored: StoredProject, units: Units) -> Quilt:
         """The quilt of a project at its revision, worked out once.

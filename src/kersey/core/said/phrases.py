@@ -476,31 +476,48 @@ def _understand_lone_length(
     said = reader.said
     if len(tokens) == 1 and tokens[0].is_whole and said.count is None:
         return None
-    length = reader.length(tokens)
-    form_follows = Sort.FORM in reader.rest(match.end())
     if said.form in {Form.SQUARE, Form.BLOCK, Form.TRIANGLE}:
-        return _side(said, length)
+        return _side(said, reader.length(tokens))
     if said.form in {Form.STRIP, Form.STRING} or said.is_roll:
-        wide = said.width is None and length <= (
-            _STRIP_AT_MOST if said.length is None else _WIDTH_AT_MOST
-        )
-        if not wide and said.length is None:
-            said.length, said.guessed_length = length, len(tokens) == 1
-            return "length"
+        return _side_of_strip(reader, tokens, match)
+    if said.form in OF_THE_BOLT:
+        return _width_of_bolt(reader, tokens)
+    if said.form is None and Sort.FORM not in reader.rest(match.end()):
+        return _of_no_form(reader, tokens)
+    return None
+
+
+def _side_of_strip(reader: _Reader, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
+    """Of strips the width if they are ever cut so wide, else the length."""
+    said, length = reader.said, reader.length(tokens)
+    widest = _STRIP_AT_MOST if said.length is None else _WIDTH_AT_MOST
+    if (said.width is None and length <= widest) or said.length is not None:
         return _understand_width(reader, tokens, match)
-    if said.form is Form.BACKING and said.width is None and length >= _WIDE_BACKING:
-        said.width = length
-        return "width"
+    said.length, said.guessed_length = length, len(tokens) == 1
+    return "length"
+
+
+def _width_of_bolt(reader: _Reader, tokens: Sequence[Token]) -> str | None:
+    """Of cloth whose length is said the width; of backing also before that, if it is so wide."""
+    said, length = reader.said, reader.length(tokens)
     measured = len(tokens) > 1
-    if said.form in OF_THE_BOLT and said.width is None and said.length is not None:
-        if not measured and length < _NARROWEST_BOLT:
-            return None
-        said.width = length
-        return "width"
-    if said.form is None and measured and not form_follows and said.count is None:
+    if said.width is not None or (not measured and length < _NARROWEST_BOLT):
+        return None
+    wide_backing = said.form is Form.BACKING and length >= _WIDE_BACKING
+    if said.length is None and not wide_backing:
+        return None
+    said.width = length
+    return "width"
+
+
+def _of_no_form(reader: _Reader, tokens: Sequence[Token]) -> str | None:
+    """Where nothing says what it is of: measured, a length of cloth; else how wide strips are."""
+    said, length = reader.said, reader.length(tokens)
+    measured = len(tokens) > 1
+    if measured and said.count is None:
         said.form, said.count, said.length = Form.YARDAGE, 1, length
         return "length of cloth"
-    if said.form is None and said.width is None and (measured or tokens[0].value.denominator > 1):
+    if said.width is None and (measured or tokens[0].value.denominator > 1):
         said.width = length
         return "width"
     return None
@@ -539,9 +556,9 @@ def _understand_form(reader: _Reader, tokens: Sequence[Token], _: re.Match[str])
     if said.grams is not None and form in {Form.STRING, Form.PIECE, Form.STRIP, Form.SQUARE}:
         # By weight all of them are scraps.
         return "form"
-    if said.form not in {None, form} and not roll:
-        if said.form is not Form.YARDAGE or form not in {Form.BACKING, Form.BATTING}:
-            return None
+    of_the_bolt = said.form is Form.YARDAGE and form in {Form.BACKING, Form.BATTING}
+    if said.form not in {None, form} and not (roll or of_the_bolt):
+        return None
     if form is Form.SCRAPS and said.count is not None:
         # Counted, scraps are pieces; only by weight nobody asks for their size.
         form = Form.PIECE

@@ -43,7 +43,10 @@ _UNIT = re.compile(
 )
 # "1m20" is a metre and twenty: the unit may stand before a digit.
 _METRE_AND = re.compile(r"\s*(m)(?=\d{2}(?!\d))", re.IGNORECASE)
-_IN_SO_MANY = re.compile(r"\s+in\s+(?:\d+|[a-z-]+)\s+(?:different\s+)?(?:prints|fabrics|designs|colou?rs)\b", re.IGNORECASE)  # fmt: skip
+_IN_SO_MANY = re.compile(
+    r"\s+in\s+(?:\d+|[a-z-]+)\s+(?:different\s+)?(?:prints|fabrics|designs|colou?rs)\b",
+    re.IGNORECASE,
+)
 
 _GLYPH = f"[{''.join(FRACTION_GLYPHS)}]"
 _NUMBER = re.compile(
@@ -66,7 +69,9 @@ _ONE = re.compile(
     r"charm\s+pack|square\b))",
     re.IGNORECASE,
 )
-_AND_A_HALF = re.compile(r"\s+and\s+(?:(a\s+half|one\s+half|1/2|½)|(a\s+quarter|1/4|¼)|(3/4|¾))", re.IGNORECASE)  # fmt: skip
+_AND_A_HALF = re.compile(
+    r"\s+and\s+(?:(a\s+half|one\s+half|1/2|½)|(a\s+quarter|1/4|¼)|(3/4|¾))", re.IGNORECASE
+)
 _DOZEN = re.compile(r"\s+dozen\b", re.IGNORECASE)
 _A_DOZEN = re.compile(r"dozen\b", re.IGNORECASE)
 _QUOTED = re.compile(r"[\"“](?=[^\"”]*[^\W\d_])([^\"”]{2,120})[\"”]")

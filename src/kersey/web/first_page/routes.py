@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, replace
+from time import perf_counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
@@ -10,6 +11,7 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.best_block import best_block
 from kersey.core.cupboard import from_readings
 from kersey.core.errors import KerseyError
 from kersey.core.fabric import LONGEST_NAME, checked_name
@@ -123,10 +125,13 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
         return _put_away(request, room, readings)
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
+    fabrics = tuple(pulled for kept in lots for pulled in all_of(kept))
+    project = Project(_listed(readings), form.line, fabrics, design)
+    design = replace(design, block=best_block(project, perf_counter))
     with room.transaction() as session:
         numbered = number_prints(session, lots)
         fabrics = tuple(pulled for kept in numbered for pulled in all_of(kept))
-        project = Project(_listed(readings), form.line, fabrics, design)
+        project = replace(project, fabrics=fabrics, design=design)
         project_id = add_project(session, project, room.clock())
     return _see(request, "yield_page", project_id=project_id)
 

@@ -7,6 +7,7 @@ from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
 from kersey.core.ledger import Balance, Entry, balance
+from kersey.core.length import format_areas
 from kersey.drawing.balance import draw_balance
 from kersey.store.cupboard import get_lot
 from kersey.store.ledger import (
@@ -78,6 +79,9 @@ def _page(
         "title": title,
         "days": _by_day(entries),
         "sums": sums,
+        "adds_up": format_areas(sums.came_in, (sums.used, sums.left, sums.lost), units)
+        if sums
+        else (),
         "drawing": draw_balance(sums, units) if sums and sums.came_in else "",
         "page": page,
         "pages": pages,

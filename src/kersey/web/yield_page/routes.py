@@ -69,7 +69,7 @@ def yield_news(
     """
     opened = open_project(room, project_id)
     asked = yield_asked(opened.project)
-    question = question_of(opened.project, asked)
+    question = question_of(opened.project, asked, opened.units)
     if opened.stored.revision == revision:
         room.searches.ask(project_id, question).wait(seen, _NEWS)
         opened = open_project(room, project_id)
@@ -94,11 +94,15 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     changed = at_usable(asked.problem, form.usable - reference_of(asked))
     blocks: int | None = 0
     if changed is not None:
-        question = replace(question_of(opened.project, asked), problem=changed, at_seams=())
+        question = replace(
+            question_of(opened.project, asked, opened.units), problem=changed, at_seams=()
+        )
         search = room.searches.ask(("try", project_id), OnlyTried(question))
         search.wait(0, _TRIED)
         blocks = search.answer.plan.blocks if search.answer else None
-    known = room.searches.known(question_of(opened.project, yield_asked(opened.project)))
+    known = room.searches.known(
+        question_of(opened.project, yield_asked(opened.project), opened.units)
+    )
     context = {
         "tried": form,
         "tried_blocks": blocks,
@@ -211,7 +215,9 @@ def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verd
         claimed = form.promised_width, form.promised_height or form.promised_width
         found.append(judge_size(claimed, asked.finished, asked.cut.patches, seam, opened.units))
     if form.promised_blocks is not None:
-        search = room.searches.ask(opened.stored.id, question_of(opened.project, asked))
+        search = room.searches.ask(
+            opened.stored.id, question_of(opened.project, asked, opened.units)
+        )
         search.wait(0, _CLAIM)
         if search.answer is not None:
             claim = CountClaim(form.promised_blocks, search.answer.plan, seam)

@@ -15,15 +15,25 @@ from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric
 from kersey.core.errors import KerseyError
 from kersey.core.even_plan import AlikeCut
 from kersey.core.forms import FACTS
-from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_length, format_size, write_length
+from kersey.core.length import (
+    CENTIMETRE,
+    EIGHTH,
+    Units,
+    format_length,
+    format_size,
+    parse_length,
+    safe_cut,
+    write_length,
+)
 from kersey.core.own_pieces import write_pieces
 from kersey.core.piece_codes import piece_codes
 from kersey.core.project import Project
-from kersey.core.project_yield import RAILS, YieldAsked, sample_prints, yield_asked
+from kersey.core.project_yield import RAILS, YieldAsked, block_of, sample_prints, yield_asked
 from kersey.core.quilt import yields_of
 from kersey.core.role_shares import role_shares
+from kersey.core.ruler_sizes import cut_safely, friendly_sizes, off_ruler
 from kersey.core.stages import Stage
-from kersey.core.yield_report import Leftover, leftovers
+from kersey.core.yield_report import Leftover, Limit, leftovers
 from kersey.core.yield_steps import YieldQuestion, YieldSoFar
 from kersey.core.yields import Method, proof
 from kersey.drawing.cliff_ruler import draw_cliff
@@ -45,6 +55,7 @@ _PATIENCE = 2.5
 _WIDEST_PX, _MOST_PX_AN_INCH = 700.0, 11.0
 _MOST_DRAWN, _MOST_LEFT, _MOST_TIGHT = 100, 8, 3
 _GIVES_NAMED = 3
+_MOST_OFF_RULER = 6
 
 
 # What there is to show before anything is known.
@@ -59,6 +70,7 @@ _NOTHING: dict[str, Any] = {
     "new_block": False,
     "only_news": False,
     "question_before": False,
+    "off_ruler": None,
     "block": "",
     "cliff": "",
     "cliff_words": "",
@@ -73,7 +85,7 @@ _NOTHING: dict[str, Any] = {
 }  # fmt: skip
 
 
-def question_of(project: Project, asked: YieldAsked) -> YieldQuestion:
+def question_of(project: Project, asked: YieldAsked, units: Units) -> YieldQuestion:
     """What is worked out for the page; raises nothing: a seam that cannot be is left out."""
     design = project.design
     seams: list[tuple[Fraction, CuttingProblem | None]] = []
@@ -84,7 +96,7 @@ def question_of(project: Project, asked: YieldAsked) -> YieldQuestion:
             seams.append((seam, None))
     rails = design.block.recipe == RAILS
     wish = rails and design.different_prints is None
-    return YieldQuestion(asked.problem, rails, tuple(seams), wish)
+    return YieldQuestion(asked.problem, rails, tuple(seams), wish, cut_safely(asked.problem, units))
 
 
 def yield_context(
@@ -96,12 +108,14 @@ def yield_context(
         asked = yield_asked(opened.project)
     except KerseyError as reason:
         return context | {"no_yield": str(reason)}
-    search = room.searches.ask(opened.stored.id, question_of(opened.project, asked))
+    search = room.searches.ask(opened.stored.id, question_of(opened.project, asked, opened.units))
     search.wait(0, patience)
-    return context | _shown(opened, asked, search)
+    return context | _shown(room, opened, asked, search)
 
 
-def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, Any]:
+def _shown(
+    room: Workroom, opened: OpenProject, asked: YieldAsked, search: Search
+) -> dict[str, Any]:
     """What is known so far, as the page shows it."""
     base = {
         "seen": search.count,
@@ -114,6 +128,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
     known: YieldSoFar | None = search.answer
     codes = piece_codes(asked.problem.needs)
     base["block"] = _block_drawing(asked, codes, opened.units)
+    base["off_ruler"] = _off_ruler(opened, asked, codes)
     base["needs"] = _needs(asked, known.plan if known else None, codes)
     if known is None:
         return base
@@ -121,15 +136,17 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
     plan = _plan_shown(project, known)
     return base | {
         "answer": known,
-        "stages": _with_status(opened, known),
+        "stages": _with_status(room, opened, known),
         "plan": plan,
         "blocks": plan.blocks,
         "plan_mark": hash((plan.blocks, plan.bound, plan.layouts)) % PLAN_MARKS,
         "plans": list(_plans(project, known, units)),
-        "limits": _limits(known),
-        "bars": _bars(plan, asked, known),
+        "limits": _limits(known, units),
+        "bars": _bars(plan, asked, known, units),
         "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
-        "cliff_words": known.cliffs.in_words(reference_of(asked), known.plan.blocks, units)
+        "cliff_words": known.cliffs.in_words(
+            reference_of(asked), known.plan.blocks, units, _reference_name(asked)
+        )
         if known.cliffs
         else "",
         "sensitivity": _sensitivity(known, asked),
@@ -139,8 +156,9 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
             f"{spare.pieces} of the {spare.of} {FACTS[spare.fabric.form].many}"
             + (f" ({', '.join(sorted(spare.fabric.roles))})" if spare.fabric.roles else "")
             for spare in known.spare or ()
-            if spare.pieces
+            if spare.pieces and plan.blocks
         ],
+        "one_print": len({pulled.print for pulled in asked.fabrics}) == 1,
         "left": _left(plan, units)[:_MOST_LEFT],
         "left_more": max(0, len(_left(plan, units)) - _MOST_LEFT),
         "layouts": _layouts(plan, asked, codes, units),
@@ -148,11 +166,12 @@ def _shown(opened: OpenProject, asked: YieldAsked, search: Search) -> dict[str, 
     }
 
 
-def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
-    """The order of work, with what the search has found."""
+def _with_status(room: Workroom, opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
+    """The order of work, with what the search has found; other pages then say it too."""
     plan = _plan_shown(opened.project, known)
     sure = "proved" if plan.proved else f"at most {plan.bound}"
     words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
+    room.note_count(opened.stored.id, opened.stored.revision, words)
     return [
         replace(line, status=words) if line.stage is Stage.YIELD else line
         for line in order_of_work(opened, Stage.YIELD)
@@ -242,6 +261,8 @@ def _even_shown(singly: CuttingPlan | None, known: YieldSoFar) -> dict[str, Any]
         price = f"it costs {counted(cost, 'block')}" if cost else "it costs nothing"
         sure = "" if even.plan.proved or not cost else f" At most {even.plan.bound} can be cut so."
         says = f"Layers stack, prints spread; {price}.{sure}"
+    elif known.even_tried and singly and not singly.blocks:
+        says = "No whole block can be cut, so there is nothing to stack."
     elif known.even_tried:
         says = "Nearly every piece is of another size: nothing to stack."
     return {
@@ -271,19 +292,28 @@ def _alike(cut: AlikeCut) -> str:
     return f"{cut.pieces} give {what} each" if cut.pieces > 1 else f"1 gives {what}"
 
 
-def _limits(known: YieldSoFar) -> list[dict[str, Any]]:
+def _limits(known: YieldSoFar, units: Units) -> list[dict[str, Any]]:
     return [
         {
             "limit": limit,
             "reason": limit.reason[:1].upper() + limit.reason[1:],
-            "form": FACTS[limit.one_more.form].one,
+            "form": FACTS[limit.one_more.form].one if limit.length is None else _much(limit, units),
             "more": limit.blocks - known.plan.blocks,
         }
         for limit in known.limits or ()
     ]
 
 
-def _bars(plan: CuttingPlan, asked: YieldAsked, known: YieldSoFar) -> list[dict[str, Any]]:
+def _much(limit: Limit, units: Units) -> str:
+    """How much more off the bolt."""
+    length = limit.length or Fraction(0)
+    short = "⅛ yd" if units is Units.INCHES else format_length(length, units)
+    return f"{short} of {limit.one_more.name}"
+
+
+def _bars(
+    plan: CuttingPlan, asked: YieldAsked, known: YieldSoFar, units: Units
+) -> list[dict[str, Any]]:
     shares = role_shares(plan)
     largest = max((share.area for share in shares), default=Fraction(1)) or Fraction(1)
     scarce = {limit.role for limit in known.limits or ()}
@@ -298,7 +328,7 @@ def _bars(plan: CuttingPlan, asked: YieldAsked, known: YieldSoFar) -> list[dict[
             ),
             "percent": round(100 * share.used / share.area) if share.area else 0,
             "scarce": share.role in scarce,
-            "more": [entry for entry in _limits(known) if entry["limit"].role == share.role],
+            "more": [entry for entry in _limits(known, units) if entry["limit"].role == share.role],
         }
         for share in shares
     ]
@@ -311,6 +341,18 @@ def reference_of(asked: YieldAsked) -> Fraction:
         side = getattr(fabric, fabric.selvedge_side)
         sides[side] = sides.get(side, 0) + fabric.count
     return max(sides, key=lambda side: (sides[side], side))
+
+
+def _reference_name(asked: YieldAsked) -> str:
+    """The lot whose length the cliff is told by, or what its pieces are called."""
+    side = reference_of(asked)
+    of_it = [
+        pulled
+        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
+        if getattr(fabric, fabric.selvedge_side) == side
+    ]
+    names = {pulled.kept.name for pulled in of_it}
+    return f"“{names.pop()}”" if len(names) == 1 else FACTS[of_it[0].kept.lot.form].many
 
 
 def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, int]]:
@@ -376,13 +418,23 @@ def _tight(plan: CuttingPlan, units: Units) -> list[str]:
             format_length(part, units) if times == 1 else f"{times} × {format_length(part, units)}"
             for part, times in Counter(tight.parts).items()
         )
-        whole = format_length(sum(tight.parts, Fraction(0)), units)
+        total = sum(tight.parts, Fraction(0))
+        whole = format_length(total, units)
+        # A rounded sum is never said to be exact.
+        as_written = all(_reads_back(length, units) for length in (*tight.parts, total))
+        says = f"is {whole} exactly" if as_written else f"just fill {whole}"
         where = tight.fabrics[0] if len(tight.fabrics) == 1 else f"{len(tight.fabrics)} fabrics"
         lost = tight.lost.label
         if labels[lost] > 1:
             lost = f"{tight.lost.role} {lost}"
-        found.append(f"{parts} is {whole} exactly, in {where}: {lost} is lost first.")
+        found.append(f"{parts} {says}, in {where}: {lost} is lost first.")
     return found
+
+
+def _reads_back(length: Fraction, units: Units) -> bool:
+    """Whether a length is written exactly."""
+    written = format_length(length, units)
+    return "≈" not in written and parse_length(written, units) == length
 
 
 def _left(plan: CuttingPlan, units: Units) -> list[tuple[int, str, str]]:
@@ -408,6 +460,36 @@ def _needs(
         for cut in layout.cuts:
             made[cut.need] += layout.copies * (cut.segments if asked.problem.in_sets else 1)
     return [{"need": need, "code": codes[need], "made": made[need]} for need in asked.problem.needs]
+
+
+def _off_ruler(
+    opened: OpenProject, asked: YieldAsked, codes: Mapping[Need, str]
+) -> dict[str, Any] | None:
+    """Cut sizes between two marks of the ruler, in words; and finished sizes that have none."""
+    units, design = opened.units, opened.project.design
+    found = off_ruler(asked.problem.needs, units)
+    if not found:
+        return None
+    sides: dict[Fraction, list[str]] = {}
+    for piece in found:
+        for side in piece.sides:
+            sides.setdefault(side, []).append(codes[piece.need])
+    block = block_of(opened.project, design.seam)
+    return {
+        "sides": [
+            (
+                ", ".join(marks),
+                write_length(side, units),
+                format_length(safe_cut(side, units), units),
+            )
+            for side, marks in list(sides.items())[:_MOST_OFF_RULER]
+        ],
+        "more": max(0, len(sides) - _MOST_OFF_RULER),
+        "sizes": [
+            format_length(size[0], units) if size[0] == size[1] else format_size(*size, units)
+            for size in friendly_sizes(block, design.seam, units)
+        ],
+    }
 
 
 def _block_drawing(asked: YieldAsked, codes: Mapping[Need, str], units: Units) -> str:
