@@ -151,7 +151,7 @@ def mark_of_lot(site: TestClient) -> str:
 def test_no_advice_rests_on_what_nobody_has_said(site: TestClient) -> None:
     """Placeholders are numbered; light and dark of them are not counted, judged or warned of."""
     page = site.get("/projects/1/pull").text
-    assert "not said." in page
+    assert "not sorted by value yet." in page
     assert "read otherwise" not in page
     assert "Nearly all" not in page
     page = send(site, "/projects/1/fabrics/0", name="ticket stripe", value="light")

@@ -270,7 +270,7 @@ class Lot:
         """The length to reckon with: the measured one, or the label's less what washing takes."""
         if self.measured_length is not None:
             return self.measured_length
-        return self.length * (100 - self.shrinkage) / 100
+        return self.length * (100 - self.shrinkage) / 100 if self.shrinkage else self.length
 
     @property
     def taken_across(self) -> Fraction:
@@ -284,7 +284,8 @@ class Lot:
 
     def washed_across(self, width: Fraction) -> Fraction:
         """What is left of a width once it is washed."""
-        return width * (100 - self.taken_across) / 100
+        taken = self.taken_across
+        return width * (100 - taken) / 100 if taken else width
 
     @property
     def area(self) -> Fraction:
@@ -302,6 +303,8 @@ class Lot:
         if self.grams is not None:
             return area_of_scraps(self.grams)
         length = self.length_of(stack)
+        if self.most_width is None and self.most_length is None and self.form is not Form.TRIANGLE:
+            return self.usable_width * length
         width = self.washed_across(self.width + (self.most_width or self.width)) / 2
         half = Fraction(1, 2) if self.form is Form.TRIANGLE else Fraction(1)
         longest = self.most_length and self.most_length * (100 - self.shrinkage) / 100

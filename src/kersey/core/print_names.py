@@ -203,8 +203,8 @@ def named_print(name: str, value: Value | None = None) -> Print:
     words = f" {' '.join(name.lower().split())} "
     spoken = next((m for m, word in _MOTIF_WORDS.items() if word and word in words), None)
     for word, (ground, figure) in _colour_words():
-        swatch = Swatch(spoken or Motif.PLAIN, ground, figure)
         if f" {word} " in words:
+            swatch = Swatch(spoken or Motif.PLAIN, ground, figure)
             # Of two colours nobody can say which of them it reads as.
             two = value is None and _spoken_colour(words.replace(f" {word} ", " ")) is not None
             filled_in = frozenset({Fact.VALUE} if two else ())

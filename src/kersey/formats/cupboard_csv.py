@@ -190,12 +190,17 @@ def _lot_of(row: Row) -> tuple[str, ...] | int:
 
 def _stack(cells: Mapping[str, str], shop: Workshop) -> Stack:
     value = _one_of(Value, cells, "value")
-    cloth = named_print(cells["print"] or cells["lot"] or cells["form"], value)
+    named = cells["print"] or cells["lot"] or cells["form"]
+    motif, scale = _one_of(Motif, cells, "motif"), _one_of(Scale, cells, "scale") or Scale.MEDIUM
+    if value and motif and cells["ground"] and cells["figure"]:
+        cloth = Print(named, value, Swatch(motif, cells["ground"], cells["figure"]))
+    else:
+        cloth = named_print(named, value)
     swatch = Swatch(
-        _one_of(Motif, cells, "motif") or cloth.swatch.motif,
+        motif or cloth.swatch.motif,
         cells["ground"] or cloth.swatch.ground,
         cells["figure"] or cloth.swatch.figure,
-        _one_of(Scale, cells, "scale") or Scale.MEDIUM,
+        scale,
     )
     family = cells["colour family"].lower()
     own = None if family in {"", colour_family(swatch.ground)} else family

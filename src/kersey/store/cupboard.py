@@ -22,6 +22,7 @@ from kersey.core.forms import Form
 from kersey.core.ledger import Kind
 from kersey.core.lot_record import Record, lot_of, numbered_record
 from kersey.core.print_names import highest_number, numbered_on
+from kersey.store.arrival import Arrival
 from kersey.store.holdings import check_held, tell_holders
 from kersey.store.ledger import enter_change
 from kersey.store.lot_rows import lot_from_row, write_lot
@@ -150,18 +151,13 @@ def add_lots(
 
     Without `words` it is no change of a person's, and cannot be undone.
     """
-    rows = []
+    arrival = Arrival(now)
     for kept in lots:
-        row = CupboardLotRow(revision=1, created_at=now, deleted_at=None, cut=0)
-        write_lot(row, _unnumbered(kept))
-        rows.append(row)
-    session.add_all(rows)
-    session.flush()
-    for row in rows:
-        enter_change(session, row, None, lot_from_row(row), kind, now)
+        arrival.lot(kept, kind)
+    numbers, _ = arrival.write(session)
     if words is not None:
-        _note(session, words, {row.id: None for row in rows}, now)
-    return [row.id for row in rows]
+        _note(session, words, dict.fromkeys(numbers), now)
+    return numbers
 
 
 def number_prints(session: Session, lots: Sequence[CupboardLot]) -> list[CupboardLot]:
@@ -372,11 +368,6 @@ def _take_back(session: Session, row: CupboardLotRow, record: Record | None, now
     _write(session, row, before, lot_of(record), Kind.COUNTED, now)
     if was_out:
         enter_change(session, row, None, lot_from_row(row), Kind.OUT, now)
-
-
-def _unnumbered(kept: CupboardLot) -> CupboardLot:
-    stacks = tuple(replace(stack, number=None) for stack in kept.lot.stacks)
-    return replace(kept, lot=replace(kept.lot, stacks=stacks))
 
 
 def _note(session: Session, words: str, before: Mapping[int, Record | None], now: datetime) -> None:

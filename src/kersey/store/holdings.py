@@ -77,18 +77,20 @@ def free_pieces(session: Session, lot_id: int) -> tuple[int, ...]:
 
 def check_held(session: Session, lot_ids: Iterable[int]) -> None:
     """Raise `LotHeld` if more pieces of these lots are held than there are."""
-    held = holdings(session, lot_ids)
+    held: dict[int, list[Holding]] = {}
+    for holding in holdings(session, lot_ids):
+        held.setdefault(holding.stack_id, []).append(holding)
     if not held:
         return
     query = (
         select(CupboardStackRow.id, CupboardStackRow.count, CupboardStackRow.name,
                CupboardLotRow.deleted_at)
         .join(CupboardLotRow, CupboardLotRow.id == CupboardStackRow.lot_id)
-        .where(CupboardStackRow.id.in_({holding.stack_id for holding in held}))
+        .where(CupboardStackRow.lot_id.in_({who[0].lot_id for who in held.values()}))
     )  # fmt: skip
     for number, count, name, deleted_at in session.execute(query):
         there = 0 if deleted_at else count
-        who = [holding for holding in held if holding.stack_id == number]
+        who = held.get(number, [])
         if sum(holding.count for holding in who) > there:
             raise LotHeld(name, there, list(dict.fromkeys(h.project_name for h in who)))
 

@@ -1,5 +1,7 @@
 """A lot at home <-> its rows, word for word."""
 
+from typing import Any
+
 from kersey.core.cupboard import Aside, CupboardLot
 from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.forms import Form
@@ -28,22 +30,70 @@ def lot_from_row(row: CupboardLotRow) -> CupboardLot:
     return CupboardLot(row.name, lot, None if row.aside is None else Aside(row.aside))
 
 
+def lot_columns(kept: CupboardLot) -> dict[str, Any]:
+    """What stands in the row of a lot, by column."""
+    lot = kept.lot
+    return {
+        "name": kept.name,
+        "aside": kept.aside,
+        "form": lot.form,
+        "width": lot.width,
+        "length": lot.length,
+        "widest": float(lot.most_width or lot.width),
+        "pieces": lot.count,
+        "prints": len(lot.stacks),
+        "all_values": " ".join(v for v in Value if any(p.known_value is v for p in lot.prints)),
+        "families": " ".join(sorted({p.known_family for p in lot.prints if p.known_family})),
+        "all_names": "\n".join((kept.name, *(cloth.name for cloth in lot.prints))).casefold(),
+        "blends": " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT]),
+        "most_width": lot.most_width,
+        "most_length": lot.most_length,
+        "measured_length": lot.measured_length,
+        "grams": lot.grams,
+        "estimated": lot.estimated,
+        "directional": lot.directional,
+        "wrong_side": lot.wrong_side,
+        "shrinkage": lot.shrinkage,
+        "shrinkage_across": lot.shrinkage_across,
+    }
+
+
+def stack_columns(position: int, stack: Stack) -> dict[str, Any]:
+    """What stands in the row of a print in a lot, by column."""
+    own = {
+        "position": position,
+        "count": stack.count,
+        "measured_length": stack.measured_length,
+    }
+    return own | print_columns(stack.print)
+
+
+def print_columns(cloth: Print) -> dict[str, Any]:
+    """What stands of a print in any row that holds one."""
+    return {
+        "name": cloth.name,
+        "value": cloth.value,
+        "judged_family": cloth.judged_family,
+        "filled_in": " ".join(sorted(cloth.filled_in)),
+        "motif": cloth.swatch.motif,
+        "scale": cloth.swatch.scale,
+        "tile": cloth.swatch.tile,
+        "ground": cloth.swatch.ground,
+        "figure": cloth.swatch.figure,
+    }
+
+
+def fill_row(row: object, columns: dict[str, Any]) -> None:
+    """Write columns into a row."""
+    for name, value in columns.items():
+        setattr(row, name, value)
+
+
 def write_lot(row: CupboardLotRow, kept: CupboardLot) -> None:
     """Write a lot into its row and the rows below it; prints that have a number keep their row."""
-    lot = kept.lot
-    row.name, row.aside, row.form = kept.name, kept.aside, lot.form
-    row.width, row.length, row.widest = lot.width, lot.length, float(lot.most_width or lot.width)
-    row.pieces, row.prints = lot.count, len(lot.stacks)
-    row.all_values = " ".join(v for v in Value if any(p.known_value is v for p in lot.prints))
-    row.families = " ".join(sorted({p.known_family for p in lot.prints if p.known_family}))
-    row.all_names = "\n".join((kept.name, *(cloth.name for cloth in lot.prints))).casefold()
-    row.blends = " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT])
-    row.most_width, row.most_length = lot.most_width, lot.most_length
-    row.measured_length, row.grams, row.estimated = lot.measured_length, lot.grams, lot.estimated
-    row.directional, row.wrong_side = lot.directional, lot.wrong_side
-    row.shrinkage, row.shrinkage_across = lot.shrinkage, lot.shrinkage_across
+    fill_row(row, lot_columns(kept))
     there = {stack.id: stack for stack in row.stacks}
-    row.stacks = [_write_stack(there, p, stack) for p, stack in enumerate(lot.stacks)]
+    row.stacks = [_write_stack(there, p, stack) for p, stack in enumerate(kept.lot.stacks)]
 
 
 def print_of(row: PrintColumns) -> Print:
@@ -51,14 +101,6 @@ def print_of(row: PrintColumns) -> Print:
     swatch = Swatch(Motif(row.motif), row.ground, row.figure, Scale(row.scale), row.tile)
     filled_in = frozenset(map(Fact, row.filled_in.split()))
     return Print(row.name, Value(row.value), swatch, row.judged_family, filled_in)
-
-
-def write_print(row: PrintColumns, cloth: Print) -> None:
-    """Write a print into its row."""
-    row.name, row.value, row.judged_family = cloth.name, cloth.value, cloth.judged_family
-    row.filled_in = " ".join(sorted(cloth.filled_in))
-    row.motif, row.scale, row.tile = cloth.swatch.motif, cloth.swatch.scale, cloth.swatch.tile
-    row.ground, row.figure = cloth.swatch.ground, cloth.swatch.figure
 
 
 def _stack(row: CupboardStackRow) -> Stack:
@@ -69,6 +111,5 @@ def _write_stack(
     there: dict[int, CupboardStackRow], position: int, stack: Stack
 ) -> CupboardStackRow:
     row = there.get(stack.number or 0) or CupboardStackRow(id=stack.number)
-    row.position, row.count, row.measured_length = position, stack.count, stack.measured_length
-    write_print(row, stack.print)
+    fill_row(row, stack_columns(position, stack))
     return row

@@ -2,6 +2,7 @@
 
 import json
 from collections.abc import Mapping, Sequence
+from typing import Any
 
 from kersey.core.backing import BackingWay
 from kersey.core.block_record import block_from, block_record
@@ -11,7 +12,7 @@ from kersey.core.project import Design, Project
 from kersey.core.pulled import Pulled, Role
 from kersey.core.purposes import Wish
 from kersey.core.yields import Method
-from kersey.store.lot_rows import lot_from_row, print_of, write_print
+from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, ProjectRow, PullRow
 
 _BORDER, _BINDING = "border", "binding"
@@ -45,14 +46,60 @@ def write_project(row: ProjectRow, project: Project) -> None:
 
     Every lot it pulls from must be in the cupboard already.
     """
-    row.name, row.said = project.name, project.said
-    row.sketch, row.put_away = project.sketch, project.put_away
-    _write_design(row, project.design)
+    fill_row(row, project_columns(project))
     _write_pulls(row, project.fabrics)
-    _write_bought(row, {_BORDER: project.bought_border, _BINDING: project.bought_binding})
+    _write_bought(row, bought_prints(project))
     kept = [step for step in row.done_steps if step.key in project.done]
     new = project.done - {step.key for step in kept}
     row.done_steps = [*kept, *(DoneStepRow(key=key) for key in sorted(new))]
+
+
+def project_columns(project: Project) -> dict[str, Any]:
+    """What stands in the row of a project, by column."""
+    design = project.design
+    return {
+        "name": project.name,
+        "said": project.said,
+        "sketch": project.sketch,
+        "put_away": project.put_away,
+        "strips_per_block": design.strips_per_block,
+        "method": design.method,
+        "different_prints": design.different_prints,
+        "block": json.dumps(block_record(design.block)),
+        "even": design.even,
+        "by_value": design.by_value,
+        "purpose": design.wish.key,
+        "drop": design.wish.drop,
+        "tuck": design.wish.tuck,
+        "own_width": design.wish.own_width,
+        "own_length": design.wish.own_length,
+        "rows": design.rows,
+        "columns": design.columns,
+        "border_width": design.border_width,
+        "binding_width": design.binding_width,
+        "binding_from_stash": design.binding_from_stash,
+        "margin": design.margin,
+        "backing_way": design.backing_way,
+        "seam": design.seam,
+        "usable_width": design.usable_width,
+    }
+
+
+def pull_columns(position: int, pulled: Pulled) -> dict[str, Any]:
+    """What stands in the row of pieces that a project has pulled, by column."""
+    return {
+        "position": position,
+        "count": pulled.count,
+        "cut": pulled.cut,
+        "roles": " ".join(pulled.roles),
+        "value": pulled.value,
+        "aside": pulled.aside,
+    }
+
+
+def bought_prints(project: Project) -> dict[str, Print]:
+    """The prints that are bought, by the part of the quilt they are for."""
+    return {_BORDER: project.bought_border, _BINDING: project.bought_binding}
 
 
 # A sketch holds nothing back, so its lots may shrink or be taken out: it then shows what is there.
@@ -79,8 +126,7 @@ def _write_pull(there: Mapping[int, PullRow], position: int, pulled: Pulled) -> 
     number = pulled.stack.number
     assert number is not None
     pull = there.get(number) or PullRow(stack_id=number)
-    pull.position, pull.count, pull.cut = position, pulled.count, pulled.cut
-    pull.roles, pull.value, pull.aside = " ".join(pulled.roles), pulled.value, pulled.aside
+    fill_row(pull, pull_columns(position, pulled))
     return pull
 
 
@@ -105,27 +151,10 @@ def _design(row: ProjectRow) -> Design:
     )
 
 
-def _write_design(row: ProjectRow, design: Design) -> None:
-    row.strips_per_block = design.strips_per_block
-    row.method = design.method
-    row.different_prints = design.different_prints
-    row.block = json.dumps(block_record(design.block))
-    row.even, row.by_value = design.even, design.by_value
-    row.purpose, row.drop, row.tuck = design.wish.key, design.wish.drop, design.wish.tuck
-    row.own_width, row.own_length = design.wish.own_width, design.wish.own_length
-    row.rows, row.columns = design.rows, design.columns
-    row.border_width = design.border_width
-    row.binding_width = design.binding_width
-    row.binding_from_stash = design.binding_from_stash
-    row.margin = design.margin
-    row.backing_way = design.backing_way
-    row.seam, row.usable_width = design.seam, design.usable_width
-
-
 def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
     there = {part.part: part for part in row.bought}
     for part, cloth in bought.items():
         if part not in there:
             there[part] = BoughtRow(part=part)
             row.bought.append(there[part])
-        write_print(there[part], cloth)
+        fill_row(there[part], print_columns(cloth))

@@ -18,6 +18,7 @@ from kersey.core.ledger import Entry, Kind
 from kersey.core.project import Project
 from kersey.core.pulled import Pulled
 from kersey.core.put_away import Fate, PutAway
+from kersey.store.arrival import Arrival
 from kersey.store.cupboard import add_lots, get_lot, write_lots
 from kersey.store.holdings import LotHeld, check_held
 from kersey.store.ledger import enter
@@ -134,9 +135,8 @@ def add_project(session: Session, project: Project, now: datetime) -> int:
     Fabric that is not in the cupboard yet is put there first. Raises `LotHeld` when a piece of it
     is held by another project.
     """
-    row = ProjectRow(revision=1, created_at=now, updated_at=now, deleted_at=None, pulls=[])
-    _settle(session, row, None, project, now, Kind.COUNTED)
-    return row.id
+    (number,) = _add(session, [project], (), now)
+    return number
 
 
 def add_everything(
@@ -146,17 +146,34 @@ def add_everything(
 
     A fabric's `lot_number` is the place of its lot in `lots`.
     """
-    numbers = add_lots(session, lots, None, now)
-    kept = [get_lot(session, number).kept for number in numbers]
+    _add(session, projects, lots, now)
 
-    def placed(pulled: Pulled) -> Pulled:
-        place = pulled.lot_number
-        assert place is not None
-        return replace(pulled, kept=kept[place], lot_number=numbers[place])
 
+def _add(
+    session: Session, projects: Sequence[Project], lots: Sequence[CupboardLot], now: datetime
+) -> list[int]:
+    """Keep new projects, with the lots they pull from where those are new; returns their numbers.
+
+    Given `lots`, a fabric's `lot_number` is a place among them. All rows are made ready before the
+    first is written.
+    """
+    arrival = Arrival(now)
+    placed = [arrival.lot(kept, Kind.BOUGHT) for kept in lots]
     for project in projects:
-        fabrics = tuple(map(placed, project.fabrics))
-        add_project(session, replace(project, fabrics=fabrics), now)
+        # One lot is one object, however many of its prints are pulled: told apart by that.
+        fresh = {id(p.kept): p.kept for p in project.fabrics if p.lot_number is None}
+        own = {key: arrival.lot(kept, Kind.BOUGHT) for key, kept in fresh.items()}
+        of_each = [
+            own[id(p.kept)] if p.lot_number is None else (placed[p.lot_number] if lots else None)
+            for p in project.fabrics
+        ]
+        arrival.project(project, of_each)
+    _, numbers = arrival.write(session)
+    if not lots:
+        known = {p.lot_number for q in projects for p in q.fabrics if p.lot_number is not None}
+        check_held(session, known)
+        _count_cut(session, known)
+    return numbers
 
 
 def change_project(
@@ -260,7 +277,7 @@ def _fate_entries(row: ProjectRow, fate: Fate, now: datetime) -> Iterator[Entry]
 def _settle(
     session: Session,
     row: ProjectRow,
-    before: Project | None,
+    before: Project,
     after: Project,
     now: datetime,
     why: Kind,
@@ -299,16 +316,16 @@ def _write_changed_lots(
 
 def _with_lots_kept(session: Session, project: Project, now: datetime) -> Project:
     """The project with every fabric in the cupboard: those that are not are put there."""
-    fresh = list(dict.fromkeys(p.kept for p in project.fabrics if p.lot_number is None))
+    fresh = {id(p.kept): p.kept for p in project.fabrics if p.lot_number is None}
     if not fresh:
         return project
-    numbers = dict(zip(fresh, add_lots(session, fresh, None, now), strict=True))
+    numbers = dict(zip(fresh, add_lots(session, list(fresh.values()), None, now), strict=True))
     kept = {number: get_lot(session, number).kept for number in numbers.values()}
 
     def placed(pulled: Pulled) -> Pulled:
         if pulled.lot_number is not None:
             return pulled
-        number = numbers[pulled.kept]
+        number = numbers[id(pulled.kept)]
         return replace(pulled, kept=kept[number], lot_number=number)
 
     return replace(project, fabrics=tuple(map(placed, project.fabrics)))

@@ -215,7 +215,7 @@ def _values(project: Project) -> list[tuple[str, int]]:
     names: dict[Value | None, str] = {value: value.value for value in Value}
     return [
         (words, sum(p.count for p in project.fabrics if p.print.known_value is value))
-        for value, words in (names | {None: "not said"}).items()
+        for value, words in (names | {None: "not sorted by value yet"}).items()
     ]
 
 
