@@ -1,6 +1,7 @@
 """Settings for all tests.
 
-Every run tries the same cases; `pytest --hypothesis-profile=explore` tries others each time.
+Every run tries the same cases; `pytest --hypothesis-profile=explore` tries others each time, and
+`--hypothesis-profile=long tests/web/test_fuzz.py` very many.
 """
 
 from hypothesis import HealthCheck, settings
@@ -14,4 +15,6 @@ settings.register_profile(
     suppress_health_check=[HealthCheck.too_slow],
 )
 settings.register_profile("explore", settings.get_profile("kersey"), derandomize=False)
+# Many more cases where anything may come in from outside, for a night: see tests/web/test_fuzz.py.
+settings.register_profile("long", settings.get_profile("explore"), max_examples=3000)
 settings.load_profile("kersey")

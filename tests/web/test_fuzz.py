@@ -1,10 +1,11 @@
 """Whatever is typed into any field: an answer, never a fault, and nothing stored that breaks."""
 
+import json
 import string
 
 import pytest
 from fastapi.testclient import TestClient
-from hypothesis import given, settings
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 from tests.web.conftest import client_for
 
@@ -101,6 +102,8 @@ SENSIBLE = (
 typed = (
     st.sampled_from(SENSIBLE) | st.text(max_size=30) | st.text(string.digits + "./ x", max_size=8)
 )
+# Where in the path a fabric is named, most often the first.
+PLACES = ["0", "0", "0", "1", "19", "99", "border", "binding", "all", "²", "٣", "-1", "0x1", "1.0"]
 ANSWERS = {200, 204, 303, 404, 409, 422}
 
 
@@ -108,18 +111,29 @@ ANSWERS = {200, 204, 303, 404, 409, 422}
 def posts(draw: st.DrawFn) -> tuple[str, dict[str, str]]:
     path = draw(st.sampled_from(sorted(FORMS)))
     fields = {name: draw(typed) for name in FORMS[path] if draw(st.integers(0, 5))}
-    return path, fields
+    place = draw(st.sampled_from(PLACES))
+    return path.replace("/fabrics/0", f"/fabrics/{place}"), fields
 
 
 @pytest.fixture(scope="module")
 def site(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
     client = client_for(tmp_path_factory.mktemp("fuzz"))
     client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
+    client.post("/projects", data={"line": "2 yd navy"})
     client.post("/cupboard", data={"lines": "12 fat quarters"})
     return client
 
 
-@settings(max_examples=300)
+def _most(usual: int) -> int:
+    """So many cases, or as many as the profile of a night asks for."""
+    return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
+
+
+@settings(max_examples=_most(300))
+@example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
+@example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
+@example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)
+@example(post=("/projects/2/steps", {"step": "sew", "done": "true"}), htmx=False)
 @given(post=posts(), htmx=st.booleans())
 def test_no_form_can_make_it_fail(
     site: TestClient, post: tuple[str, dict[str, str]], htmx: bool
@@ -160,3 +174,82 @@ def test_nothing_tried_or_promised_can_make_the_yield_fail(
 ) -> None:
     assert site.get("/projects/1/yield/try", params=cloth).status_code in {200, 422}
     assert site.get("/projects/1/yield/claim", params=promise).status_code in {200, 422}
+
+
+def _places_in(record: object, path: tuple[str | int, ...] = ()) -> list[tuple[str | int, ...]]:
+    """Every place in a record at which something could be wrong."""
+    found = [path] if path else []
+    items = record.items() if isinstance(record, dict) else ()
+    items = enumerate(record[:2]) if isinstance(record, list) else items
+    for key, value in items:
+        found.extend(_places_in(value, (*path, key)))
+    return found
+
+
+def _damaged(record: dict[str, object], path: tuple[str | int, ...], what: object) -> str:
+    """The file with one thing in it exchanged."""
+    copy = json.loads(json.dumps(record))
+    at = copy
+    for step in path[:-1]:
+        at = at[step]
+    at[path[-1]] = what
+    return json.dumps(copy)
+
+
+@pytest.fixture(scope="module")
+def whole_file(site: TestClient) -> dict[str, object]:
+    found: dict[str, object] = json.loads(site.get("/everything.json").text)
+    return found
+
+
+WRONG = [
+    "",
+    "\ud800",
+    "x" * 300,
+    -1,
+    0,
+    10**30,
+    1.5,
+    None,
+    True,
+    [],
+    {},
+    "1/0",
+    "0/1",
+    "rails",
+    ["any"],
+]
+
+
+@settings(max_examples=_most(120))
+@given(data=st.data())
+def test_a_file_with_anything_wrong_in_it_is_taken_whole_or_not_at_all(
+    site: TestClient, whole_file: dict[str, object], data: st.DataObject
+) -> None:
+    path = data.draw(st.sampled_from(_places_in(whole_file)))
+    content = _damaged(whole_file, path, data.draw(st.sampled_from(WRONG)))
+    before = site.get("/everything.json").text
+    sent = {"file": ("kersey.json", content.encode("utf-8", "surrogatepass"))}
+    answer = site.post("/everything", files=sent, follow_redirects=False)
+    assert answer.status_code in {303, 422, 409}, (path, answer.text[:300])
+    if answer.status_code != 303:
+        assert site.get("/everything.json").text == before
+
+
+def _pulled_twice(record: dict[str, object]) -> str:
+    copy = json.loads(json.dumps(record))
+    copy["projects"][0]["fabrics"].append(copy["projects"][0]["fabrics"][0])
+    return json.dumps(copy)
+
+
+def test_what_fell_over_once_is_refused_with_its_place(
+    site: TestClient, whole_file: dict[str, object]
+) -> None:
+    name = ("projects", 0, "name")
+    for content, place in (
+        (_pulled_twice(whole_file), "projects[0]: Print 0 of lot 0 is pulled twice."),
+        (_damaged(whole_file, name, "half \ud83d"), "projects[0]: it has half of a letter in it"),
+    ):
+        answer = site.post("/everything", files={"file": ("kersey.json", content.encode())})
+        assert answer.status_code == 422
+        assert place in answer.text

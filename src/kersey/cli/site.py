@@ -10,6 +10,7 @@ from typing import Annotated
 
 import typer
 import uvicorn
+from pydantic import ValidationError
 from sqlalchemy.orm import Session
 
 from kersey.cli.refusal import fail
@@ -87,7 +88,13 @@ def _session(settings: ServerSettings) -> Iterator[Session]:
 
 
 def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSettings:
-    settings = ServerSettings.model_validate({})
+    try:
+        settings = ServerSettings.model_validate({})
+    except ValidationError as error:
+        wrong = error.errors(include_url=False)[0]
+        name = f"KERSEY_{'_'.join(map(str, wrong['loc'])).upper()}"
+        a_port = "a port is a whole number from 0 to 65535, like 8000"
+        fail(f"{name}: {a_port if 'port' in wrong['loc'] else wrong['msg']}.")
     said = {"host": host, "port": port, "data": data.expanduser() if data else None}
     return settings.model_copy(update={name: v for name, v in said.items() if v is not None})
 

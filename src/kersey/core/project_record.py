@@ -1,5 +1,6 @@
 """A project <-> a plain record of words and numbers, as it stands in an export file."""
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from typing import Any
@@ -43,10 +44,16 @@ def project_from(record: Record, lots: Sequence[CupboardLot]) -> Project:
 
     Raises `InvalidValue`, `KeyError`, `TypeError` or `ValueError` for one that is damaged.
     """
+    fabrics = tuple(_pulled(part, lots) for part in record["fabrics"])
+    twice = [key for key, times in Counter((p.lot_number, p.place) for p in fabrics).items()
+             if times > 1]  # fmt: skip
+    if twice:
+        lot, place = twice[0]
+        raise BadFabric(f"Print {place} of lot {lot} is pulled twice.")
     return Project(
         name=record["name"],
-        said=record["said"],
-        fabrics=tuple(_pulled(part, lots) for part in record["fabrics"]),
+        said=str(record["said"]),
+        fabrics=fabrics,
         design=_design(record["design"]),
         bought_border=print_from(record["border_print"]),
         bought_binding=print_from(record["binding_print"]),

@@ -12,7 +12,7 @@ row by row; the good lots can still be taken.
 import csv
 import io
 import re
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import suppress
 from dataclasses import dataclass
 from enum import StrEnum
@@ -37,6 +37,7 @@ COLUMNS = (
 )  # fmt: skip
 _NEEDED = ("form", "pieces")
 MOST_ROWS = 20_000
+_TELL_EVERY = 200
 MOST_BYTES = 8 * 1024 * 1024
 # A spreadsheet takes a cell that begins so for a formula; written with an apostrophe before it,
 # as spreadsheets themselves do, it is only text.
@@ -84,8 +85,12 @@ def write_cupboard(lots: Sequence[CupboardLot]) -> str:
     return out.getvalue()
 
 
-def read_cupboard(content: bytes, workshop: Workshop) -> CupboardTable:
+def read_cupboard(
+    content: bytes, workshop: Workshop, tell: Callable[[int, int, str], None] | None = None
+) -> CupboardTable:
     """Read a spreadsheet. Raises `NotASpreadsheet` when it is none, or far too large.
+
+    `tell` is told now and then how many rows of how many are read.
 
     >>> table = read_cupboard(b"form,pieces\\nfat quarter,12\\nhat,1\\n", Workshop())
     >>> len(table.lots), table.wrong[0].number
@@ -98,6 +103,8 @@ def read_cupboard(content: bytes, workshop: Workshop) -> CupboardTable:
     wrong: list[WrongRow] = []
     for _, group in groupby(rows, key=_lot_of):
         _take(list(group), workshop, lots, wrong)
+        if tell and len(lots) % _TELL_EVERY == 0:
+            tell(len(lots), len(rows), "rows read")
     return CupboardTable(tuple(lots), tuple(wrong))
 
 

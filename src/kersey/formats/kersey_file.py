@@ -9,6 +9,7 @@ read too: those strips become lots of the cupboard.
 """
 
 import json
+import re
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, TypeVar
@@ -24,6 +25,12 @@ KIND = "everything/2"
 _FIRST_KIND = "everything/1"
 MOST_BYTES = 64 * 1024 * 1024
 _Part = TypeVar("_Part")
+# Told how many of how many are read, and of what.
+Tell = Callable[[int, int, str], None]
+_TELL_EVERY = 100
+_TOLD = {"cupboard": "lots read", "projects": "quilts read"}
+# Half of a pair of surrogates is no letter, and cannot be kept.
+_NO_LETTER = re.compile("[\ud800-\udfff]")
 
 
 class NotAKerseyFile(InvalidValue):
@@ -57,8 +64,10 @@ def write_everything(everything: Everything) -> str:
     return gather(everything.projects, dict(enumerate(everything.cupboard)))
 
 
-def read_everything(content: bytes) -> Everything:
+def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     """Read a file; raises `NotAKerseyFile` saying where it is wrong.
+
+    `tell` is told now and then how much of it is read.
 
     >>> read_everything(b'{"kersey": "everything/1", "projects": [], "cupboard": []}').projects
     ()
@@ -66,16 +75,16 @@ def read_everything(content: bytes) -> Everything:
     if len(content) > MOST_BYTES:
         raise NotAKerseyFile("This file is larger than 64 MB.")
     try:
-        records = json.loads(content)
+        records = json.loads(content.decode("utf-8-sig"))
     except (ValueError, RecursionError) as error:
         raise NotAKerseyFile(f"This is no file of Kersey's ({type(error).__name__}).") from error
     kind = records.get("kersey") if isinstance(records, dict) else None
     if kind not in {KIND, _FIRST_KIND}:
         raise NotAKerseyFile(f"This is no file of Kersey's: it does not begin with “{KIND}”.")
-    lots = _parts(records, "cupboard", lot_of)
+    lots = _parts(records, "cupboard", lot_of, tell)
     if kind == _FIRST_KIND:
         lots += _own_strips(records, len(lots))
-    projects = _parts(records, "projects", lambda record: project_from(record, lots))
+    projects = _parts(records, "projects", lambda record: project_from(record, lots), tell)
     return Everything(projects, lots)
 
 
@@ -103,15 +112,43 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
     return tuple(lots)
 
 
-def _parts(records: dict[str, Any], name: str, read: Callable[[Any], _Part]) -> tuple[_Part, ...]:
+def _parts(
+    records: dict[str, Any], name: str, read: Callable[[Any], _Part], tell: Tell | None = None
+) -> tuple[_Part, ...]:
     found = records.get(name)
     if not isinstance(found, Sequence) or isinstance(found, str):
         raise NotAKerseyFile(f"{name}: a list is missing.")
-    return tuple(_part(name, place, record, read) for place, record in enumerate(found))
+    parts = []
+    for place, record in enumerate(found):
+        parts.append(_part(name, place, record, read))
+        if tell and place % _TELL_EVERY == 0:
+            tell(place, len(found), _TOLD[name])
+    return tuple(parts)
+
+
+def _check_letters(record: Any) -> None:
+    """Raise `NotAKerseyFile` for text with something in it that is no letter."""
+    if isinstance(record, str):
+        if not record.isascii() and _NO_LETTER.search(record):
+            raise NotAKerseyFile("it has half of a letter in it, which cannot be kept.")
+    elif isinstance(record, dict):
+        for key, value in record.items():
+            if type(value) in _HOLDS_TEXT:
+                _check_letters(value)
+            if not key.isascii():
+                _check_letters(key)
+    elif isinstance(record, list):
+        for item in record:
+            if type(item) in _HOLDS_TEXT:
+                _check_letters(item)
+
+
+_HOLDS_TEXT = frozenset({str, dict, list})
 
 
 def _part(name: str, place: int, record: Any, read: Callable[[Any], _Part]) -> _Part:
     try:
+        _check_letters(record)
         return read(record)
     except KeyError as error:
         raise NotAKerseyFile(f"{name}[{place}]: {error} is missing.") from error

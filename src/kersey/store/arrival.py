@@ -16,6 +16,7 @@ from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
 from kersey.core.cupboard import CupboardLot
+from kersey.core.fabric import Lot, Stack
 from kersey.core.ledger import Kind
 from kersey.core.project import Project
 from kersey.core.pulled import Pulled
@@ -52,6 +53,7 @@ class Arrival:
 
     now: datetime
     rows: dict[type[Table], list[Row]] = field(default_factory=dict)
+    _areas: dict[tuple[int, Fraction | None], Fraction] = field(default_factory=dict)
     _holders: dict[int, list[tuple[str, int]]] = field(default_factory=dict)
 
     def lot(self, kept: CupboardLot, kind: Kind) -> _Placed:
@@ -64,10 +66,17 @@ class Arrival:
         for position, stack in enumerate(kept.lot.stacks):
             stacks.append({_NEW_LOT: placed.lot} | stack_columns(position, stack))
             if stack.count:
-                area = stack.count * kept.lot.piece_area(stack)
+                area = stack.count * self._piece_area(kept.lot, stack)
                 names = kept.name, stack.print.name
                 self._enter(kind, *names, stack.count, area, new_lot=placed.lot)
         return placed
+
+    def _piece_area(self, lot: Lot, stack: Stack) -> Fraction:
+        """Square inches of one piece; those of a lot are mostly alike, so it is reckoned once."""
+        key = id(lot), stack.measured_length
+        if key not in self._areas:
+            self._areas[key] = lot.piece_area(stack)
+        return self._areas[key]
 
     def project(self, project: Project, placed: Sequence[_Placed | None]) -> None:
         """Make a project ready; `placed` says of each of its fabrics where its lot is, if new.
@@ -142,7 +151,7 @@ class Arrival:
         self, project: Project, pulled: Pulled, new: _Placed | None, own: Row
     ) -> None:
         held = pulled.count if project.holds_back else pulled.cut
-        each = pulled.kept.lot.piece_area(pulled.stack) if held or pulled.cut else Fraction(0)
+        each = self._piece_area(pulled.kept.lot, pulled.stack)
         names = pulled.kept.name, pulled.stack.print.name
         for kind, pieces in ((Kind.PULLED, held), (Kind.CUT, pulled.cut)):
             if pieces:

@@ -4,11 +4,13 @@ Programs get one sentence as JSON.
 """
 
 import logging
+import re
 from urllib.parse import parse_qsl, urlsplit
 from uuid import uuid4
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
+from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 from starlette.responses import JSONResponse, Response
 from starlette.types import Message, Scope, Send
@@ -41,8 +43,11 @@ _TITLES = {
     413: "Too much at once",
     422: "That will not do",
     500: "A fault",
+    503: "Still writing",
 }
 _LONGEST_ECHO = 2000
+# What SQLite says when it has waited for another writer long enough.
+_BUSY = re.compile("locked|busy")
 _FOR_PROGRAMS = "/api/"
 
 
@@ -53,6 +58,7 @@ def install_error_pages(app: FastAPI) -> None:
     app.add_exception_handler(ProjectChanged, _conflict_page)
     app.add_exception_handler(PreferencesChanged, _conflict_page)
     app.add_exception_handler(KerseyError, _refusal_page)
+    app.add_exception_handler(OperationalError, _busy_page)
 
 
 async def refuse(status: int, words: str, scope: Scope, send: Send) -> None:
@@ -104,6 +110,16 @@ def _conflict_page(request: Request, error: Exception) -> Response:
         headers = {"HX-Retarget": "#notice", "HX-Reswap": "innerHTML"}
         return render(request, "layout/conflict.html", context, 409, headers)
     return render(request, "layout/conflict_page.html", context, 409)
+
+
+def _busy_page(request: Request, error: Exception) -> Response:
+    """Another change was written for so long that this one gave up; all else is a fault."""
+    assert isinstance(error, OperationalError)
+    if not _BUSY.search(str(error.orig)):
+        raise error
+    answer = _page(request, 503, "Still writing something large, so this was not kept. Try again.")
+    answer.headers["Retry-After"] = "2"
+    return answer
 
 
 def _back(request: Request) -> str:

@@ -8,11 +8,17 @@ from kersey.core.errors import KerseyError
 class CannotListen(KerseyError):
     """The address is taken, or not ours."""
 
-    def __init__(self, host: str, port: int, error: OSError) -> None:
+    def __init__(self, host: str, port: int, error: Exception) -> None:
         super().__init__(
-            f"Cannot listen on {host}:{port} ({error.strerror}). "
+            f"Cannot listen on {host!r:.80}:{port} ({_why(error)}). "
             "Is Kersey running already? Choose another port with --port."
+            if isinstance(error, OSError)
+            else f"{host!r:.80} is no address to listen on. Say it like 127.0.0.1."
         )
+
+
+def _why(error: OSError) -> str:
+    return error.strerror or str(error)
 
 
 def open_listener(host: str, port: int) -> socket.socket:
@@ -24,7 +30,7 @@ def open_listener(host: str, port: int) -> socket.socket:
     try:
         listener.bind((host, port))
         listener.listen()
-    except OSError as error:
+    except (OSError, UnicodeError, ValueError, TypeError) as error:
         listener.close()
         raise CannotListen(host, port, error) from error
     return listener

@@ -18,6 +18,7 @@ from kersey.core.quilt import Quilt, make_quilt
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
+from kersey.web.jobs import Jobs
 from kersey.web.searches import Searches
 
 # A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
@@ -36,6 +37,7 @@ class Workroom:
     clock: Callable[[], datetime] = _utc_now
     camera: Path | None = None
     searches: Searches = field(default_factory=Searches)
+    jobs: Jobs = field(default_factory=Jobs)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)

@@ -15,6 +15,8 @@ from kersey.formats.cupboard_csv import (
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.preferences import Preferences
 from kersey.web.forms import SentFile, TypedForm
+from kersey.web.jobs import Answer, Job
+from kersey.web.progress.routes import begin_work
 from kersey.web.templating import counted, render
 from kersey.web.workroom import Room, Workroom
 
@@ -42,13 +44,19 @@ def cupboard_csv(room: Room) -> Response:
 def bring_in(request: Request, room: Room, content: SentFile) -> Response:
     """Take a spreadsheet whole, or show what is wrong with it first."""
     preferences = room.preferences()
-    try:
-        table = read_cupboard(content, preferences.workshop)
-    except NotASpreadsheet as error:
-        return _report(request, preferences, None, str(error))
-    if table.wrong or not table.lots:
-        return _report(request, preferences, table, "", _keep_waiting(room, table))
-    return _take(request, room, table)
+
+    def take_in(job: Job) -> Answer:
+        try:
+            table = read_cupboard(content, preferences.workshop, job.tell)
+        except NotASpreadsheet as error:
+            words = str(error)
+            return lambda later: _report(later, preferences, None, words)
+        if table.wrong or not table.lots:
+            waiting = _keep_waiting(room, table)
+            return lambda later: _report(later, preferences, table, "", waiting)
+        return _take(room, table, job)
+
+    return begin_work(request, room, "Bringing in a spreadsheet", take_in)
 
 
 @router.post("/cupboard/spreadsheet/take", name="take_good_rows")
@@ -58,14 +66,15 @@ def take_good_rows(request: Request, room: Room, typed: TypedForm) -> Response:
     if table is None:
         words = "This spreadsheet is no longer at hand. Bring it in once more."
         return _report(request, room.preferences(), None, words)
-    return _take(request, room, table)
+    return begin_work(request, room, "Taking the good rows", lambda job: _take(room, table, job))
 
 
-def _take(request: Request, room: Workroom, table: CupboardTable) -> Response:
+def _take(room: Workroom, table: CupboardTable, job: Job) -> Answer:
+    job.doing = f"Writing {counted(len(table.lots), 'lot')}"
     with room.transaction() as session:
         words = f"{counted(len(table.lots), 'lot')} from a spreadsheet"
         add_lots(session, table.lots, words, room.clock())
-    return RedirectResponse(request.app.url_path_for("cupboard_page"), status_code=303)
+    return lambda later: RedirectResponse(later.app.url_path_for("cupboard_page"), status_code=303)
 
 
 def _keep_waiting(room: Workroom, table: CupboardTable) -> str:

@@ -4,7 +4,7 @@ from dataclasses import replace
 from itertools import groupby
 from typing import Any
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
@@ -55,6 +55,8 @@ def tick_step(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     opened = open_project(room, project_id)
     form = read_form(TickForm, typed, opened.units)
     quilt = opened.quilt
+    if quilt is None or form.step not in {step.key for step in work_order(quilt)}:
+        raise HTTPException(404)
     opened = change(room, project_id, form.revision, lambda p: _ticked(p, form, quilt))
     return answer_change(request, opened, "cut/answer.html", _context(opened), "cut_page")
 

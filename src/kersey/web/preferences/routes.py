@@ -18,6 +18,8 @@ from kersey.store.preferences import (
 )
 from kersey.store.projects import add_everything, all_projects
 from kersey.web.forms import BadForm, Form, Length, SentFile, TypedForm, checked, read_form
+from kersey.web.jobs import Answer, Job
+from kersey.web.progress.routes import begin_work
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -71,13 +73,19 @@ def save_everything(room: Room) -> Response:
 @router.post("/everything", name="bring_in_everything")
 def bring_in_everything(request: Request, room: Room, content: SentFile) -> Response:
     """Add the projects and lots of a file; a damaged file is refused whole."""
-    try:
-        everything = read_everything(content)
-    except NotAKerseyFile as error:
-        return _page(request, room, bad=BadForm({"file": str(error)}, {}))
-    with room.transaction() as session:
-        add_everything(session, everything.projects, everything.cupboard, room.clock())
-    return RedirectResponse(request.app.url_path_for("first_page"), status_code=303)
+
+    def bring_in(job: Job) -> Answer:
+        try:
+            everything = read_everything(content, job.tell)
+        except NotAKerseyFile as error:
+            bad = BadForm({"file": str(error)}, {})
+            return lambda later: _page(later, room, bad=bad)
+        job.doing = "Writing"
+        with room.transaction() as session:
+            add_everything(session, everything.projects, everything.cupboard, room.clock())
+        return lambda later: RedirectResponse(later.app.url_path_for("first_page"), status_code=303)
+
+    return begin_work(request, room, "Bringing in a file", bring_in)
 
 
 def _page(

@@ -283,7 +283,8 @@ def _change_one(
     how: Callable[[Pulled], Pulled],
 ) -> Response:
     def changed(project: Project) -> Project:
-        return project.with_pulled(int(place), how(fabric_at(project, place)))
+        pulled = how(fabric_at(project, place))
+        return project.with_pulled(int(place), pulled)
 
     return _answer(request, room, change(room, project_id, form.revision, changed), place)
 

@@ -1,0 +1,1 @@
+"""How far a piece of work is."""
