@@ -17,7 +17,7 @@ test: .venv/ready-for-tests
 	$(BIN)/ruff format --check
 	$(BIN)/mypy
 	$(BIN)/lint-imports
-	$(BIN)/pytest
+	$(BIN)/pytest -n auto --dist worksteal
 
 bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.yields

@@ -8,13 +8,16 @@ import sys
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from pathlib import Path
+from threading import Thread
 from typing import Any
 
 import pytest
+import uvicorn
 from fastapi.testclient import TestClient
 
 from kersey.demo.sample_world import load_sample_world
 from kersey.web.app import create_app
+from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings
 
 _BROWSERS = ("chromium", "chromium-browser", "google-chrome")
@@ -67,8 +70,28 @@ class Server:
         return self.process.returncode, out, err
 
 
+class Site:
+    """The site served from a thread of the tests: as a browser sees it, and open at once."""
+
+    def __init__(self, folder: Path) -> None:
+        listener = open_listener("127.0.0.1", 0)
+        self.url = f"http://127.0.0.1:{listener.getsockname()[1]}"
+        app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))
+        self._engine = app.state.workroom.engine
+        settings = uvicorn.Config(app, log_level="warning", access_log=False)
+        self._server = uvicorn.Server(settings)
+        self._thread = Thread(target=self._server.run, kwargs={"sockets": [listener]})
+        self._thread.start()
+
+    def close(self) -> None:
+        self._server.should_exit = True
+        self._thread.join()
+        self._engine.dispose()
+
+
 @pytest.fixture
-def server(tmp_path: Path) -> Iterator[Server]:
+def started(tmp_path: Path) -> Iterator[Server]:
+    """The program in a process of its own, which can be stopped and started again."""
     server = Server(tmp_path)
     server.start()
     yield server
@@ -76,14 +99,20 @@ def server(tmp_path: Path) -> Iterator[Server]:
         server.stop()
 
 
+@pytest.fixture
+def server(tmp_path: Path) -> Iterator[Site]:
+    site = Site(tmp_path)
+    yield site
+    site.close()
+
+
 @pytest.fixture(scope="session")
-def sample_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+def sample_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Site]:
     folder = tmp_path_factory.mktemp("sample")
     load_sample_world(folder)
-    server = Server(folder)
-    server.start()
-    yield server
-    server.stop()
+    site = Site(folder)
+    yield site
+    site.close()
 
 
 @pytest.fixture(scope="session")

@@ -8,7 +8,7 @@ from fractions import Fraction
 from kersey.core.fabric import BadFabric, Lot, Value, checked_name
 from kersey.core.forms import Form
 from kersey.core.quick_entry import Reading
-from kersey.core.sorting import Order, sort_colours
+from kersey.core.sorting import Order, place_by_value, sort_colours
 
 
 class Aside(StrEnum):
@@ -58,7 +58,7 @@ class CupboardLot:
         placed = sort_colours([stack.print.swatch.blend for stack in stacks], order)
         laid = [stacks[place] for place in placed]
         if order is Order.VALUE:
-            laid.sort(key=lambda stack: list(Value).index(stack.print.value))
+            laid.sort(key=lambda stack: place_by_value(stack.print))
         return replace(self, lot=replace(self.lot, stacks=tuple(laid)))
 
     def moved(self, place: int, to: int) -> "CupboardLot":

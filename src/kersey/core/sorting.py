@@ -16,6 +16,7 @@ from random import Random
 
 from kersey.core.colour import FAMILIES, Lab, colour_family, difference, hue, lab, lightness
 from kersey.core.errors import Infeasible
+from kersey.core.fabric import Print, Value
 
 
 class Order(StrEnum):
@@ -29,6 +30,12 @@ class Order(StrEnum):
 
 class CannotDraw(Infeasible):
     """More than half of the pieces are of one print: two of it must come together."""
+
+
+def place_by_value(cloth: Print) -> int:
+    """Where a print lies when they are sorted by value: those nobody has judged come last."""
+    values = [*Value, None]
+    return values.index(cloth.known_value)
 
 
 def sort_colours(colours: Sequence[str], order: Order) -> tuple[int, ...]:

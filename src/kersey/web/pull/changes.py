@@ -7,7 +7,7 @@ from kersey.core.fabric import BadFabric, Fact, Print, Value
 from kersey.core.judging import judge_together
 from kersey.core.project import Project
 from kersey.core.pulled import Pulled, Role
-from kersey.core.sorting import Order, sort_colours
+from kersey.core.sorting import Order, place_by_value, sort_colours
 from kersey.store.projects import NoSuchProject
 from kersey.web.print_form import changed_print
 from kersey.web.pull.forms import Bought, FabricForm, RoleForm
@@ -96,7 +96,7 @@ def laid_in_order(project: Project, order: Order) -> Project:
     places = sort_colours([pulled.stack.print.swatch.blend for pulled in fabrics], order)
     laid = [fabrics[place] for place in places]
     if order is Order.VALUE:
-        laid.sort(key=lambda pulled: list(Value).index(pulled.print.value))
+        laid.sort(key=lambda pulled: place_by_value(pulled.print))
     return replace(project, fabrics=tuple(laid))
 
 

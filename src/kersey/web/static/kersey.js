@@ -326,6 +326,25 @@ document.addEventListener("input", (event) => {
   if (!pause) tellMoved();
 });
 
+// Nothing round a slider is exchanged under the hand that drags it; what came meanwhile comes after.
+let dragging = null;
+let heldBack = false;
+document.addEventListener("pointerdown", (event) => {
+  dragging = event.target.closest?.(".slider")?.form ?? null;
+});
+for (const end of ["pointerup", "pointercancel"]) {
+  document.addEventListener(end, () => {
+    dragging = null;
+    if (heldBack) htmx.trigger("#cliff", "let-go");
+    heldBack = false;
+  });
+}
+document.addEventListener("htmx:oobBeforeSwap", (event) => {
+  if (!dragging?.contains(event.detail.target)) return;
+  event.detail.shouldSwap = false;
+  heldBack = true;
+});
+
 // A slip of the finger was seen: the line as it may have been meant is taken by one press.
 document.addEventListener("click", (event) => {
   const proposal = event.target.closest("[data-proposal]");

@@ -106,6 +106,7 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     context = {
         "tried": form,
         "tried_blocks": blocks,
+        "project_id": project_id,
         "blocks": known.plan.blocks if known else None,
         "units": opened.units,
     }
