@@ -7,6 +7,7 @@ from hypothesis import given, settings
 from tests.core.cutting.brute_force import most_blocks
 from tests.core.cutting.made_up import problems
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Watch
@@ -82,3 +83,43 @@ def test_leftover_strings_of_a_roll_by_hand() -> None:
     (left, *rest) = reported(CuttingProblem((need,), (strips,))).leftovers
     assert (left.width, left.length, left.count) == (Fraction(5, 2), Fraction(3), 41)
     assert rest == []
+
+
+def bricks(quarters: int, length: Fraction = Fraction(21)) -> CuttingProblem:
+    """Window bricks of 6 1/2 x 10 with three windows of 1 1/2 from quarters of as many prints."""
+    options = (("windows", 3), ("window", Fraction(3, 2)), ("sill", Fraction(3, 4)))
+    block = BlockChoice("window-brick", (Fraction(13, 2), Fraction(10)), options)
+    cut = block.cut_list(Fraction(1, 4))
+    fabrics = (
+        Fabric(f"print {n}", f"print {n}", Fraction(35, 2), length, form=Form.FAT_QUARTER)
+        for n in range(quarters)
+    )
+    return CuttingProblem(cut.needs, tuple(fabrics), cut.rules)
+
+
+def test_of_a_frame_of_one_print_area_proves_what_a_search_leaves_open() -> None:
+    """By hand: a frame takes 78 of 367 1/2 square inches, so there are four of a print."""
+    report = reported(bricks(10))
+    assert (report.plan.blocks, report.plan.bound) == (40, 40)
+    assert report.limits[0].blocks == 44
+    assert [blocks for _, blocks in report.sensitivity] == [30, 30, 40, 40]
+
+
+# Yardage is sold by the eighth of a yard: 4 1/2 inches across the cloth, eight squares of 4 1/2.
+def test_one_more_of_yardage_is_an_eighth_of_a_yard() -> None:
+    need = Need("A", "any", Fraction(9, 2), Fraction(9, 2), 8)
+    cloth = Fabric("coal", "coal", Fraction(42), Fraction(36), form=Form.YARDAGE)
+    report = reported(CuttingProblem((need,), (cloth,)))
+    (limit,) = report.limits
+    assert (report.plan.blocks, limit.blocks, limit.length) == (9, 10, Fraction(9, 2))
+
+
+# Two piles make one: 5 squares of 5 are 20 pieces, 2 blocks of nine; two more squares are 28.
+def test_where_one_more_does_nothing_it_says_how_many_do() -> None:
+    needs = tuple(Need(role, role, Fraction(5, 2), Fraction(5, 2), n)
+                  for role, n in (("dark", 5), ("light", 4)))  # fmt: skip
+    charms = Fabric("charms", "charms", Fraction(5), Fraction(5), 5, form=Form.SQUARE)
+    report = reported(CuttingProblem(needs, (charms,)))
+    assert report.plan.blocks == 2
+    (reason,) = {limit.reason for limit in report.limits}
+    assert reason == "light and dark come from one pile; two more squares make 3"

@@ -29,6 +29,7 @@ STRIP = {"id": "lamp-red", "print": "lamp red", "form": "strip", "count": 2, "wi
 ASH = {"id": "ash", "form": "fat-quarter", "count": 12, "width": 17.5, "length": 21,
        "roles": ["light"]}  # fmt: skip
 RAILS = {"recipe": "rails", "finished": 6, "options": {"strips": 3, "method": "segments"}}
+BARE = {"id": "bare", "form": "fat-quarter"}
 EXAMPLE: dict[str, Any] = {
     "kersey": "request/1", "seam": 0.25, "fabrics": [STRIP, ASH], "block": RAILS,
 }  # fmt: skip
@@ -161,6 +162,13 @@ def fabric(**changes: Any) -> bytes:
         (fabric(form="hat"), "fabrics[1].form: must be 'strip'"),
         (fabric(directional="no"), "fabrics[1].directional: must be true or false"),
         (fabric(roles="light"), "fabrics[1].roles: must be a list"),
+        (fabric(roles=["ligth"]), "fabrics[1].roles: must be roles that a piece has (any, dark"),
+        (asked(block={"recipe": "log-cabin"}, fabrics=[{**ASH, "roles": ["frame"]}]),
+         "fabrics[0].roles: must be roles that a piece has (light, dark, any"),
+        (asked(block={"recipe": "window-brick", "options": {"sill": "wide"}}, fabrics=[BARE]),
+         "block.options.sill: must be a length, like 1 1/2"),
+        (asked(block={"recipe": "window-brick", "options": {"windows": "many"}}, fabrics=[BARE]),
+         "block.options.windows: must be a whole number, like 3"),
         (fabric(id="lamp-red"), "request: Two fabrics are called “lamp-red”"),
         (
             asked(fabrics=[{"id": "a", "form": "piece", "width": 3600, "length": 3600}],
@@ -216,3 +224,24 @@ def test_any_value_anywhere_is_read_or_refused(data: st.DataObject, value: Any) 
         assert "\n" not in str(refused)
         return
     assert isinstance(question.problem, CuttingProblem)
+
+
+def test_options_take_lengths_as_people_write_them() -> None:
+    for window, sill in (("1 1/2", "¾"), (1.5, 0.75), ("3.81 cm", "19.05 mm")):
+        options = {"windows": 2, "window": window, "sill": sill}
+        question = read_request(
+            asked(block={"recipe": "window-brick", "options": options}, fabrics=[BARE])
+        )
+        sizes = {need.label: (need.width, need.height) for need in question.problem.needs}
+        assert sizes["window"] == (2, 2)
+        assert sizes["sill"] == (2, Fraction(5, 4))
+
+
+def test_recipes_say_their_roles_and_what_their_options_are() -> None:
+    for recipe in recipe_list():
+        assert set(recipe["option_kinds"]) == set(recipe["options"])
+    brick = next(recipe for recipe in recipe_list() if recipe["id"] == "window-brick")
+    assert brick["roles"] == ["frame", "window"]
+    assert brick["option_kinds"] == {
+        "windows": "whole number", "window": "length", "sill": "length",
+    }  # fmt: skip

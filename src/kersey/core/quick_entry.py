@@ -168,11 +168,19 @@ def read_lines(text: str, workshop: Workshop | None = None) -> tuple[Reading, ..
     >>> [reading.lot.count for reading in read_lines("Stash:\\n- 12 fat quarters\\n- 42 charms")]
     [12, 42]
     """
+    return tuple(reading for line in lines_of(text) for reading in read_lots(line, workshop))
+
+
+def lines_of(text: str) -> tuple[str, ...]:
+    """The lines of a pasted list that speak of fabric, without what makes them a list.
+
+    >>> lines_of("Stash:\\n1. 12 fat quarters\\n\\n- 42 charms")
+    ('12 fat quarters', '42 charms')
+    """
     lines = [line for line in text.splitlines() if line.strip()]
     if len(lines) > 1:
         lines = [line for line in lines if not _HEADING.fullmatch(line)]
-    bare = [_BULLET.sub("", line, count=1) for line in lines[:MOST_LINES]]
-    return tuple(reading for line in bare for reading in read_lots(line, workshop))
+    return tuple(_BULLET.sub("", line, count=1) for line in lines[:MOST_LINES])
 
 
 def _reading(line: str, lot_said: LotSaid, shop: Workshop) -> Reading:

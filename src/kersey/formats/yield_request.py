@@ -305,6 +305,8 @@ def _question(request: YieldRequest) -> Question:
         problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets)
         _check_roles(request, cut.needs)
         return Question(problem, block.size)
+    except BadRequest:
+        raise
     except BadRecipe as error:
         raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:

@@ -11,7 +11,7 @@ from kersey.core.cutting.watch import Clock
 from kersey.core.yield_report import Asked, Count, CountsOf
 
 # Seconds after which other processes are worth their start.
-_ALONE = 1.0
+_ALONE = 2.5
 
 
 @contextmanager

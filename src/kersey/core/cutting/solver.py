@@ -34,6 +34,8 @@ from kersey.core.cutting.watch import Watch
 _CAPS_SOUGHT, _FOR_A_CAP = 12, 0.02
 # Prints are cut each for itself if they are of so few sorts, each sort in this share of the time.
 _SORTS_ALONE, _FOR_A_SORT = 4, 0.06
+# No search of a print by itself has less time than this: its answer is what all others rest on.
+_LEAST_ALONE = 0.2
 # So many fabrics are searched for as a whole first.
 _FEW_FABRICS = 300
 # Under print rules so many fabrics, and so many more for every second, are searched for as a whole;
@@ -76,8 +78,12 @@ def _sure(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:
         handfuls = _handfuls(problem)
         if len(handfuls) > 1:
             return _in_handfuls(problem, handfuls, watch)
-    alone = _print_by_print(problem, rules, watch)
-    plan = _solve(problem, read_rules, watch, replace(sought, had=max(sought.had, alone.blocks)))
+    alone, caps = _print_by_print(problem, rules, watch), _caps(problem, rules, watch)
+    ceiling = _ceiling(problem, rules, caps)
+    if alone.blocks >= min(ceiling, sought.most) or ceiling <= sought.had:
+        return replace(alone, bound=max(alone.blocks, ceiling))
+    more = replace(sought, had=max(sought.had, alone.blocks))
+    plan = _solve(problem, read_rules, watch, more, caps)
     if alone.blocks >= plan.blocks:
         plan = replace(alone, bound=max(alone.blocks, plan.bound))
     if rules.exact:
@@ -107,7 +113,7 @@ def _print_by_print(problem: CuttingProblem, rules: Reading, watch: Watch) -> Cu
     blocks, most, layouts = 0, 0, list[Layout]()
     for prints in alike.values():
         own = replace(problem, fabrics=tuple(prints[0]), rules=())
-        brief = Watch(watch.clock, watch.seconds * _FOR_A_SORT)
+        brief = Watch(watch.clock, max(_LEAST_ALONE, watch.seconds * _FOR_A_SORT))
         plan = _solve(own, read_rules, brief, EVERY_BLOCK)
         watch.spend(brief.spent)
         blocks += plan.blocks * len(prints)
@@ -172,16 +178,20 @@ def _solve(
     read: Callable[[CuttingProblem], Reading],
     watch: Watch,
     sought: Sought,
+    caps: Caps | None = None,
 ) -> CuttingPlan:
     """The most blocks under the rules as they are read, and the bound.
 
-    Fewer fabrics are searched for as a whole first: mostly that is soon done.
+    Fewer fabrics are searched for as a whole first: mostly that is soon done. `caps` are those of
+    the rules, if they are known.
     """
     apart = separate(problem)
     plan = CuttingPlan(problem, 0, MOST_CUT, ())
     if len(problem.fabrics) <= _FEW_FABRICS or len(apart) == 1:
         rules = read(problem)
-        search = Search(problem, rules, watch, _caps(problem, rules, watch))
+        search = Search(
+            problem, rules, watch, _caps(problem, rules, watch) if caps is None else caps
+        )
         if search.bound <= sought.had:
             return replace(plan, bound=search.bound)
         search.finish(min(search.bound, sought.most), briefly=len(apart) > 1)
@@ -225,12 +235,18 @@ def _size_of(fabric: Fabric) -> tuple[object, ...]:
     return fabric.width, fabric.length, fabric.count, *turns
 
 
+def _ceiling(problem: CuttingProblem, rules: Reading, caps: Caps) -> int:
+    """No more blocks than this: of no part are there more than all prints together give."""
+    of_parts = (sum(most.values()) // rules.parts[n].times for n, most in caps.items())
+    return min(by_area(problem), *of_parts) if caps else by_area(problem)
+
+
 def _cap(needs: Sequence[Need], fabrics: Sequence[Fabric], watch: Watch | None) -> int:
     """The most whole parts of these needs that the fabrics give; without a watch, by area."""
     alone = CuttingProblem(tuple(needs), tuple(fabrics))
     if watch is None:
         return by_area(alone)
-    brief = Watch(watch.clock, watch.seconds * _FOR_A_CAP)
+    brief = Watch(watch.clock, max(_LEAST_ALONE, watch.seconds * _FOR_A_CAP))
     plan = _solve(alone, read_rules, brief, EVERY_BLOCK)
     watch.spend(brief.spent)
     return min(plan.bound, by_area(alone))

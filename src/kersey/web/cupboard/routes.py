@@ -21,7 +21,9 @@ from kersey.core.forms import FACTS, Form
 from kersey.core.length import Units, parse_length
 from kersey.core.pulled import Pulled, pull_pieces
 from kersey.core.quick_entry import (
+    Reading,
     examples_in,
+    lines_of,
     pieces_in_words,
     read_lines,
     read_lots,
@@ -203,8 +205,10 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
     """Put the lines that were understood into the cupboard; the others stay in the field."""
     preferences = room.preferences()
     text = typed.get("lines", "")[:_LONGEST_PASTE]
-    readings = read_lines(text, preferences.workshop)
-    lots = from_readings(readings)
+    lines = [(line, read_lots(line, preferences.workshop)) for line in lines_of(text)]
+    # A line is taken whole or stays whole.
+    taken = [reading for _, found in lines if _all_taken(found) for reading in found]
+    lots = from_readings(taken)
     if lots:
         with room.transaction() as session:
             add_lots(
@@ -213,13 +217,17 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
                 f"{counted(len(lots), 'lot')} put in",
                 room.clock(),
             )
-    left = [reading.line for reading in readings if not reading.taken]
+    left = [line for line, found in lines if not _all_taken(found)]
     if left or not lots:
         context = _context(request, room, {}) | {"lines": "\n".join(left)}
         context["readings"] = _readings("\n".join(left), preferences)
         context["put_in"] = len(lots)
         return render(request, "cupboard/page.html", context, 422)
     return _shown(request, {})
+
+
+def _all_taken(readings: Sequence[Reading]) -> bool:
+    return all(reading.taken for reading in readings)
 
 
 @router.post("/cupboard/change", name="change_lots")

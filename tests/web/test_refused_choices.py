@@ -1,0 +1,86 @@
+"""What the Yield page refuses is shown at its field, beside the answer to the question before."""
+
+import re
+
+import pytest
+from fastapi.testclient import TestClient
+
+HTMX = {"hx-request": "true"}
+
+
+def revision(client: TestClient) -> str:
+    found = re.search(r'name="revision" value="(\d+)"', client.get("/projects/1/yield").text)
+    assert found
+    return found[1]
+
+
+@pytest.fixture
+def cabin(client: TestClient) -> TestClient:
+    client.post("/projects", data={"line": "9 light, 12 dark fat quarters"})
+    for _ in range(2):
+        client.post("/projects/1/yield", data=choices(client))
+    return client
+
+
+def choices(client: TestClient, **typed: str) -> dict[str, str]:
+    usual = {"recipe": "log-cabin", "seam": "1/4", "finished_width": "9 1/2", "by_value": "true",
+             "option_rounds": "3", "option_centre": "2 1/2"}  # fmt: skip
+    return usual | {"revision": revision(client)} | typed
+
+
+@pytest.mark.parametrize(
+    ("field", "typed", "says"),
+    [
+        ("finished_width", "ten", "“ten” is not a length"),
+        ("finished_width", "0", "A block is more than 0"),
+        ("finished_width", "1", "It must be more than the centre alone"),
+        ("seam", "x", "“x” is not a length"),
+        ("seam", "3", "A seam is more than 0 and at most 1″"),
+        ("option_rounds", "2.5", "It must be a whole number, like 3"),
+        ("option_rounds", "40", "It must be a whole number from 1 to 12"),
+        ("option_centre", "wide", "It must be a length, like 1 1/2"),
+        ("option_centre", "0.1", "It must be a length of more than ½″"),
+    ],
+)
+@pytest.mark.parametrize("headers", [HTMX, {}])
+def test_an_error_stands_at_its_field_and_the_answer_is_marked(
+    cabin: TestClient, field: str, typed: str, says: str, headers: dict[str, str]
+) -> None:
+    data = choices(cabin, **{field: typed})
+    answer = cabin.post("/projects/1/yield", data=data, headers=headers)
+    assert answer.status_code == 422
+    assert f'value="{typed}"' in answer.text
+    place = answer.text.index(f'id="{field}-error"')
+    assert says in answer.text[place : place + 300]
+    assert "the answer to the question before" in answer.text
+    mended = cabin.post("/projects/1/yield", data=choices(cabin), headers=headers)
+    assert mended.status_code == 200
+    assert f'id="{field}-error"' not in mended.text
+    assert "the question before" not in mended.text
+
+
+def test_pieces_of_ones_own_are_refused_in_words(cabin: TestClient) -> None:
+    cabin.post("/projects/1/yield", data=choices(cabin, recipe="pieces"))
+    for typed, says in (
+        ("", "Write at least one piece"),
+        ("many A", "Line 1, “many A”"),
+        ("2 A light 2 x 3\nsame shade", "No piece is of the side “shade”; there are light."),
+    ):
+        data = choices(cabin, recipe="pieces", pieces=typed)
+        answer = cabin.post("/projects/1/yield", data=data, headers=HTMX)
+        assert answer.status_code == 422
+        assert says in answer.text
+        assert "block.pieces" not in answer.text
+
+
+def test_windows_and_sills_take_fractions(client: TestClient) -> None:
+    client.post("/projects", data={"line": "10 fat quarters"})
+    brick = {"recipe": "window-brick", "seam": "1/4", "finished_width": "6 1/2",
+             "finished_height": "10", "option_windows": "3", "option_window": "1 1/2",
+             "option_sill": "3/4"}  # fmt: skip
+    for _ in range(2):
+        answer = client.post("/projects/1/yield", data=brick | {"revision": revision(client)})
+        assert answer.status_code == 200
+    page = client.get("/projects/1/yield").text
+    assert 'name="option_window" value="1½″"' in page
+    assert 'name="option_sill" value="¾″"' in page
