@@ -26,7 +26,7 @@ class Shot:
 
 SHOTS = (
     Shot("first-page", "/"),
-    Shot("quick-entry", "/", typed='42 strips 2 1/2 x 41.5, 14 prints, plaid "attic roll"'),
+    Shot("quick-entry", "/", typed='12 light, 18 drak fat quarters'),
     Shot("pull", "/projects/4/pull"),
     Shot("pull-phone-dark", "/projects/4/pull", PHONE, "dark"),
     Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
@@ -79,7 +79,7 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
     page.goto(url + shot.path)
     if shot.typed:
         page.fill("#line", shot.typed)
-        page.locator("#reading .words").wait_for()
+        page.locator("#reading .words").first.wait_for()
     if shot.fan:
         _mark(page, shot.fan)
     page.wait_for_load_state("networkidle", timeout=120_000)

@@ -138,11 +138,12 @@ def colour_word(text: str) -> bool:
 def meant(word: str) -> str | None:
     """The word of the trade that this may be a slip of, if it looks like one.
 
-    >>> meant("qaurters"), meant("yrd"), meant("stripe"), meant("paisley")
-    ('quarters', 'yard', None, None)
+    >>> meant("qaurters"), meant("yrd"), meant("drak"), meant("stripe"), meant("paisley")
+    ('quarters', 'yard', 'dark', None, None)
     """
     lower = word.lower()
     if len(lower) < _SHORTEST_SLIP or lower in MOTIF_NAMES or lower in COLOUR_WORDS:
         return None
-    near = get_close_matches(lower, _SPELLED, n=1, cutoff=_HOW_NEAR)
+    swapped = [w for w in _SPELLED if w[0] == lower[0] and sorted(w) == sorted(lower)]
+    near = swapped or get_close_matches(lower, _SPELLED, n=1, cutoff=_HOW_NEAR)
     return near[0] if near and near[0] != lower else None
