@@ -26,7 +26,7 @@ class Shot:
 
 SHOTS = (
     Shot("first-page", "/"),
-    Shot("quick-entry", "/", typed='12 light, 18 drak fat quarters'),
+    Shot("quick-entry", "/", typed="12 light, 18 drak fat quarters"),
     Shot("pull", "/projects/4/pull"),
     Shot("pull-phone-dark", "/projects/4/pull", PHONE, "dark"),
     Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),

@@ -15,6 +15,8 @@ from kersey.core.length import (
     NotALength,
     Units,
     bought_length,
+    format_area,
+    format_areas,
     format_bought,
     format_length,
     format_number,
@@ -140,3 +142,17 @@ def test_the_safe_cut_is_never_short_and_always_on_the_ruler(length: Fraction) -
     for units in Units:
         assert length <= safe_cut(length, units) < length + EIGHTH
         assert on_ruler(safe_cut(length, units), units)
+
+
+@given(st.lists(st.fractions(0, 400_000, max_denominator=64), min_size=2, max_size=5))
+def test_areas_shown_beside_each_other_add_up(parts: list[Fraction]) -> None:
+    whole = sum(parts, Fraction(0))
+    for units in Units:
+        shown = format_areas(whole, parts, units)
+        numbers = [Fraction(words.split(" ")[0]) for words in (*shown, format_area(whole, units))]
+        assert sum(numbers[:-1]) == numbers[-1]
+        # Nothing is off by more than a step: one of the last digit shown.
+        step = Fraction(1, 10) if "." in shown[0] else Fraction(1)
+        unit = {"sq yd": 36**2, "sq in": 1}.get(shown[0].split(" ", 1)[1])
+        if unit:
+            assert all(abs(n - part / unit) < step for n, part in zip(numbers, parts, strict=False))

@@ -274,3 +274,33 @@ def test_fragments_and_pages_say_the_same(site: TestClient) -> None:
     assert '"revision": 2' in answer.headers["hx-trigger"]
     stale = site.post("/projects/1/fabrics/0/role", data=data, headers=HTMX)
     assert stale.status_code == 409
+
+
+def test_enter_pulls_the_lot_that_is_called_so_and_puts_nothing_in(site: TestClient) -> None:
+    before = site.get("/cupboard").text.count('name="lot"')
+    page = send(site, "/projects/1/fabrics/line", words="squares of 42")
+    assert '<span class="figure">82</span> pieces' in page
+    assert site.get("/cupboard").text.count('name="lot"') == before
+    data = {"revision": revision(site), "words": "o"}
+    several = site.post("/projects/1/fabrics/line", data=data)
+    assert several.status_code == 422
+    assert "choose one below" in several.text
+    page = send(site, "/projects/1/fabrics/line", words="42 charm squares", fresh="true")
+    assert '<span class="figure">124</span> pieces' in page
+    assert site.get("/cupboard").text.count('name="lot"') == before + 1
+
+
+def test_washing_takes_of_both_sides_and_what_is_left_is_said_everywhere(site: TestClient) -> None:
+    number = lot_of(site, "charcoal")
+    facts = {"revision": "1", "name": "charcoal", "width": "42", "length": "80"}
+    washed = site.post(f"/cupboard/lots/{number}", data=facts | {"shrinkage": "5"})
+    assert washed.status_code == 200
+    # 42 and 80 less five in a hundred.
+    assert "After washing 39 9⁄10 × 76″" in site.get(f"/cupboard/lots/{number}").text
+    found = site.get("/projects/1/pull/find", params={"words": "charcoal"}).text
+    assert 'value="76″"' in found
+    page = send(site, "/projects/1/fabrics", lot=number, pieces="76″")
+    assert 'fabric-count">76″</span> charcoal' in page
+    across = facts | {"revision": "2", "shrinkage": "5", "shrinkage_across": "0"}
+    site.post(f"/cupboard/lots/{number}", data=across)
+    assert "After washing 42 × 76″" in site.get(f"/cupboard/lots/{number}").text

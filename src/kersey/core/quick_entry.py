@@ -36,7 +36,8 @@ from kersey.core.length import (
     format_size,
 )
 from kersey.core.print_names import COLOUR_WORDS, named_print, unknown_prints
-from kersey.core.said.phrases import OF_THE_BOLT, LotSaid, Said, Stretch, lots_said
+from kersey.core.said.facts import OF_THE_BOLT, LotSaid, Said, Stretch
+from kersey.core.said.lots import lots_said
 from kersey.core.said.words import meant
 from kersey.core.workshop import Workshop
 

@@ -300,7 +300,8 @@ def _taken(room: Workroom, opened: OpenProject, form: PullForm) -> tuple[Pulled,
             kept = get_lot(session, number).kept
             return pull_pieces(kept, kept.lot.counts, number)
     there = sum(free)
-    wanted = there if not form.pieces.strip() else _whole(form.pieces)
+    whole = not form.pieces.strip() or _is_all_of(stored, form.pieces, opened)
+    wanted = there if whole else _whole(form.pieces)
     if not there:
         raise BadFabric(f"Nothing of “{stored.kept.name}” is free.")
     if not 1 <= wanted <= there:
@@ -321,6 +322,17 @@ def _amount(stored: StoredLot, said: str, opened: OpenProject) -> Fraction | Non
         return None
     length = parse_length(text, opened.units)
     return None if length == lot.usable_length else length
+
+
+def _is_all_of(stored: StoredLot, said: str, opened: OpenProject) -> bool:
+    """Whether the length or weight that was said is all there is of the one piece."""
+    lot = stored.kept.lot
+    if lot.count != 1:
+        return False
+    if lot.grams is not None:
+        return said.strip().removesuffix("g").strip() == str(lot.grams)
+    by_length = lot.form in CUT_FROM_THE_LENGTH
+    return by_length and parse_length(said, opened.units) == lot.usable_length
 
 
 def _whole(text: str) -> int:
