@@ -23,7 +23,10 @@ _HEAD = "lot,form,pieces,width,length,print,value,ground,figure,motif\n"
 
 def main() -> None:
     charms = {"line": "5000 charm squares, 5000 prints"}
-    _measure("5,000 charm squares", lambda site: site.post("/projects", data=charms))
+    _measure(
+        "5,000 charm squares",
+        lambda site: site.post("/projects", data=charms, follow_redirects=False),
+    )
     lines = (
         f"lot {n},piece,3,9 in,12 in,cloth {n},light,#aabbcc,#112233,dot\n" for n in range(20_000)
     )

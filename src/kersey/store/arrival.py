@@ -8,6 +8,7 @@ for long. Numbers of rows are counted from 0 until they are written.
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
+from enum import StrEnum
 from fractions import Fraction
 from itertools import groupby
 from typing import Any
@@ -203,12 +204,15 @@ def _statements(
 ) -> Iterator[tuple[str, list[tuple[Any, ...]]]]:
     """What writes the rows of a table, those alike at once; of a numbered table from `start`."""
     number = start
-    for named, alike in groupby(rows, key=tuple):
+    for _, rows_alike in groupby(rows, key=_counted_in):
+        alike = list(rows_alike)
+        named = list(alike[0])
         names = [name for name in named if name not in _COLUMN]
         counted = [name for name in named if name in _COLUMN]
         columns = [*names, *(_COLUMN[name] for name in counted)]
         values = [
-            (*(_raw(row[n]) for n in names), *(row[n] + first[n] for n in counted)) for row in alike
+            (*map(_raw, map(row.__getitem__, names)), *(row[n] + first[n] for n in counted))
+            for row in alike
         ]
         if number is not None:
             columns.append("id")
@@ -219,15 +223,21 @@ def _statements(
         yield f"INSERT INTO {table.__tablename__} ({listed}) VALUES ({marks})", values
 
 
-# By type, since hundreds of thousands of values are looked at.
-_PLAIN = frozenset({str, int, float, bool, type(None)})
+def _counted_in(row: Row) -> tuple[bool, ...]:
+    """Which of its columns hold a number counted from 0: rows of a table differ in nothing else."""
+    return tuple(name in row for name in _COLUMN)
 
 
 def _raw(value: Any) -> Any:
-    """A value as the database file holds it (see `column_types`)."""
+    """A value as the database file holds it (see `column_types`).
+
+    Hundreds of thousands of values are looked at: what needs no change is let through first.
+    """
     kind = type(value)
-    if kind in _PLAIN:
+    if kind is str or kind is int or value is None:
         return value
+    if kind is Fraction:
+        return str(value) if value.denominator > 1 else str(value.numerator)
     if kind is datetime:
         return value.astimezone(UTC).isoformat()
-    return str(value)
+    return value.value if isinstance(value, StrEnum) else value
