@@ -21,7 +21,7 @@ from kersey.formats.yield_request import (
 )
 from kersey.web.several_plans import several_at_a_time
 
-# A request that cannot be used, as the contract says.
+# A request that cannot be used.
 _CANNOT_BE_USED = 2
 
 app = typer.Typer()

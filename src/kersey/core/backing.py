@@ -4,7 +4,7 @@
 n x length is bought. *Across*: the same with width and length exchanged. Seams are 1/2, selvedges
 off. *Wide*: one piece of extra-wide backing, where that is wide enough.
 
-Source: handbook section 6; recomputing a quilt, contract.
+Source: docs/trade.md section 6.
 """
 
 from dataclasses import dataclass

@@ -1,4 +1,7 @@
-"""The batting: top + 2 x margin each way, out of a packet or off the roll (handbook section 6)."""
+"""The batting: top + 2 x margin each way, out of a packet or off the roll.
+
+Source: docs/trade.md section 6.
+"""
 
 from dataclasses import dataclass
 from fractions import Fraction

@@ -4,7 +4,7 @@
     n strips of L give  n L - (n - 1) x cut width   each diagonal join costs the strip's width
 
 Bought, the strips come off the bolt; *from the stash* they are strips that are left of a roll,
-and ends of at least 8 inches (a scrappy binding). Source: handbook section 6.
+and ends of at least 8 inches (a scrappy binding). Source: docs/trade.md section 6.
 """
 
 from collections.abc import Iterable, Sequence

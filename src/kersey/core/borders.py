@@ -4,7 +4,7 @@
     sides            two as long as the unfinished quilt before this border
     top and bottom   two as long as the unfinished width once the sides are on
 
-Source: handbook section 6; recomputing a quilt, contract.
+Source: docs/trade.md section 6.
 """
 
 from collections.abc import Sequence

@@ -3,7 +3,9 @@
 A count is compared with the blocks that can be cut; when it differs, the same question is asked
 with each usual slip made: seams forgotten, wider cloth, a strip too few or too many, only the area
 divided. A size is compared with what the block is finished, unfinished, and with its seams
-forgotten. A slip is named only when it gives just what was promised. Source: handbook section 4.
+forgotten. A slip is named only when it gives just what was promised.
+
+Source: docs/trade.md section 4.
 """
 
 import itertools

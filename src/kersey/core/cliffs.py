@@ -128,7 +128,7 @@ class Tight:
 
 
 def tight_divisions(plan: CuttingPlan) -> list[Tight]:
-    """Divisions at zero margin, those in most pieces first. Source: handbook section 4."""
+    """Divisions at zero margin, those in most pieces first. Source: docs/trade.md section 4."""
     found: dict[tuple[tuple[Fraction, ...], Need], dict[str, int]] = {}
     in_sets = plan.problem.in_sets
     for layout in map(_in_segments, plan.layouts) if in_sets else plan.layouts:

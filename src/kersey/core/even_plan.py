@@ -6,7 +6,7 @@ stack   pieces of a sort that are all cut alike; a sort lies in one stack, or in
 Where needs share no fabric (light logs and dark) each is searched for by itself; the scarcest says
 how many blocks there are, and of the others no more is cut than those need. That prints must differ
 is judged at the end: the plan claims only the blocks that the checker lets it claim.
-Source: handbook section 4.
+Source: docs/trade.md section 4.
 """
 
 from collections import Counter

@@ -24,7 +24,7 @@ from kersey.core.errors import InvalidValue
 from kersey.core.forms import FACTS, Form, check_piece
 from kersey.core.length import METRE
 
-# Cotton for quilting weighs about 145 g per square metre (handbook section 2); an estimate.
+# Cotton for quilting weighs about 145 g per square metre (docs/trade.md section 2); an estimate.
 GRAMS_PER_SQUARE_METRE = Fraction(145)
 MOST_GRAMS = 100_000
 # Washing takes 2 to 5 %; more than 15 is not quilting cotton.

@@ -1,6 +1,6 @@
 """The forms fabric comes in, with the size one takes for granted until it is measured.
 
-Source: handbook section 1. Sizes are usable inches of one physical piece, width x length; a
+Source: docs/trade.md section 1. Sizes are usable inches of one physical piece, width x length; a
 length left out depends on the cloth (a strip and yardage are as wide as it is).
 """
 

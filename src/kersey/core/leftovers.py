@@ -8,7 +8,7 @@ from kersey.core.binding import StashPiece
 from kersey.core.strip_plan import StripPlan
 from kersey.core.yields import RailYield
 
-# Handbook section 1: a string is about an inch at the least; shorter ends are crumbs.
+# docs/trade.md section 1: a string is about an inch at the least; shorter ends are crumbs.
 SHORTEST_KEPT = Fraction(1)
 
 

@@ -221,7 +221,7 @@ def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) 
 def bought_length(length: Fraction, units: Units = Units.INCHES) -> Fraction:
     """A length of cloth as shops cut it: rounded up to 1/8 yard, or to 10 cm.
 
-    Source: handbook section 6, backing.
+    Source: docs/trade.md section 6, backing.
 
     >>> bought_length(Fraction(109))
     Fraction(225, 2)

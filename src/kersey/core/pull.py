@@ -1,6 +1,6 @@
 """The fabric that was pulled, looked over before it is cut: what may disappoint, in sentences.
 
-Contrast between values makes the pattern show; no two of the same print should touch (handbook
+Contrast between values makes the pattern show; no two of the same print should touch (docs/trade.md
 sections 1, 2 and 8). Each is a warning, not a ban: people know what they are doing.
 """
 

@@ -1,7 +1,7 @@
 """What a quilt is for: the beds and laps it may cover.
 
 A purpose is a range of finished sizes. A bed's is one size: mattress + drop on each side and at
-the foot + pillow tuck (handbook section 5), each of which a person may change.
+the foot + pillow tuck (docs/trade.md section 5), each of which a person may change.
 """
 
 from dataclasses import dataclass
@@ -10,7 +10,7 @@ from fractions import Fraction
 from kersey.core.errors import InvalidValue
 from kersey.core.length import CENTIMETRE, Units
 
-# Handbook section 5: 12 by default; a crib quilt only covers the mattress.
+# docs/trade.md section 5: 12 by default; a crib quilt only covers the mattress.
 USUAL_DROP = Fraction(12)
 NO_TUCK = Fraction(0)
 # A quilt is still for a purpose when it is this much larger or smaller than asked for.

@@ -89,7 +89,7 @@ EXAMPLES_IN_CENTIMETRES = (
 EXAMPLES = (*EXAMPLES_IN_INCHES, "roll 40 x 6.5 cm x 107 cm", "0.5 m x 110 cm steam")
 LONGEST_LINE = 200
 MOST_LINES = 60
-# Handbook section 1: strip rolls hold about two strips of each print.
+# docs/trade.md section 1: strip rolls hold about two strips of each print.
 ROLL_STRIPS_EACH = 2
 # Rolls and packs hold 40 to 42; the careful figure, until they are counted.
 IN_A_PACK = 40

@@ -1,6 +1,7 @@
 """The best size: every sensible rows x columns, best first, and why.
 
-The count is not the quilt: 31 blocks make no good rectangle, 30 make 5 x 6 (handbook section 4).
+The count is not the quilt: 31 blocks make no good rectangle, 30 make 5 x 6 (docs/trade.md
+section 4).
 A size is judged by three things, each a cost in points:
 
     blocks left over      those neither in the quilt nor asked to stay out
@@ -18,7 +19,7 @@ from kersey.core.length import Units, format_length
 from kersey.core.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
 
 MOST_ROWS = 60
-# Handbook section 5: differ by at most about a half unless asked for.
+# docs/trade.md section 5: differ by at most about a half unless asked for.
 LONGEST_RATIO = Fraction(3, 2)
 # Long and narrow, still made now and then; beyond that "which nobody wants".
 _NARROWEST_RATIO = 2.0

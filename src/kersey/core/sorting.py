@@ -1,4 +1,4 @@
-"""Prints put in order, as people lay them out before they plan (handbook section 2).
+"""Prints put in order, as people lay them out before they plan (docs/trade.md section 2).
 
 *By value*: light to dark. *By family*: colours together, light to dark within. *Gradient*: each
 print beside the ones it looks most like, a short path through CIELAB. *Rainbow*: by hue, the

@@ -6,7 +6,7 @@ from fractions import Fraction
 from kersey.core.errors import InvalidValue
 from kersey.core.length import Units
 
-# Handbook section 1: a quarter inch everywhere, 42 usable unless measured.
+# docs/trade.md section 1: a quarter inch everywhere, 42 usable unless measured.
 QUARTER_INCH = Fraction(1, 4)
 USUAL_WIDTH = Fraction(42)
 WIDEST_SEAM = Fraction(1)

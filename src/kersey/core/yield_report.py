@@ -18,13 +18,13 @@ from kersey.core.errors import KerseyError
 from kersey.core.forms import FACTS, Form
 from kersey.core.length import YARD
 
-# Handbook section 4: half an inch and an inch less and more.
+# docs/trade.md section 4: half an inch and an inch less and more.
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
 # Seconds for what one role alone could give: it is only told beside the others.
 _A_ROLE = 1.0
 # All explanations take at most so many times what the plan took, or so long each if that is longer.
 _EXPLAINING, _LEAST_SECONDS = 2.0, 0.1
-# Yardage is sold by the eighth of a yard (handbook section 4).
+# Yardage is sold by the eighth of a yard (docs/trade.md section 4).
 EIGHTH_YARD = YARD / 8
 # So many pieces more of an only sort are tried where one does nothing.
 _MOST_MORE = 4

@@ -7,7 +7,7 @@ Segments: all strips give S = strips x n segments, and k make a block: floor(S /
 Strip sets: floor(strips / k) sets of k whole strips, each crosscut into n blocks.
 
 When the prints of a block must all differ, k different ones are drawn m times from stacks of
-c1, c2, ... : the largest m with sum(min(ci, m)) >= k m (handbook section 3).
+c1, c2, ... : the largest m with sum(min(ci, m)) >= k m (docs/trade.md section 3).
 """
 
 from collections.abc import Sequence
@@ -148,7 +148,7 @@ def groups(counts: Sequence[int], size: int, different: bool) -> int:
     """How many groups of `size` pieces can be drawn from stacks of `counts`.
 
     With `different`, no two pieces of a group come from one stack: the largest m with
-    sum(min(c, m)) >= size x m. Source: handbook section 3, same-print rules.
+    sum(min(c, m)) >= size x m. Source: docs/trade.md section 3, same-print rules.
 
     >>> groups([10, 1, 1], 2, different=True), groups([10, 1, 1], 2, different=False)
     (2, 6)

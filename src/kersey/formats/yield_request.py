@@ -1,6 +1,6 @@
 """A request for a yield, as JSON, and its answer.
 
-The names are those of the contract (``request/1``, ``yield/1``). Lengths come in as numbers of
+The kinds are ``request/1`` and ``yield/1``. Lengths come in as numbers of
 inches or in a person's own writing, and go out as plain numbers. Every fault names its field:
 ``fabrics[3].width: must be more than 0``.
 """
@@ -164,7 +164,7 @@ def question_of(found: Any) -> Question:
 
 
 def write_answer(question: Question, report: YieldReport) -> dict[str, Any]:
-    """The answer as plain words and numbers, in the order of the contract."""
+    """The answer as plain words and numbers, in their order."""
     plan = report.plan
     answer: dict[str, Any] = {
         "kersey": ANSWER,

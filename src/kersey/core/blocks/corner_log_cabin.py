@@ -3,7 +3,7 @@
     finished = (c - 2s) + r (w - 2s)      c  corner square as cut, r rounds, w log as cut
 
 A round's first log is as long as the block so far, its second one longer by w - 2s.
-Source: handbook section 3.
+Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

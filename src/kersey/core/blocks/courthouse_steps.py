@@ -1,7 +1,7 @@
 """Courthouse steps: a centre, and rounds of logs in opposite pairs, light ones then dark ones.
 
 The pair above and below is as long as what it is sewn to; the pair at the sides is two logs longer.
-Widths as in a log cabin. Source: handbook section 3.
+Widths as in a log cabin. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

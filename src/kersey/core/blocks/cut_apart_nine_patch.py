@@ -2,7 +2,7 @@
 
 u = (3c - 4s) - 2s with squares cut c: c = 5 gives 13 1/2. So c = (finished + 8s) / 3.
 The middle square is dark, the four at the sides are light, those at the corners any.
-Source: handbook section 3.
+Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

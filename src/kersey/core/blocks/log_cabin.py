@@ -4,7 +4,7 @@
 
 A log is as long as what it is sewn to; every log or two the block grows by w - 2s. With c = 2 1/2,
 w = 1 3/4 and three rounds the light logs are 2 1/2, 3 3/4 ... 8 3/4, the dark ones 3 3/4 ... 10,
-and the block is 10 unfinished. Source: handbook section 3.
+and the block is 10 unfinished. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

@@ -2,7 +2,7 @@
 
 Hourglass units come two at a time from two squares of f + 1 1/4, f what shows of a unit; that is
 2s + 3/4 at any seam. Four units take two light squares and two dark ones.
-Source: handbook section 3.
+Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

@@ -3,7 +3,7 @@
 Two at a time: two squares of f + 7/8 give two units, f what shows of one unit; exact, whatever the
 seam, when 7/8 is read as 2s + 3/8. Four at a time: two squares S sewn all round give four units of
 (S - 2s) / sqrt 2, so S is the next eighth that is enough; their outer edges are on the bias.
-Source: handbook section 3.
+Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

@@ -2,7 +2,7 @@
 
 Finished F: centre F/2 of three bars, sides F/4 x F/2, ends F x F/4 whose corners towards the thread
 are flipped over with squares of F/4. A flip square is cut as large as the finished triangle's leg
-and two seams. The bars of a block are all of different prints. Source: handbook section 3.
+and two seams. The bars of a block are all of different prints. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

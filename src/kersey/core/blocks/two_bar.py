@@ -1,6 +1,6 @@
 """Two-bar unit: two bars side by side, each w x (2w - 2s) as cut, so that the unit is square.
 
-finished = 2 (w - 2s); w = 2 1/2 gives 4 1/2 unfinished. Source: handbook section 3.
+finished = 2 (w - 2s); w = 2 1/2 gives 4 1/2 unfinished. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

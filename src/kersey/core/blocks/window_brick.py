@@ -2,7 +2,7 @@
 
 A brick F x G with n windows v and sills t between them: sides (F - v) / 2 x G, ends
 v x (G - n v - (n - 1) t) / 2, all finished. All frame pieces of a block are of one print, the
-windows of another. Source: handbook section 3.
+windows of another. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction

@@ -9,7 +9,7 @@ from kersey.core.cutting.patterns import Kind, Pattern, Strip
 from kersey.core.cutting.problem import Cut, CuttingProblem, Fabric, Layout
 from kersey.core.cutting.scale import in_units, unit_of
 
-# A side shorter than an inch is no use: it is a crumb (handbook section 1).
+# A side shorter than an inch is no use: it is a crumb (docs/trade.md section 1).
 SHORTEST_KEPT = Fraction(1)
 
 
@@ -144,6 +144,6 @@ class _Layouts:
 
 
 def _by(piece: tuple[int, int, int]) -> tuple[int, int]:
-    """Longest crosscut first (handbook section 4: biggest pieces first)."""
+    """Longest crosscut first (docs/trade.md section 4: biggest pieces first)."""
     thick, long, _ = piece
     return (-long, -thick)

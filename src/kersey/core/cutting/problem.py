@@ -5,9 +5,9 @@ fabric   like physical pieces of one print; `count` of them
 rule     "same": in a block all pieces of these roles come from one print;
          "different": no print serves two of these roles, or, of one role, two of its pieces
 
-Cutting is guillotine (handbook section 4): strips straight across, either way unless the print is
-directional, then crosscuts, then at most one trim. A strip is only crosscut, or split lengthwise
-first. Lengths in inches.
+Cutting is guillotine (docs/trade.md section 4): strips straight across, either way unless the
+print is directional, then crosscuts, then at most one trim. A strip is only crosscut, or split
+lengthwise first. Lengths in inches.
 """
 
 from collections import Counter

@@ -1,8 +1,8 @@
 """Strip sets: whole strips are sewn side by side, and the set is crosscut into blocks.
 
-A set gives as many blocks as its shortest strip has segments (handbook section 3). Strips run the
-whole side of their fabric; how many pieces of fabric are cut which way, and how many sets of each
-number of segments are sewn, is a small integer programme. It is exact:
+A set gives as many blocks as its shortest strip has segments (docs/trade.md section 3). Strips run
+the whole side of their fabric; how many pieces of fabric are cut which way, and how many sets of
+each number of segments are sewn, is a small integer programme. It is exact:
 
     strips with at least n segments that sets of at least n segments take are there, for every n;
     prints that must differ can be dealt out when no print is drawn for more strips than there are

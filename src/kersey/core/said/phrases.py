@@ -17,7 +17,7 @@ from kersey.core.said.facts import OF_THE_BOLT, Row, Said
 from kersey.core.said.tokens import Token
 from kersey.core.said.words import Sort, form_of
 
-# Handbook section 1: how wide the squares of a stack are cut.
+# docs/trade.md section 1: how wide the squares of a stack are cut.
 _SQUARES = {"charm": Fraction(5), "mini": Fraction(5, 2)}
 # In "40 x 2 1/2" the second number is a strip's width, in "2 1/2 x 41.5" its length.
 _WIDTH_AT_MOST = Fraction(12)
@@ -27,11 +27,11 @@ _STRIP_AT_MOST = Fraction(6)
 _WIDE_BACKING = Fraction(58)
 # A bare number behind a length of cloth is its width only if cloth comes so wide.
 _NARROWEST_BOLT = Fraction(30)
-# Backing sold extra-wide, if no other width is said (handbook section 6).
+# Backing sold extra-wide, if no other width is said (docs/trade.md section 6).
 _EXTRA_WIDE = Fraction(108)
 # Fewer before the word are packs, not squares: "2 charm packs".
 _FEWEST_IN_A_PACK = 10
-# What beds are called -> the packet of batting for them (handbook section 6).
+# What beds are called -> the packet of batting for them (docs/trade.md section 6).
 _PACKETS = {"crib": (45, 60), "twin": (72, 90), "full": (81, 96), "queen": (90, 108),
             "king": (120, 120)}  # fmt: skip
 
