@@ -1,8 +1,7 @@
 """The best size: every sensible rows x columns, best first, and why.
 
 The count is not the quilt: 31 blocks make no good rectangle, 30 make 5 x 6 (docs/trade.md
-section 4).
-A size is judged by three things, each a cost in points:
+section 4). A size is judged by three things, each a cost in points:
 
     blocks left over      those neither in the quilt nor asked to stay out
     proportion            length and width differ by at most about a half (section 5)
