@@ -13,7 +13,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from kersey.core.cutting.alike import CutAlike, Stack, most_alike
+from kersey.core.cutting.alike import AlikeStack, CutAlike, most_alike
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.layout import lay_out_pattern
@@ -105,7 +105,7 @@ def _sorts(problem: CuttingProblem) -> list[list[Fabric]]:
     return list(found.values())
 
 
-def _thrifty(part: _Part, blocks: int) -> list[tuple[Stack, Pattern]]:
+def _thrifty(part: _Part, blocks: int) -> list[tuple[AlikeStack, Pattern]]:
     """The stacks without what so many blocks do not need: whole layers first, then pieces.
 
     Of pieces that must come from one print nothing is left out.
@@ -143,7 +143,9 @@ def _given(need: int, pattern: Pattern) -> int:
     return sum(piece == need for strip in pattern.strips for piece, _ in strip.pieces)
 
 
-def _dealt(part: _Part, stack: Stack, layout: Layout, before: Sequence[Layout]) -> Iterator[Layout]:
+def _dealt(
+    part: _Part, stack: AlikeStack, layout: Layout, before: Sequence[Layout]
+) -> Iterator[Layout]:
     """The layers of a stack dealt out to the fabrics of its sort, a print at a time."""
     fabrics = part.sorts[stack.sort]
     taken = Counter(each.fabric.name for each in before for _ in range(each.copies))

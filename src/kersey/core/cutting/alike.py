@@ -31,7 +31,7 @@ _MOST_SPLITS = 14
 
 
 @dataclass(frozen=True)
-class Stack:
+class AlikeStack:
     """So many pieces of a sort, by its place, that are cut alike."""
 
     sort: int
@@ -46,7 +46,7 @@ class CutAlike:
 
     blocks: int
     bound: int
-    stacks: tuple[tuple[Stack, Pattern], ...] = ()
+    stacks: tuple[tuple[AlikeStack, Pattern], ...] = ()
 
 
 def most_alike(
@@ -132,14 +132,14 @@ def _splits(count: int, prints: int) -> tuple[list[int], bool]:
 
 def _stacks(
     counts: Sequence[int], split: Sequence[int], even_prints: Sequence[int]
-) -> Iterator[Stack]:
+) -> Iterator[AlikeStack]:
     for sort, (count, second) in enumerate(zip(counts, split, strict=True)):
-        yield Stack(sort, count - second, even_prints[sort])
+        yield AlikeStack(sort, count - second, even_prints[sort])
         if second:
-            yield Stack(sort, second, even_prints[sort])
+            yield AlikeStack(sort, second, even_prints[sort])
 
 
-def _layers(stacks: Sequence[Stack]) -> Iterator[Layers]:
+def _layers(stacks: Sequence[AlikeStack]) -> Iterator[Layers]:
     """What each stack stands for: of prints in even numbers, or of pieces of which none is like."""
     for place, stack in enumerate(stacks):
         if stack.prints:
@@ -152,7 +152,7 @@ def _layers(stacks: Sequence[Stack]) -> Iterator[Layers]:
 def _search(
     problem: CuttingProblem,
     sorts: Sequence[Sequence[Fabric]],
-    stacks: Sequence[Stack],
+    stacks: Sequence[AlikeStack],
     between: tuple[int, int],
     watch: Watch,
 ) -> CutAlike:
