@@ -82,6 +82,12 @@ class Jobs:
         job.wait()
         return name, job
 
+    @property
+    def under_way(self) -> bool:
+        """Whether any of them is not over yet."""
+        with self._lock:
+            return not all(job.over for job in self._jobs.values())
+
     def get(self, name: str) -> Job | None:
         """The job of a name; None if there is none any more."""
         with self._lock:
