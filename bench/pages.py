@@ -23,11 +23,11 @@ import uvicorn
 from sqlalchemy.orm import Session
 from starlette.responses import PlainTextResponse
 
-from kersey.core.cupboard import CupboardLot, from_readings
-from kersey.core.project import Project
-from kersey.core.pulled import all_of
-from kersey.core.quick_entry import EXAMPLES, read_line, take_line
-from kersey.core.sorting import Order, sort_colours
+from kersey.core.cloth.sorting import Order, sort_colours
+from kersey.core.project.project import Project
+from kersey.core.stash.cupboard import CupboardLot, from_readings
+from kersey.core.stash.pulled import all_of
+from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line
 from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
 from kersey.store.projects import add_project

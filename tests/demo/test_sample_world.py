@@ -6,7 +6,7 @@ from pathlib import Path
 import pytest
 from sqlalchemy.orm import Session
 
-from kersey.core.quilt import make_quilt
+from kersey.core.quilt.quilt import make_quilt
 from kersey.demo.sample_world import NotTheSampleWorld, load_sample_world, sample_projects
 from kersey.store.database import open_database
 from kersey.store.projects import add_project, count_projects

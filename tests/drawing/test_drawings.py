@@ -9,22 +9,22 @@ from xml.etree import ElementTree as ET
 import pytest
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cliffs import Cliffs
-from kersey.core.cupboard import CupboardLot
+from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.cloth.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
-from kersey.core.forms import Form
-from kersey.core.ledger import Balance
-from kersey.core.length import Units
-from kersey.core.piece_codes import piece_codes
-from kersey.core.project import Design, Project
-from kersey.core.pulled import all_of
-from kersey.core.quick_entry import EXAMPLES, read_line, take_line
-from kersey.core.quilt import Quilt, make_quilt, sizes_of, yields_of
-from kersey.core.role_shares import role_shares
-from kersey.core.yields import Method
+from kersey.core.measure.length import Units
+from kersey.core.project.project import Design, Project
+from kersey.core.quilt.quilt import Quilt, make_quilt, sizes_of, yields_of
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.ledger import Balance
+from kersey.core.stash.pulled import all_of
+from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line
+from kersey.core.yields.cliffs import Cliffs
+from kersey.core.yields.role_shares import role_shares
 from kersey.drawing.balance import draw_balance
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout

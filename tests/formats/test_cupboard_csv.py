@@ -7,11 +7,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.cupboard import Aside, CupboardLot, from_readings
-from kersey.core.fabric import Lot, Motif, Print, Stack, Swatch, Value
-from kersey.core.forms import Form
-from kersey.core.quick_entry import EXAMPLES, read_line
-from kersey.core.workshop import Workshop
+from kersey.core.cloth.fabric import Lot, Motif, Print, Stack, Swatch, Value
+from kersey.core.cloth.forms import Form
+from kersey.core.measure.workshop import Workshop
+from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.stash.quick_entry import EXAMPLES, read_line
 from kersey.formats.cupboard_csv import (
     MOST_ROWS,
     NotASpreadsheet,

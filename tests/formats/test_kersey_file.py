@@ -9,16 +9,16 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.backing import BackingWay
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cupboard import Aside, CupboardLot
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.cloth.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import Need, PrintRule
-from kersey.core.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
-from kersey.core.forms import Form
-from kersey.core.project import Design, Project
-from kersey.core.pulled import Role
-from kersey.core.purposes import Wish
-from kersey.core.yields import Method
+from kersey.core.frame.backing import BackingWay
+from kersey.core.frame.purposes import Wish
+from kersey.core.project.project import Design, Project
+from kersey.core.stash.cupboard import Aside, CupboardLot
+from kersey.core.stash.pulled import Role
 from kersey.demo.sample_world import sample_cupboard, sample_projects
 from kersey.formats.kersey_file import (
     KIND,

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from PIL import Image, ImageDraw
 
-from kersey.core.colour import difference, lab
+from kersey.core.cloth.colour import difference, lab
 from kersey.formats.photograph import Crop, NotAPhotograph, study
 
 GROUND, FIGURE = "#27385c", "#ccb765"

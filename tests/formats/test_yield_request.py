@@ -15,7 +15,7 @@ from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.scale import TooFine
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.yield_report import yield_report
+from kersey.core.yields.report import yield_report
 from kersey.formats.yield_request import (
     BadRequest,
     read_request,

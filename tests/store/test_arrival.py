@@ -13,11 +13,11 @@ from sqlalchemy import Engine, select, text
 from sqlalchemy.orm import Session
 from tests.formats.test_cupboard_csv import lots
 
-from kersey.core.cupboard import CupboardLot, from_readings
-from kersey.core.ledger import Kind, balance
-from kersey.core.project import Project
-from kersey.core.pulled import Pulled, all_of
-from kersey.core.quick_entry import read_lines
+from kersey.core.project.project import Project
+from kersey.core.stash.cupboard import CupboardLot, from_readings
+from kersey.core.stash.ledger import Kind, balance
+from kersey.core.stash.pulled import Pulled, all_of
+from kersey.core.stash.quick_entry import read_lines
 from kersey.store.cupboard import add_lots, all_lots, get_lot, take_out
 from kersey.store.database import open_database
 from kersey.store.holdings import LotHeld, free_pieces

@@ -11,11 +11,11 @@ from hypothesis import strategies as st
 from sqlalchemy import Engine, create_engine
 from sqlalchemy.orm import Session
 
-from kersey.core.cupboard import Aside, CupboardLot, from_readings
-from kersey.core.fabric import Value
-from kersey.core.forms import Form
-from kersey.core.lot_record import lot_of, record_of
-from kersey.core.quick_entry import read_lines
+from kersey.core.cloth.fabric import Value
+from kersey.core.cloth.forms import Form
+from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.stash.lot_record import lot_of, record_of
+from kersey.core.stash.quick_entry import read_lines
 from kersey.store.cupboard import (
     Find,
     LotsChanged,

@@ -12,7 +12,7 @@ from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session
 
-from kersey.core.ledger import balance
+from kersey.core.stash.ledger import balance
 from kersey.store.cupboard import Find, all_lots, count_lots
 from kersey.store.database import FILE_NAME, UnusableData, open_database
 from kersey.store.holdings import free_pieces

@@ -12,14 +12,14 @@ from sqlalchemy import Engine
 from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
-from kersey.core.backing import BackingWay
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cupboard import CupboardLot
-from kersey.core.project import Design, Project
-from kersey.core.pulled import all_of
-from kersey.core.purposes import Wish
-from kersey.core.quick_entry import take_line
-from kersey.core.yields import Method
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.frame.backing import BackingWay
+from kersey.core.frame.purposes import Wish
+from kersey.core.project.project import Design, Project
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.pulled import all_of
+from kersey.core.stash.quick_entry import take_line
 from kersey.store.database import open_database
 from kersey.store.preferences import (
     Paper,

@@ -14,15 +14,15 @@ from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, 
 from sqlalchemy import Engine, create_engine, select
 from sqlalchemy.orm import Session
 
-from kersey.core.cupboard import CupboardLot
+from kersey.core.cloth.fabric import Value
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Value
-from kersey.core.ledger import Kind, balance
-from kersey.core.project import Design, Project
-from kersey.core.pulled import Pulled, Role, all_of, pull_pieces, share_out
-from kersey.core.put_away import cut_as_planned, nothing_cut, put_away
-from kersey.core.quick_entry import take_line
-from kersey.core.quilt import make_quilt
+from kersey.core.project.project import Design, Project
+from kersey.core.quilt.quilt import make_quilt
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.ledger import Kind, balance
+from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
+from kersey.core.stash.quick_entry import take_line
+from kersey.core.work.put_away import cut_as_planned, nothing_cut, put_away
 from kersey.store.cupboard import (
     Find,
     add_lots,

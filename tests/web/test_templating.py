@@ -8,8 +8,8 @@ from pathlib import Path
 import pytest
 from sqlalchemy.orm import Session
 
-from kersey.core.length import Units
-from kersey.core.quilt import NoQuilt
+from kersey.core.measure.length import Units
+from kersey.core.quilt.quilt import NoQuilt
 from kersey.demo.sample_world import sample_projects
 from kersey.store.database import open_database
 from kersey.store.projects import StoredProject, add_project, get_project

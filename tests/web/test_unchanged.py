@@ -13,7 +13,7 @@ from hypothesis import HealthCheck, example, given, settings
 from hypothesis import strategies as st
 from tests.web.conftest import client_for
 
-from kersey.core.length import Units, parse_length
+from kersey.core.measure.length import Units, parse_length
 
 PAGES = (
     "/settings",

@@ -13,18 +13,18 @@ from pathlib import Path
 from sqlalchemy.orm import Session
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
+from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Fact, Motif, Print, Swatch, Value
-from kersey.core.print_names import made_up_prints
-from kersey.core.project import Design, Project
-from kersey.core.pulled import Role, all_of, pull_pieces
-from kersey.core.purposes import OWN_SIZE, Wish
-from kersey.core.put_away import PutAway, cut_as_planned, put_away
-from kersey.core.quick_entry import read_lines, take_line
-from kersey.core.quilt import make_quilt
-from kersey.core.work_order import work_order
-from kersey.core.yields import Method
+from kersey.core.frame.purposes import OWN_SIZE, Wish
+from kersey.core.project.project import Design, Project
+from kersey.core.quilt.quilt import make_quilt
+from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
+from kersey.core.stash.pulled import Role, all_of, pull_pieces
+from kersey.core.stash.quick_entry import read_lines, take_line
+from kersey.core.work.put_away import PutAway, cut_as_planned, put_away
+from kersey.core.work.work_order import work_order
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world

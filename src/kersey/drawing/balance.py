@@ -1,7 +1,7 @@
 """The balance of a ledger as one length of cloth, parted into used, left and lost."""
 
-from kersey.core.ledger import Balance
-from kersey.core.length import Units, format_area
+from kersey.core.measure.length import Units, format_area
+from kersey.core.stash.ledger import Balance
 from kersey.drawing.svg import element, picture, rect, text
 
 _WIDE, _HIGH = 100.0, 7.0

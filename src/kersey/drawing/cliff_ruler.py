@@ -2,8 +2,8 @@
 
 from fractions import Fraction
 
-from kersey.core.cliffs import REACH, Cliffs
-from kersey.core.length import CENTIMETRE, EIGHTH, Units, format_number
+from kersey.core.measure.length import CENTIMETRE, EIGHTH, Units, format_number
+from kersey.core.yields.cliffs import REACH, Cliffs
 from kersey.drawing.svg import element, number, picture, rect, text
 
 # Everything is drawn this much larger than life, so that text sizes are plain numbers.

@@ -6,7 +6,7 @@ smaller pictures take the flat colour that the eye sees from afar.
 
 from hashlib import blake2s
 
-from kersey.core.fabric import Motif, Print, Scale, Swatch
+from kersey.core.cloth.fabric import Motif, Print, Scale, Swatch
 from kersey.drawing.svg import element, number
 
 _TILE = {

@@ -7,9 +7,9 @@ that strips and fat quarters are read like a line of text.
 from collections.abc import Mapping
 from fractions import Fraction
 
+from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Cut, Layout, Need
-from kersey.core.fabric import Print
-from kersey.core.length import Units, format_size
+from kersey.core.measure.length import Units, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, picture, rect, text
 

@@ -3,8 +3,8 @@
 from collections.abc import Mapping, Sequence
 
 from kersey.core.blocks.recipe import Patch, Size
-from kersey.core.fabric import Print
-from kersey.core.length import Units, format_length, format_size
+from kersey.core.cloth.fabric import Print
+from kersey.core.measure.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture, rect, text
 

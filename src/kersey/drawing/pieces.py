@@ -3,9 +3,9 @@
 import math
 from functools import lru_cache
 
-from kersey.core.fabric import Lot
-from kersey.core.forms import Form
-from kersey.core.length import Units, format_size
+from kersey.core.cloth.fabric import Lot
+from kersey.core.cloth.forms import Form
+from kersey.core.measure.length import Units, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture, rect
 

@@ -1,6 +1,6 @@
 """The mark of a print that nobody has described: its number, on the plain placeholder."""
 
-from kersey.core.fabric import Fact, Print, Value
+from kersey.core.cloth.fabric import Fact, Print, Value
 from kersey.drawing.svg import element, number
 
 # Of the room there is, so much is the figure high, and no more than so many inches.

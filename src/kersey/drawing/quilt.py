@@ -4,10 +4,10 @@ from collections import defaultdict
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.length import format_size
-from kersey.core.purposes import Purpose
-from kersey.core.quilt import Quilt
-from kersey.core.size_search import SizeOption
+from kersey.core.frame.purposes import Purpose
+from kersey.core.frame.size_search import SizeOption
+from kersey.core.measure.length import format_size
+from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import box_path, element, number, picture, rect, text
 from kersey.drawing.tape import tape_across, tape_down

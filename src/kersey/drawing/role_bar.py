@@ -3,8 +3,8 @@
 from collections.abc import Sequence
 from fractions import Fraction
 
-from kersey.core.fabric import Print
-from kersey.core.role_shares import RoleShare
+from kersey.core.cloth.fabric import Print
+from kersey.core.yields.role_shares import RoleShare
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, picture, rect
 

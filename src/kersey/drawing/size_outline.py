@@ -1,7 +1,7 @@
 """A size as a small outline: the grid, the border, and the bed or lap behind it, to one scale."""
 
-from kersey.core.length import Units, format_size
-from kersey.core.size_search import SizeOption
+from kersey.core.frame.size_search import SizeOption
+from kersey.core.measure.length import Units, format_size
 from kersey.drawing.quilt import View
 from kersey.drawing.svg import element, number, picture, rect
 

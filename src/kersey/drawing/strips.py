@@ -4,9 +4,9 @@ from collections.abc import Sequence
 from fractions import Fraction
 from itertools import accumulate
 
-from kersey.core.fabric import Lot
-from kersey.core.length import Units, format_length, format_number
-from kersey.core.yields import Method, RailYield
+from kersey.core.blocks.rail_yield import Method, RailYield
+from kersey.core.cloth.fabric import Lot
+from kersey.core.measure.length import Units, format_length, format_number
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import Number, element, number, picture, rect, text
 from kersey.drawing.tape import tape_across

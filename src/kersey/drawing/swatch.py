@@ -1,6 +1,6 @@
 """The swatch of a print."""
 
-from kersey.core.fabric import Print
+from kersey.core.cloth.fabric import Print
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.placeholder import numbered
 from kersey.drawing.svg import picture, rect

@@ -3,7 +3,7 @@
 from collections.abc import Iterator
 from fractions import Fraction
 
-from kersey.core.length import CENTIMETRE, Units
+from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.drawing.svg import Number, element, number, rect, text
 
 _TAPE_YELLOW = "#f2c230"

@@ -7,9 +7,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.fabric import Lot
-from kersey.core.forms import Form
-from kersey.core.length import Units, format_length, format_size
+from kersey.core.cloth.fabric import Lot
+from kersey.core.cloth.forms import Form
+from kersey.core.measure.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.placeholder import numbered
 from kersey.drawing.svg import element, number, picture, rect

@@ -20,14 +20,14 @@ from fractions import Fraction
 from itertools import groupby
 from typing import TypeVar
 
-from kersey.core.colour import colour_family
-from kersey.core.cupboard import Aside, CupboardLot
+from kersey.core.cloth.colour import colour_family
+from kersey.core.cloth.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.cloth.print_names import named_print
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
-from kersey.core.forms import FACTS, Form
-from kersey.core.length import parse_length, write_length
-from kersey.core.print_names import named_print
-from kersey.core.workshop import Workshop
+from kersey.core.measure.length import parse_length, write_length
+from kersey.core.measure.workshop import Workshop
+from kersey.core.stash.cupboard import Aside, CupboardLot
 
 COLUMNS = (
     "lot", "form", "pieces", "width", "length", "print", "value", "ground", "figure", "motif",

@@ -14,12 +14,12 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
-from kersey.core.block_record import block_record
-from kersey.core.cupboard import CupboardLot
+from kersey.core.blocks.block_record import block_record
 from kersey.core.errors import InvalidValue
-from kersey.core.lot_record import lot_from, lot_of, record_of
-from kersey.core.project import Design, Project
-from kersey.core.project_record import project_from, project_record
+from kersey.core.project.project import Design, Project
+from kersey.core.project.project_record import project_from, project_record
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.lot_record import lot_from, lot_of, record_of
 
 KIND = "everything/2"
 _FIRST_KIND = "everything/1"

@@ -14,7 +14,7 @@ from itertools import accumulate, pairwise
 
 from PIL import Image, ImageOps, UnidentifiedImageError
 
-from kersey.core.colour import Lab, difference, lab
+from kersey.core.cloth.colour import Lab, difference, lab
 from kersey.core.errors import InvalidValue
 
 MOST_BYTES = 20 * 1024 * 1024

@@ -16,14 +16,14 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationEr
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe
+from kersey.core.cloth.fabric import Value
+from kersey.core.cloth.forms import FACTS
+from kersey.core.cloth.forms import Form as FabricForm
 from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.errors import InvalidValue, KerseyError
-from kersey.core.fabric import Value
-from kersey.core.forms import FACTS
-from kersey.core.forms import Form as FabricForm
-from kersey.core.length import parse_length
-from kersey.core.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
-from kersey.core.yield_report import YieldReport
+from kersey.core.measure.length import parse_length
+from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
+from kersey.core.yields.report import YieldReport
 
 REQUEST, ANSWER = "request/1", "yield/1"
 MOST_BYTES = 4 * 1024 * 1024

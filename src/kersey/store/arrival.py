@@ -16,11 +16,11 @@ from typing import Any
 from sqlalchemy import func, select, text
 from sqlalchemy.orm import Session
 
-from kersey.core.cupboard import CupboardLot
-from kersey.core.fabric import Lot, Stack
-from kersey.core.ledger import Kind
-from kersey.core.project import Project
-from kersey.core.pulled import Pulled
+from kersey.core.cloth.fabric import Lot, Stack
+from kersey.core.project.project import Project
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.ledger import Kind
+from kersey.core.stash.pulled import Pulled
 from kersey.store.holdings import LotHeld
 from kersey.store.lot_rows import lot_columns, print_columns, stack_columns
 from kersey.store.project_rows import bought_prints, project_columns, pull_columns

@@ -15,13 +15,13 @@ from typing import Any
 from sqlalchemy import ColumnElement, Integer, Select, bindparam, cast, delete, func, select
 from sqlalchemy.orm import Session, selectinload
 
-from kersey.core.cupboard import Aside, CupboardLot
+from kersey.core.cloth.fabric import Value
+from kersey.core.cloth.forms import Form
+from kersey.core.cloth.print_names import highest_number, numbered_on
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Value
-from kersey.core.forms import Form
-from kersey.core.ledger import Kind
-from kersey.core.lot_record import Record, lot_of, numbered_record
-from kersey.core.print_names import highest_number, numbered_on
+from kersey.core.stash.cupboard import Aside, CupboardLot
+from kersey.core.stash.ledger import Kind
+from kersey.core.stash.lot_record import Record, lot_of, numbered_record
 from kersey.store.arrival import Arrival
 from kersey.store.holdings import check_held, tell_holders
 from kersey.store.ledger import enter_change

@@ -7,9 +7,9 @@ from fractions import Fraction
 from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
-from kersey.core.cupboard import CupboardLot
-from kersey.core.fabric import Lot, Stack
-from kersey.core.ledger import Entry, Kind, Sum
+from kersey.core.cloth.fabric import Lot, Stack
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.ledger import Entry, Kind, Sum
 from kersey.store.tables import CupboardLotRow, LedgerRow, PullRow
 
 # Kinds of which the entry counts what goes, not what comes.

@@ -2,9 +2,9 @@
 
 from typing import Any
 
-from kersey.core.cupboard import Aside, CupboardLot
-from kersey.core.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
-from kersey.core.forms import Form
+from kersey.core.cloth.fabric import Fact, Lot, Motif, Print, Scale, Stack, Swatch, Value
+from kersey.core.cloth.forms import Form
+from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.store.tables import CupboardLotRow, CupboardStackRow, PrintColumns
 
 _BLENDS_KEPT = 24

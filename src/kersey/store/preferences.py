@@ -6,8 +6,8 @@ from enum import StrEnum
 from sqlalchemy.orm import Session
 
 from kersey.core.errors import KerseyError
-from kersey.core.length import Units
-from kersey.core.workshop import Workshop
+from kersey.core.measure.length import Units
+from kersey.core.measure.workshop import Workshop
 from kersey.store.tables import PreferencesRow, WorldRow
 
 _THE_ROW = 1

@@ -4,14 +4,14 @@ import json
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from kersey.core.backing import BackingWay
-from kersey.core.block_record import block_from, block_record
-from kersey.core.cupboard import Aside, CupboardLot
-from kersey.core.fabric import Print, Value
-from kersey.core.project import Design, Project
-from kersey.core.pulled import Pulled, Role
-from kersey.core.purposes import Wish
-from kersey.core.yields import Method
+from kersey.core.blocks.block_record import block_from, block_record
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.cloth.fabric import Print, Value
+from kersey.core.frame.backing import BackingWay
+from kersey.core.frame.purposes import Wish
+from kersey.core.project.project import Design, Project
+from kersey.core.stash.cupboard import Aside, CupboardLot
+from kersey.core.stash.pulled import Pulled, Role
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, ProjectRow, PullRow
 

@@ -11,13 +11,13 @@ from datetime import datetime
 from sqlalchemy import ColumnElement, Row, bindparam, func, select, update
 from sqlalchemy.orm import Session, selectinload
 
-from kersey.core.cupboard import CupboardLot
+from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import LONGEST_NAME
-from kersey.core.ledger import Entry, Kind
-from kersey.core.project import Project
-from kersey.core.pulled import Pulled
-from kersey.core.put_away import Fate, PutAway
+from kersey.core.project.project import Project
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.ledger import Entry, Kind
+from kersey.core.stash.pulled import Pulled
+from kersey.core.work.put_away import Fate, PutAway
 from kersey.store.arrival import Arrival
 from kersey.store.cupboard import add_lots, get_lot, write_lots
 from kersey.store.holdings import LotHeld, check_held

@@ -10,7 +10,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, ValidationError, Va
 from starlette.datastructures import UploadFile
 
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units, parse_length
+from kersey.core.measure.length import Units, parse_length
 
 Typed = Mapping[str, str]
 _Form = TypeVar("_Form", bound=BaseModel)

@@ -5,8 +5,8 @@ from typing import Annotated
 
 from pydantic import AfterValidator, Field
 
-from kersey.core.colour import checked_colour
-from kersey.core.fabric import (
+from kersey.core.cloth.colour import checked_colour
+from kersey.core.cloth.fabric import (
     LONGEST_TILE,
     Fact,
     Motif,

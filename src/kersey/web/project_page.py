@@ -8,16 +8,16 @@ from typing import Annotated, Any
 from fastapi import Path, Request
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.cloth.forms import FACTS
+from kersey.core.cloth.forms import Form as FabricForm
 from kersey.core.errors import Infeasible
-from kersey.core.forms import FACTS
-from kersey.core.forms import Form as FabricForm
-from kersey.core.ledger import Kind
-from kersey.core.length import Units, format_size
-from kersey.core.project import Project
-from kersey.core.project_yield import RAILS
-from kersey.core.quilt import Quilt, yields_of
-from kersey.core.stages import Stage, steps_done
-from kersey.core.work_order import work_order
+from kersey.core.measure.length import Units, format_size
+from kersey.core.project.project import Project
+from kersey.core.project.question import RAILS
+from kersey.core.quilt.quilt import Quilt, yields_of
+from kersey.core.stash.ledger import Kind
+from kersey.core.work.stages import Stage, steps_done
+from kersey.core.work.work_order import work_order
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
     StoredProject,

@@ -8,7 +8,7 @@ from multiprocessing import get_context
 from time import perf_counter
 
 from kersey.core.cutting.watch import Clock
-from kersey.core.yield_report import Asked, Count, CountsOf
+from kersey.core.yields.report import Asked, Count, CountsOf
 
 # Seconds after which other processes are worth their start.
 _ALONE = 2.5

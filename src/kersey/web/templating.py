@@ -14,7 +14,7 @@ from jinja2.runtime import Context
 from markupsafe import Markup
 from starlette.responses import HTMLResponse
 
-from kersey.core.length import (
+from kersey.core.measure.length import (
     Units,
     format_area,
     format_bought,

@@ -13,8 +13,8 @@ from fastapi import Depends, Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
-from kersey.core.length import Units
-from kersey.core.quilt import Quilt, make_quilt
+from kersey.core.measure.length import Units
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject

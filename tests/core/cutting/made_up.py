@@ -6,11 +6,11 @@ from time import perf_counter
 from hypothesis import assume
 from hypothesis import strategies as st
 
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.forms import Form
 
 
 def solved(problem: CuttingProblem) -> CuttingPlan:

@@ -5,11 +5,11 @@ from random import Random
 
 import pytest
 
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.forms import Form
 
 SAME_FRAME = (PrintRule(("frame",), same=True), PrintRule(("frame", "window"), same=False))
 WINDOWS = (

@@ -7,7 +7,7 @@ from hypothesis import given
 from tests.core.cutting.made_up import checked, problems, ruled
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
-from kersey.core.yield_report import leftovers
+from kersey.core.yields.report import leftovers
 
 
 def area_cut(plan: CuttingPlan) -> Fraction:

@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
 from tests.core.cutting.made_up import checked, problems, ruled, solved
 
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.print_rules import read_rules
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.forms import Form
 from kersey.formats.yield_request import read_request
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")

@@ -11,12 +11,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from kersey.core.cliffs import tight_divisions
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.forms import Form
+from kersey.core.yields.cliffs import tight_divisions
 
 Strip = tuple[str, int]
 ANY_PRINT, DIFFERENT, ONE_PRINT = (), (PrintRule(("any",), False),), (PrintRule(("any",), True),)

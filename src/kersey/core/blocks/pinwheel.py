@@ -20,7 +20,7 @@ from kersey.core.blocks.recipe import (
     triangle,
 )
 from kersey.core.cutting.problem import Need
-from kersey.core.length import EIGHTH
+from kersey.core.measure.length import EIGHTH
 
 LIGHT, DARK = "light", "dark"
 TWO, FOUR = "two at a time", "four at a time"

@@ -14,7 +14,7 @@ from typing import Any
 
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units, format_length, parse_length
+from kersey.core.measure.length import Units, format_length, parse_length
 
 Option = int | str | float | Fraction
 Options = Mapping[str, Option]

@@ -14,8 +14,8 @@ from collections import Counter
 from dataclasses import dataclass
 from fractions import Fraction
 
+from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue
-from kersey.core.forms import Form
 
 ANY = "any"
 # Roles outside the block: fabric that has only such roles is not cut into blocks.

@@ -9,7 +9,7 @@ from starlette.responses import JSONResponse, Response
 
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
-from kersey.core.yield_report import FaultyPlan, yield_report
+from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.yield_request import (
     MOST_BYTES,
     TOO_LARGE,

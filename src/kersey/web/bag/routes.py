@@ -6,8 +6,8 @@ from typing import Annotated
 from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
-from kersey.core.fabric import Print
-from kersey.core.sorting import CannotDraw, bag_draw
+from kersey.core.cloth.fabric import Print
+from kersey.core.cloth.sorting import CannotDraw, bag_draw
 from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import get_lot
 from kersey.store.projects import get_project

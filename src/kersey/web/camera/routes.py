@@ -18,10 +18,8 @@ from starlette.datastructures import UploadFile
 from starlette.exceptions import HTTPException
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.colour import colour_family, difference, lab
-from kersey.core.cupboard import CupboardLot
-from kersey.core.errors import InvalidValue
-from kersey.core.fabric import (
+from kersey.core.cloth.colour import colour_family, difference, lab
+from kersey.core.cloth.fabric import (
     Fact,
     Lot,
     Motif,
@@ -32,9 +30,11 @@ from kersey.core.fabric import (
     spread,
     value_of,
 )
-from kersey.core.length import Units
-from kersey.core.print_names import nearest_name
-from kersey.core.quick_entry import take_line
+from kersey.core.cloth.print_names import nearest_name
+from kersey.core.errors import InvalidValue
+from kersey.core.measure.length import Units
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.quick_entry import take_line
 from kersey.drawing.swatch import draw_swatch
 from kersey.formats.photograph import (
     MOST_BYTES,

@@ -13,14 +13,15 @@ from markupsafe import Markup
 from pydantic import AfterValidator, Field
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.colour import FAMILIES
-from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside, CupboardLot, from_readings
+from kersey.core.cloth.colour import FAMILIES
+from kersey.core.cloth.fabric import BadFabric, Lot, Motif, Scale, Stack, Value, checked_name
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.cloth.sorting import Order
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import BadFabric, Lot, Motif, Scale, Stack, Value, checked_name
-from kersey.core.forms import FACTS, Form
-from kersey.core.length import Units, parse_length
-from kersey.core.pulled import Pulled, pull_pieces
-from kersey.core.quick_entry import (
+from kersey.core.measure.length import Units, parse_length
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside, CupboardLot, from_readings
+from kersey.core.stash.pulled import Pulled, pull_pieces
+from kersey.core.stash.quick_entry import (
     Reading,
     examples_in,
     lines_of,
@@ -29,7 +30,6 @@ from kersey.core.quick_entry import (
     read_lots,
     size_in_words,
 )
-from kersey.core.sorting import Order
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import (

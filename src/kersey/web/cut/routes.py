@@ -8,13 +8,13 @@ from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.project import Project
-from kersey.core.put_away import PutAway, cut_as_planned, nothing_cut, put_away
-from kersey.core.quilt import Quilt, make_quilt
-from kersey.core.stages import Stage, steps_done
-from kersey.core.supply import supplies
-from kersey.core.work_order import StepKind, work_order
-from kersey.core.yields import Method
+from kersey.core.blocks.rail_yield import Method
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.quilt.supply import supplies
+from kersey.core.work.put_away import PutAway, cut_as_planned, nothing_cut, put_away
+from kersey.core.work.stages import Stage, steps_done
+from kersey.core.work.work_order import StepKind, work_order
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.strips import draw_division, draw_set, draw_strip
 from kersey.store.projects import put_project_away

@@ -11,19 +11,19 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.best_block import best_block
-from kersey.core.cupboard import from_readings
+from kersey.core.cloth.fabric import LONGEST_NAME, checked_name
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import LONGEST_NAME, checked_name
-from kersey.core.length import format_size
-from kersey.core.project import Design, Project
-from kersey.core.project_yield import CUT_FROM, sample_prints, yield_asked
-from kersey.core.pulled import all_of
-from kersey.core.quick_entry import Reading, examples_in, read_lots
-from kersey.core.quilt import Quilt
-from kersey.core.stages import NEXT_ACT, Stage, next_stage
-from kersey.core.work_order import work_order
-from kersey.core.workshop import Workshop
+from kersey.core.measure.length import format_size
+from kersey.core.measure.workshop import Workshop
+from kersey.core.project.best_block import best_block
+from kersey.core.project.project import Design, Project
+from kersey.core.project.question import CUT_FROM, sample_prints, yield_asked
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.stash.cupboard import from_readings
+from kersey.core.stash.pulled import all_of
+from kersey.core.stash.quick_entry import Reading, examples_in, read_lots
+from kersey.core.work.stages import NEXT_ACT, Stage, next_stage
+from kersey.core.work.work_order import work_order
 from kersey.drawing.patches import draw_block_alone
 from kersey.drawing.quilt import draw_miniature
 from kersey.store.cupboard import add_lots, number_prints

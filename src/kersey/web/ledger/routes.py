@@ -6,8 +6,8 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Path, Query, Request
 from starlette.responses import Response
 
-from kersey.core.ledger import Balance, Entry, balance
-from kersey.core.length import format_areas
+from kersey.core.measure.length import format_areas
+from kersey.core.stash.ledger import Balance, Entry, balance
 from kersey.drawing.balance import draw_balance
 from kersey.store.cupboard import get_lot
 from kersey.store.ledger import (

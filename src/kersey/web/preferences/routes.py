@@ -6,8 +6,8 @@ from fastapi import APIRouter, Request
 from pydantic import AfterValidator
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.length import Units
-from kersey.core.workshop import Workshop, check_seam, check_usable_width
+from kersey.core.measure.length import Units
+from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
 from kersey.store.cupboard import all_lots
 from kersey.store.preferences import (

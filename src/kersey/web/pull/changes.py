@@ -2,12 +2,12 @@
 
 from dataclasses import replace
 
-from kersey.core.colour import FAMILIES
-from kersey.core.fabric import BadFabric, Fact, Print, Value
-from kersey.core.judging import judge_together
-from kersey.core.project import Project
-from kersey.core.pulled import Pulled, Role
-from kersey.core.sorting import Order, place_by_value, sort_colours
+from kersey.core.cloth.colour import FAMILIES
+from kersey.core.cloth.fabric import BadFabric, Fact, Print, Value
+from kersey.core.cloth.judging import judge_together
+from kersey.core.cloth.sorting import Order, place_by_value, sort_colours
+from kersey.core.project.project import Project
+from kersey.core.stash.pulled import Pulled, Role
 from kersey.store.projects import NoSuchProject
 from kersey.web.print_form import changed_print
 from kersey.web.pull.forms import Bought, FabricForm, RoleForm

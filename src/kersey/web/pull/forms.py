@@ -4,9 +4,9 @@ from enum import StrEnum
 
 from pydantic import Field
 
-from kersey.core.cupboard import Aside
-from kersey.core.pulled import Role
-from kersey.core.sorting import Order
+from kersey.core.cloth.sorting import Order
+from kersey.core.stash.cupboard import Aside
+from kersey.core.stash.pulled import Role
 from kersey.web.forms import Length
 from kersey.web.print_form import PrintForm
 from kersey.web.project_page import (

@@ -8,15 +8,15 @@ from typing import Annotated
 from fastapi import APIRouter, Query, Request
 from starlette.responses import Response
 
-from kersey.core.colour import FAMILIES
-from kersey.core.cupboard import CUT_FROM_THE_LENGTH, from_readings
+from kersey.core.cloth.colour import FAMILIES
+from kersey.core.cloth.fabric import BadFabric
 from kersey.core.errors import InvalidValue
-from kersey.core.fabric import BadFabric
-from kersey.core.ledger import Kind
-from kersey.core.length import parse_length
-from kersey.core.project import Project
-from kersey.core.pulled import Pulled, all_of, pull_pieces, share_out
-from kersey.core.quick_entry import read_lots
+from kersey.core.measure.length import parse_length
+from kersey.core.project.project import Project
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, from_readings
+from kersey.core.stash.ledger import Kind
+from kersey.core.stash.pulled import Pulled, all_of, pull_pieces, share_out
+from kersey.core.stash.quick_entry import read_lots
 from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import ProjectChanged

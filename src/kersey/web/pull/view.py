@@ -3,17 +3,17 @@
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.colour import FAMILIES
-from kersey.core.cupboard import CUT_FROM_THE_LENGTH, Aside
+from kersey.core.cloth.colour import FAMILIES
+from kersey.core.cloth.fabric import Motif, Print, Scale, Value
+from kersey.core.cloth.forms import FACTS
 from kersey.core.errors import KerseyError
-from kersey.core.fabric import Motif, Print, Scale, Value
-from kersey.core.forms import FACTS
-from kersey.core.length import format_length, parse_length, write_length
-from kersey.core.project import Project
-from kersey.core.pull import look_over
-from kersey.core.pulled import Pulled, Role, total_of
-from kersey.core.quick_entry import read_lots, size_in_words
-from kersey.core.stages import Stage
+from kersey.core.measure.length import format_length, parse_length, write_length
+from kersey.core.project.project import Project
+from kersey.core.project.pulling import look_over
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
+from kersey.core.stash.pulled import Pulled, Role, total_of
+from kersey.core.stash.quick_entry import read_lots, size_in_words
+from kersey.core.work.stages import Stage
 from kersey.drawing.pieces import draw_colours
 from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.wall import hang, scale_of, wall_tape

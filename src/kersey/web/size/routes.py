@@ -10,12 +10,10 @@ from fastapi import APIRouter, Request
 from pydantic import AfterValidator, Field
 from starlette.responses import Response
 
-from kersey.core.backing import BackingWay, check_margin
-from kersey.core.binding import check_binding_width
-from kersey.core.borders import check_border_width, widths_to_propose
-from kersey.core.length import Units
-from kersey.core.project import Project
-from kersey.core.purposes import (
+from kersey.core.frame.backing import BackingWay, check_margin
+from kersey.core.frame.binding import check_binding_width
+from kersey.core.frame.borders import check_border_width, widths_to_propose
+from kersey.core.frame.purposes import (
     ALL_BEDS,
     ANY_PURPOSE,
     BEDS,
@@ -25,11 +23,13 @@ from kersey.core.purposes import (
     BadPurpose,
     Wish,
 )
-from kersey.core.quilt import Quilt, Sizes
-from kersey.core.size_search import MOST_ROWS, SizeOption, why
-from kersey.core.stages import Stage
-from kersey.core.supply import supplies
-from kersey.core.workshop import check_usable_width
+from kersey.core.frame.size_search import MOST_ROWS, SizeOption, why
+from kersey.core.measure.length import Units
+from kersey.core.measure.workshop import check_usable_width
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import Quilt, Sizes
+from kersey.core.quilt.supply import supplies
+from kersey.core.work.stages import Stage
 from kersey.drawing.quilt import draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form

@@ -9,15 +9,15 @@ from typing import Annotated
 from pydantic import AfterValidator, Field
 
 from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.blocks.own_pieces import read_pieces
+from kersey.core.blocks.rail_yield import Method
 from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
 from kersey.core.errors import InvalidValue
-from kersey.core.length import Units
-from kersey.core.own_pieces import read_pieces
-from kersey.core.project import Project
-from kersey.core.project_yield import RAILS, yield_asked
-from kersey.core.workshop import check_seam
-from kersey.core.yields import Method
+from kersey.core.measure.length import Units
+from kersey.core.measure.workshop import check_seam
+from kersey.core.project.project import Project
+from kersey.core.project.question import RAILS, yield_asked
 from kersey.web.forms import BadForm, Form, Length, Typed, checked
 from kersey.web.project_page import RevisedForm
 

@@ -6,15 +6,15 @@ from fractions import Fraction
 from fastapi import APIRouter, Query, Request
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.claims import CountClaim, Verdict, judge_size
-from kersey.core.cupboard import CupboardLot
+from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue, KerseyError
-from kersey.core.forms import Form
-from kersey.core.project import Project
-from kersey.core.project_yield import yield_asked
-from kersey.core.pulled import Pulled
-from kersey.core.yield_report import at_usable
-from kersey.core.yield_steps import OnlyTried
+from kersey.core.project.project import Project
+from kersey.core.project.question import yield_asked
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.pulled import Pulled
+from kersey.core.yields.claims import CountClaim, Verdict, judge_size
+from kersey.core.yields.report import at_usable
+from kersey.core.yields.steps import OnlyTried
 from kersey.web.forms import BadForm, Typed, TypedForm, field_error, read_form
 from kersey.web.project_page import (
     OpenProject,

@@ -8,14 +8,14 @@ from typing import Any
 
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES
+from kersey.core.blocks.own_pieces import write_pieces
+from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.rail_yield import Method, proof
 from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
-from kersey.core.cliffs import tight_divisions
-from kersey.core.cut_words import strip_words
+from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.errors import KerseyError
-from kersey.core.even_plan import AlikeCut
-from kersey.core.forms import FACTS
-from kersey.core.length import (
+from kersey.core.measure.length import (
     CENTIMETRE,
     EIGHTH,
     Units,
@@ -25,17 +25,17 @@ from kersey.core.length import (
     safe_cut,
     write_length,
 )
-from kersey.core.own_pieces import write_pieces
-from kersey.core.piece_codes import piece_codes
-from kersey.core.project import Project
-from kersey.core.project_yield import RAILS, YieldAsked, block_of, sample_prints, yield_asked
-from kersey.core.quilt import yields_of
-from kersey.core.role_shares import role_shares
-from kersey.core.ruler_sizes import cut_safely, friendly_sizes, off_ruler
-from kersey.core.stages import Stage
-from kersey.core.yield_report import Leftover, Limit, leftovers
-from kersey.core.yield_steps import YieldQuestion, YieldSoFar
-from kersey.core.yields import Method, proof
+from kersey.core.project.project import Project
+from kersey.core.project.question import RAILS, YieldAsked, block_of, sample_prints, yield_asked
+from kersey.core.quilt.quilt import yields_of
+from kersey.core.work.stages import Stage
+from kersey.core.yields.cliffs import tight_divisions
+from kersey.core.yields.cut_words import strip_words
+from kersey.core.yields.even_plan import AlikeCut
+from kersey.core.yields.report import Leftover, Limit, leftovers
+from kersey.core.yields.role_shares import role_shares
+from kersey.core.yields.ruler_sizes import cut_safely, friendly_sizes, off_ruler
+from kersey.core.yields.steps import YieldQuestion, YieldSoFar
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches

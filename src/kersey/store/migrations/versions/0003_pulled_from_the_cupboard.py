@@ -9,8 +9,8 @@ from fractions import Fraction
 import sqlalchemy as sa
 from alembic import op
 
-from kersey.core.colour import colour_family
-from kersey.core.fabric import Motif, Swatch
+from kersey.core.cloth.colour import colour_family
+from kersey.core.cloth.fabric import Motif, Swatch
 
 revision = "0003"
 down_revision = "0002"

@@ -1,0 +1,1 @@
+"""What fabric is: prints, values, colours, forms, lots; sorting and judging them."""

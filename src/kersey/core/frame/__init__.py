@@ -1,0 +1,1 @@
+"""Borders, backing, batting, binding, purposes and sizes: sums on sizes."""

@@ -1,0 +1,266 @@
+"""The best size: every sensible rows x columns, best first, and why.
+
+The count is not the quilt: 31 blocks make no good rectangle, 30 make 5 x 6 (docs/trade.md
+section 4). A size is judged by three things, each a cost in points:
+
+    blocks left over      those neither in the quilt nor asked to stay out
+    proportion            length and width differ by at most about a half (section 5)
+    fit                   inches by which it misses what it is for
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+from kersey.core.frame.borders import widths_to_propose
+from kersey.core.frame.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
+from kersey.core.measure.length import Units, format_length
+
+MOST_ROWS = 60
+# docs/trade.md section 5: differ by at most about a half unless asked for.
+LONGEST_RATIO = Fraction(3, 2)
+# Long and narrow, still made now and then; beyond that "which nobody wants".
+_NARROWEST_RATIO = 2.0
+# Two like sides look like a box; about 4 : 5 is the usual bed cover.
+_PLEASANT_RATIO = 1.3
+
+# A border wider than a quarter of the body is a frame with a picture in it.
+WIDEST_BORDER_SHARE = Fraction(1, 4)
+
+_ALL_SPARE_COSTS = 40.0
+_UNPLEASANT_COSTS = 6.0
+_TOO_NARROW_COSTS = 15.0
+_NARROWER_COSTS = 40.0
+_INCH_OFF_COSTS = 2.0
+_INCH_OFF_A_WISH_COSTS = 5.0
+# Farther than this from every purpose, a quilt is a runner, a cushion, a wall piece: how much
+# farther no longer matters.
+NO_PURPOSE_BEYOND = 12
+# Of two borders that fit alike, the one nearest to half a block.
+_BORDER_OFF_HALF_A_BLOCK_COSTS = 0.2
+
+
+class BadRows(InvalidValue):
+    """Rows or columns that cannot be."""
+
+
+@dataclass(frozen=True)
+class SizeQuestion:
+    """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each."""
+
+    block_size: Fraction
+    blocks: int
+    wish: Wish = field(default_factory=Wish)
+    border_width: Fraction | None = None
+    units: Units = Units.INCHES
+
+
+@dataclass(frozen=True)
+class SizeOption:
+    """One size: rows x columns, its border, and how it was judged. Lengths in inches, finished."""
+
+    rows: int
+    columns: int
+    blocks_possible: int
+    body_width: Fraction
+    body_length: Fraction
+    border_width: Fraction
+    purpose: Purpose
+    purpose_wished: bool
+    cost: float
+
+    @property
+    def blocks(self) -> int:
+        """Blocks in the quilt."""
+        return self.rows * self.columns
+
+    @property
+    def spare(self) -> int:
+        """Blocks left over; negative when there are too few."""
+        return self.blocks_possible - self.blocks
+
+    @property
+    def width(self) -> Fraction:
+        """Finished width with the border."""
+        return self.body_width + 2 * self.border_width
+
+    @property
+    def length(self) -> Fraction:
+        """Finished length with the border."""
+        return self.body_length + 2 * self.border_width
+
+    @property
+    def ratio(self) -> Fraction:
+        """The longer side in units of the shorter one."""
+        return max(self.width, self.length) / min(self.width, self.length)
+
+    @property
+    def has_purpose(self) -> bool:
+        """Whether its purpose was asked for, or is near enough to be worth naming."""
+        return (
+            self.purpose_wished
+            or self.purpose.distance(self.width, self.length) <= NO_PURPOSE_BEYOND
+        )
+
+
+def size_options(question: SizeQuestion) -> tuple[SizeOption, ...]:
+    """Every sensible size, best first; the same question always gives the same order.
+
+    >>> best = size_options(SizeQuestion(Fraction(6), 80))[0]
+    >>> best.columns, best.rows, best.border_width, best.purpose.name
+    (8, 10, Fraction(3, 1), 'lap quilt')
+    """
+    judge = _Judge(question)
+    every = [judge.option(rows, columns) for rows, columns in _grids(question)]
+    sensible = [option for option in every if _sensible(option, question)]
+    return tuple(sorted(sensible or every, key=lambda o: (o.cost, o.spare, o.columns, o.rows)))
+
+
+def size_option(question: SizeQuestion, rows: int, columns: int) -> SizeOption:
+    """One size judged, with the border asked for or the one that suits it best.
+
+    Raises `BadRows` for a grid that nobody could sew.
+    """
+    check_rows(rows, columns)
+    return _Judge(question).option(rows, columns)
+
+
+def check_rows(rows: int, columns: int) -> None:
+    """Raise `BadRows` unless both are from 1 to 60."""
+    if not (1 <= rows <= MOST_ROWS and 1 <= columns <= MOST_ROWS):
+        raise BadRows(f"Rows and columns are from 1 to {MOST_ROWS}, like 8 and 10.")
+
+
+def why(option: SizeOption, units: Units) -> tuple[str, ...]:
+    """What speaks for this size and what against it, in sentences."""
+    return (_blocks_reason(option), _fit_reason(option, units), *_ratio_reason(option))
+
+
+def _grids(question: SizeQuestion) -> Iterator[tuple[int, int]]:
+    """Rows x columns that the blocks can fill; the longer side down, unless wished otherwise."""
+    wish = question.wish
+    lies_wide = bool(wish.own_width and wish.own_length and wish.own_width > wish.own_length)
+    largest = int(min(LARGEST_SIDE // question.block_size, MOST_ROWS))
+    for short in range(1, largest + 1):
+        for long in range(short, min(largest, question.blocks // short) + 1):
+            yield (short, long) if lies_wide else (long, short)
+
+
+class _Judge:
+    """Judges sizes for one question. Costs are opinions, so they are reckoned in floats."""
+
+    def __init__(self, question: SizeQuestion) -> None:
+        self.question = question
+        self.block_size = float(question.block_size)
+        self.purposes = question.wish.purposes(question.units)
+        self.ranges = [
+            tuple(map(float, (p.least_width, p.most_width, p.least_length, p.most_length)))
+            for p in self.purposes
+        ]
+        self.wished = question.wish.key != ANY_PURPOSE
+
+    def option(self, rows: int, columns: int) -> SizeOption:
+        """The size with the border and the purpose that cost least."""
+        cost, border, _, purpose = min(self._choices(rows, columns), key=lambda c: c[:3])
+        size = self.question.block_size
+        return SizeOption(
+            rows=rows,
+            columns=columns,
+            blocks_possible=self.question.blocks,
+            body_width=columns * size,
+            body_length=rows * size,
+            border_width=border,
+            purpose=purpose,
+            purpose_wished=self.wished,
+            cost=cost,
+        )
+
+    def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
+        spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
+        for border in self._borders(min(rows, columns)):
+            width = columns * self.block_size + 2 * float(border)
+            length = rows * self.block_size + 2 * float(border)
+            off_half = abs(float(border) - self.block_size / 2)
+            cost = spare * _ALL_SPARE_COSTS + off_half * _BORDER_OFF_HALF_A_BLOCK_COSTS
+            cost += self._proportion_cost(width, length)
+            for place, purpose in enumerate(self.purposes):
+                yield cost + self._distance_cost(width, length, place), border, place, purpose
+
+    def _borders(self, shorter: int) -> Sequence[Fraction]:
+        """The border given, or those that do not overwhelm a body so many blocks across."""
+        if self.question.border_width is not None:
+            return (self.question.border_width,)
+        widest = shorter * self.question.block_size * WIDEST_BORDER_SHARE
+        return [width for width in widths_to_propose(self.question.units) if width <= widest]
+
+    def _distance_cost(self, width: float, length: float, place: int) -> float:
+        least_width, most_width, least_length, most_length = self.ranges[place]
+        distance = max(least_width - width, width - most_width, 0.0)
+        distance += max(least_length - length, length - most_length, 0.0)
+        if self.wished:
+            return distance * _INCH_OFF_A_WISH_COSTS
+        return min(distance, NO_PURPOSE_BEYOND) * _INCH_OFF_COSTS
+
+    def _proportion_cost(self, width: float, length: float) -> float:
+        """What long and narrow costs; nothing when just that is wished for."""
+        first = self.purposes[0]
+        sides = sorted((first.most_width, first.most_length))
+        if self.wished and sides[1] > sides[0] * LONGEST_RATIO:
+            return 0.0
+        return _proportion_cost(max(width, length) / min(width, length))
+
+
+def _proportion_cost(ratio: float) -> float:
+    cost = abs(ratio - _PLEASANT_RATIO) * _UNPLEASANT_COSTS
+    beyond = ratio - float(LONGEST_RATIO)
+    return cost + _TOO_NARROW_COSTS + beyond * _NARROWER_COSTS if beyond > 0 else cost
+
+
+def _sensible(option: SizeOption, question: SizeQuestion) -> bool:
+    wished = question.wish.key != ANY_PURPOSE
+    distance = option.purpose.distance(option.width, option.length)
+    if wished and distance <= 3 * NEAR_ENOUGH:
+        return True
+    return option.spare * 2 < question.blocks and float(option.ratio) <= _NARROWEST_RATIO
+
+
+def _blocks_reason(option: SizeOption) -> str:
+    if option.spare < 0:
+        return f"{-option.spare} of its {option.blocks} blocks are missing."
+    if option.spare == 0:
+        return f"It uses all {option.blocks} blocks."
+    return f"It uses {option.blocks} of {option.blocks_possible} blocks; {option.spare} spare."
+
+
+def _fit_reason(option: SizeOption, units: Units) -> str:
+    across, down = option.purpose.short_by(option.width, option.length)
+    name = option.purpose.name
+    article = "" if name.startswith("your") else "a "
+    if not across and not down:
+        return f"{_border_words(option, units)} it fits {article}{name}."
+    if not option.has_purpose:
+        return f"{_border_words(option, units)} it is far from the size of {article}{name}."
+    off = " and ".join(
+        f"{format_length(abs(by), units)} {side}"
+        for by, side in (
+            (across, "narrower" if across < 0 else "wider"),
+            (down, "shorter" if down < 0 else "longer"),
+        )
+        if by
+    )
+    return f"{_border_words(option, units)} it is {off} than {article}{name}."
+
+
+def _border_words(option: SizeOption, units: Units) -> str:
+    if option.border_width == 0:
+        return "Without a border"
+    return f"With a border of {format_length(option.border_width, units)}"
+
+
+def _ratio_reason(option: SizeOption) -> tuple[str, ...]:
+    if option.ratio > LONGEST_RATIO and not option.purpose_wished:
+        return ("Long and narrow: the sides differ by more than a half.",)
+    if option.width == option.length:
+        return ("Square.",)
+    return ()

@@ -1,0 +1,1 @@
+"""Lengths, units, seam, usable width, rounding."""

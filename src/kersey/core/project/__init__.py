@@ -1,0 +1,1 @@
+"""One quilt's fabric, choices and state."""

@@ -1,0 +1,1 @@
+"""Kits dealt, the setting, the whole quilt."""

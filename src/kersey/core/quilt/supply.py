@@ -1,0 +1,57 @@
+"""What the fabric pulled for border, binding, backing and batting gives of what the quilt needs.
+
+Border and binding are strips across the cloth; backing and batting are one piece, or for a backing
+as much length as its panels take.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.stash.pulled import Pulled, Role, strips_in
+
+
+@dataclass(frozen=True)
+class Supply:
+    """Fabric pulled for a part of the quilt, and whether it is enough for it."""
+
+    names: str
+    enough: bool
+
+
+def supplies(quilt: Quilt) -> dict[Role, Supply]:
+    """For each part that fabric is pulled for, whether it will do."""
+    found: dict[Role, Supply] = {}
+    for role in (Role.BORDER, Role.BINDING, Role.BACKING, Role.BATTING):
+        pulled = [p for p in quilt.project.fabrics if p.serves(role)]
+        if pulled:
+            names = ", ".join(dict.fromkeys(p.print.name for p in pulled))
+            found[role] = Supply(names, _enough(quilt, role, pulled))
+    return found
+
+
+def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
+    cloth = quilt.project.design.usable_width
+    if role is Role.BORDER:
+        border = quilt.border
+        return border is None or _run(pulled, border.cut_width) >= border.strips * cloth
+    if role is Role.BINDING:
+        binding = quilt.binding
+        return not binding.bought or _run(pulled, binding.cut_width) >= binding.strips * cloth
+    if role is Role.BATTING:
+        return any(_covers(p, quilt.batting.width, quilt.batting.length) for p in pulled)
+    whole = any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled)
+    lengths = sum((p.count * p.length for p in pulled if p.width >= cloth), Fraction(0))
+    return whole or lengths >= quilt.backing_plan.cloth
+
+
+def _run(pulled: Sequence[Pulled], width: Fraction) -> Fraction:
+    """How long all strips of this width are that the fabric gives."""
+    return sum((strips_in(p, width)[1] for p in pulled), Fraction(0))
+
+
+def _covers(pulled: Pulled, width: Fraction, length: Fraction) -> bool:
+    """Whether one piece is large enough, either way round."""
+    sides = sorted((pulled.width, pulled.length))
+    return sides[0] >= min(width, length) and sides[1] >= max(width, length)

@@ -1,0 +1,1 @@
+"""Fabric at home: what people type, lots kept, pulling, the ledger."""

@@ -1,0 +1,1 @@
+"""The answer and what is said of it: proof, limits, cliffs, claims, even plans."""

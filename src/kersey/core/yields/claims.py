@@ -1,0 +1,193 @@
+"""What a label or a pattern promises, held against the arithmetic, and the usual slip behind it.
+
+A count is compared with the blocks that can be cut; when it differs, the same question is asked
+with each usual slip made: seams forgotten, wider cloth, a strip too few or too many, only the area
+divided. A size is compared with what the block is finished, unfinished, and with its seams
+forgotten. A slip is named only when it gives just what was promised.
+
+Source: docs/trade.md section 4.
+"""
+
+import itertools
+from collections.abc import Callable, Iterator, Sequence
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.blocks.recipe import Patch, Size
+from kersey.core.cloth.forms import FACTS
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
+from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.errors import InvalidValue
+from kersey.core.measure.length import Units, format_length, format_size
+from kersey.core.yields.report import at_usable, checked_plan
+
+MOST_CLAIMED = 100_000
+_SECONDS_A_SLIP = 1.0
+# Cloth as wide as it lies with its selvedges, and what batiks reach.
+_WIDER = ((Fraction(1), "1″ more between the selvedges"), (Fraction(2), "the selvedges counted in"))
+_NARROWER = ((Fraction(-1), "1″ less cloth"), (Fraction(-2), "the careful width, 2″ less"))
+
+
+class BadClaim(InvalidValue):
+    """A promise that nobody can have made."""
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """Whether the arithmetic agrees, in a sentence; and the slips that explain it if not."""
+
+    agrees: bool
+    says: str
+    slips: tuple[str, ...]
+    claimed: str = ""
+
+
+@dataclass(frozen=True)
+class CountClaim:
+    """A promised number of blocks, and the plan it is held against; `seam` in inches."""
+
+    claimed: int
+    plan: CuttingPlan
+    seam: Fraction
+
+    def run(self, clock: Clock) -> Iterator[Verdict]:
+        """The verdict; raises `BadClaim`."""
+        watch = Watch(clock, _SECONDS_A_SLIP)
+        yield judge_count(
+            self.claimed, self.plan, self.seam, lambda problem: checked_plan(problem, watch).blocks
+        )
+
+
+def judge_count(
+    claimed: int, plan: CuttingPlan, seam: Fraction, blocks_of: Callable[[CuttingProblem], int]
+) -> Verdict:
+    """Hold a promised number of blocks against a plan; raises `BadClaim`.
+
+    `seam` in inches; `blocks_of` gives the blocks of a question changed by a slip.
+    """
+    if not 1 <= claimed <= MOST_CLAIMED:
+        raise BadClaim(f"From 1 to {MOST_CLAIMED} blocks can be promised, like 54.")
+    if claimed == plan.blocks:
+        return Verdict(True, f"Agreed: {plan.blocks} blocks.", ())
+    few = claimed < plan.blocks
+    slips = _too_few(plan) if few else _too_many(plan, seam)
+    named = tuple(
+        words for words, problem in slips if problem is not None and blocks_of(problem) == claimed
+    )
+    named = (*_miscounted(plan, claimed), *named)
+    if not few and claimed == _by_area(plan.problem):
+        named = (*named, "only the area was divided, as if no cut left anything over")
+    if few:
+        says = f"There is more in it: {plan.blocks} can be cut, {plan.blocks - claimed} more."
+    elif claimed > plan.bound:
+        says = f"Not to be had: no plan gives more than {plan.bound}."
+    else:
+        says = f"Not found: {plan.blocks} can be cut, {claimed} is not ruled out."
+    return Verdict(False, says, named, str(claimed))
+
+
+def judge_size(
+    claimed: Size, finished: Size, patches: Sequence[Patch], seam: Fraction, units: Units
+) -> Verdict:
+    """Hold a promised block size against the finished one; lengths in inches."""
+    if min(claimed) <= 0:
+        raise BadClaim("A block's size is more than 0, like 6 1/2.")
+    true = format_size(*finished, units)
+    if sorted(claimed) == sorted(finished):
+        return Verdict(True, f"Agreed: it finishes {true}.", ())
+    named = []
+    if sorted(claimed) == sorted(side + 2 * seam for side in finished):
+        named.append(f"that is its raw size; in the quilt it shows {true}")
+    across = _pieces_along(patches, finished, 0), _pieces_along(patches, finished, 1)
+    raw = {
+        side + 2 * seam * pieces
+        for side, counts in zip(finished, across, strict=True)
+        for pieces in counts
+    }
+    if not named and raw.issuperset(claimed):
+        named.append(
+            f"the seams were forgotten: the pieces laid side by side measure "
+            f"{format_length(claimed[0], units)}"
+        )
+    return Verdict(False, f"It finishes {true}.", tuple(named), format_size(*claimed, units))
+
+
+def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
+    """One piece fewer, or one more, counted from every piece of fabric than fits."""
+    (need, *others) = plan.problem.needs
+    if others or plan.problem.in_sets:
+        return
+    cuts = [(len(layout.cuts), layout.copies) for layout in plan.layouts]
+    # The plan leaves out pieces beyond the last block: what fits is counted from its fullest.
+    fits = max((count for count, _ in cuts), default=0)
+    pieces = sum(f.count for f in plan.problem.fabrics)
+    nouns = {FACTS[f.form].one for f in plan.problem.fabrics}
+    noun = nouns.pop() if len(nouns) == 1 else "piece of fabric"
+    alike = len({(f.width, f.length) for f in plan.problem.fabrics}) == 1
+    for step, words in ((-1, "one fewer than fit"), (1, "one more than fit")):
+        if alike and fits + step > 0 and pieces * (fits + step) // need.count == claimed:
+            yield f"{fits + step} pieces were counted from each {noun}, {words}"
+
+
+def _too_few(plan: CuttingPlan) -> Iterator[tuple[str, CuttingProblem | None]]:
+    problem = plan.problem
+    for change, words in _NARROWER:
+        yield f"{words}, to be careful", at_usable(problem, change)
+    for fabric in problem.fabrics[:8]:
+        fewer = tuple(
+            replace(f, count=f.count - (f is fabric))
+            for f in problem.fabrics
+            if f is not fabric or f.count > 1
+        )
+        yield (
+            f"one {fabric.name} was not used",
+            (replace(problem, fabrics=fewer) if fewer else None),
+        )
+
+
+def _too_many(plan: CuttingPlan, seam: Fraction) -> Iterator[tuple[str, CuttingProblem | None]]:
+    problem = plan.problem
+    needs = tuple(
+        replace(need, width=need.width - 2 * seam, height=need.height - 2 * seam)
+        for need in problem.needs
+        if min(need.width, need.height) > 2 * seam
+    )
+    if len(needs) == len(problem.needs):
+        bare = replace(
+            problem,
+            needs=needs,
+            rules=problem.rules,
+        )
+        yield "the seams were forgotten: pieces were reckoned as they show", bare
+    for change, words in _WIDER:
+        yield f"wider cloth was assumed: {words}", at_usable(problem, change)
+    if problem.rules:
+        yield "prints were allowed to repeat within a block", replace(problem, rules=())
+    for fabric in problem.fabrics[:8]:
+        more = tuple(replace(f, count=f.count + (f is fabric)) for f in problem.fabrics)
+        yield f"one {fabric.name} too many was counted", replace(problem, fabrics=more)
+
+
+def _by_area(problem: CuttingProblem) -> int:
+    there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
+    return int(there // sum((_area(need) for need in problem.needs), Fraction(0)))
+
+
+def _area(need: Need) -> Fraction:
+    return need.width * need.height * need.count
+
+
+def _pieces_along(patches: Sequence[Patch], finished: Size, axis: int) -> set[int]:
+    """How many patches a straight line along an axis crosses, wherever it is drawn."""
+    other = 1 - axis
+    edges = sorted({corner[other] for patch in patches for corner in patch.corners})
+    counts = set()
+    for low, high in itertools.pairwise(edges):
+        line = (low + high) / 2
+        counts.add(
+            sum(
+                min(c[other] for c in patch.corners) < line < max(c[other] for c in patch.corners)
+                for patch in patches
+            )
+        )
+    return counts

@@ -1,0 +1,456 @@
+"""The most blocks of any fabric, explained: what stopped it, what one more would give, how close
+the cliff is, and what is left.
+
+Everything here is a real recomputation of the same question with other fabric, never an estimate.
+"""
+
+from collections import Counter
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.layout import SHORTEST_KEPT
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
+from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.errors import KerseyError
+from kersey.core.measure.length import YARD
+
+# docs/trade.md section 4: half an inch and an inch less and more.
+CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
+# Seconds for what one role alone could give: it is only told beside the others.
+_A_ROLE = 1.0
+# All explanations take at most so many times what the plan took, or so long each if that is longer.
+_EXPLAINING, _LEAST_SECONDS = 2.0, 0.1
+# Yardage is sold by the eighth of a yard (docs/trade.md section 4).
+EIGHTH_YARD = YARD / 8
+# So many pieces more of an only sort are tried where one does nothing.
+_MOST_MORE = 4
+_NUMBERS = {2: "two", 3: "three", 4: "four"}
+# Fabrics that differ in more than this are told of by their roles, not one by one.
+_MOST_LIMITS = 6
+
+
+class FaultyPlan(KerseyError):
+    """A plan that the checker does not pass: a fault of Kersey's, never an answer."""
+
+    def __init__(self, found: Sequence[str]) -> None:
+        self.faults = tuple(found)
+        super().__init__(f"This plan would not work: {found[0]}")
+
+    def __reduce__(self) -> tuple[type["FaultyPlan"], tuple[tuple[str, ...]]]:
+        return FaultyPlan, (self.faults,)
+
+
+@dataclass(frozen=True)
+class Limit:
+    """What stopped it: a role, why, and how many blocks one more piece would give.
+
+    `one_more` names a fabric; one more piece of it gives `blocks`. Of yardage that is `length`
+    inches more, as shops cut it.
+    """
+
+    role: str
+    reason: str
+    one_more: Fabric
+    blocks: int
+
+    @property
+    def length(self) -> Fraction | None:
+        """How long the one more is, where it is a length off the bolt."""
+        return EIGHTH_YARD if self.one_more.form is Form.YARDAGE else None
+
+
+@dataclass(frozen=True)
+class Spare:
+    """Of so many pieces like this one, `pieces` could be taken away without losing a block."""
+
+    fabric: Fabric
+    pieces: int
+    of: int
+
+
+@dataclass(frozen=True)
+class Leftover:
+    """Like rectangles that are left of a fabric, biggest first. Inches, as the fabric lies."""
+
+    fabric: str
+    width: Fraction
+    length: Fraction
+    count: int
+
+
+@dataclass(frozen=True)
+class YieldReport:
+    """The plan with all that is to be said of it. `sensitivity`: (change of length, blocks)."""
+
+    plan: CuttingPlan
+    limits: tuple[Limit, ...]
+    leftovers: tuple[Leftover, ...]
+    sensitivity: tuple[tuple[Fraction, int], ...]
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A question that is asked to explain the answer to another, and the seconds it may take."""
+
+    problem: CuttingProblem
+    seconds: float
+    sought: Sought = EVERY_BLOCK
+
+    def answer(self, clock: Clock) -> "Count":
+        """How many blocks; raises `FaultyPlan`."""
+        plan = checked_plan(self.problem, Watch(clock, self.seconds), self.sought)
+        blocks = max(self.sought.had, plan.blocks)
+        return Count(blocks, max(blocks, plan.bound))
+
+
+@dataclass(frozen=True)
+class Count:
+    """So many blocks can be had, and no more than `bound`."""
+
+    blocks: int
+    bound: int
+
+    @property
+    def proved(self) -> bool:
+        """Whether there are no more."""
+        return self.blocks == self.bound
+
+
+# Answers questions, in their order; one after the other, or several at a time.
+CountsOf = Callable[[Sequence[Asked]], Sequence[Count]]
+
+
+def one_by_one(clock: Clock) -> CountsOf:
+    """Blocks counted one question after the other."""
+    return lambda asked: [question.answer(clock) for question in asked]
+
+
+def yield_report(
+    problem: CuttingProblem, watch: Watch, counts_of: CountsOf | None = None
+) -> YieldReport:
+    """Solve a problem and explain the answer; `watch` says how long the plan may take.
+
+    All explanations together take at most twice as long again. Raises `FaultyPlan` when the
+    checker finds fault with a plan.
+    """
+    counts_of = counts_of or one_by_one(watch.clock)
+    plan = checked_plan(problem, watch)
+    seconds = explaining_seconds(plan, watch.spent)
+    return YieldReport(
+        plan=plan,
+        limits=tuple(limits(plan, counts_of, seconds)),
+        leftovers=tuple(leftovers(plan)),
+        sensitivity=sensitivity(plan, counts_of, seconds),
+    )
+
+
+def explaining_seconds(plan: CuttingPlan, spent: float) -> float:
+    """How long each question may take that explains a plan which itself took so many seconds."""
+    questions = len(CHANGES) + len(_roles(plan.problem)) + len(_sorts(plan.problem)[:_MOST_LIMITS])
+    return max(_LEAST_SECONDS, _EXPLAINING * spent / (questions + 1))
+
+
+def sensitivity(
+    plan: CuttingPlan, counts_of: CountsOf, seconds: float
+) -> tuple[tuple[Fraction, int], ...]:
+    """(change of the usable length, blocks) for cloth a little narrower and wider.
+
+    What can be cut from narrower cloth can be cut from wider: a search that was cut short does not
+    make it less.
+    """
+    free = room_to_spare(plan)
+    found = {Fraction(0): plan.blocks, **dict.fromkeys(CHANGES, 0)}
+    # Where every cut still fits, so do as many blocks, and narrower cloth never gives more.
+    found |= {step: plan.blocks for step in CHANGES if -free <= step <= 0}
+    changed = {step: at_usable(plan.problem, step) for step in CHANGES if not -free <= step <= 0}
+    asked = {
+        step: Asked(other, seconds, near(plan, step)) for step, other in changed.items() if other
+    }
+    counts = counts_of(list(asked.values()))
+    found |= {step: other.blocks for step, other in zip(asked, counts, strict=True)}
+    best = {step: max(n for other, n in found.items() if other <= step) for step in found}
+    return tuple((step, best[step]) for step in CHANGES)
+
+
+def near(plan: CuttingPlan, change: Fraction) -> Sought:
+    """What is sought of wider cloth: more than the plan has; of narrower: as many at most."""
+    return Sought(had=plan.blocks) if change > 0 else Sought(most=plan.blocks)
+
+
+def room_to_spare(plan: CuttingPlan) -> Fraction:
+    """How much shorter, between its selvedges, all cut fabric could be for the very same cuts.
+
+    0 for strip sets, whose strips are as long as the cloth.
+    """
+    if plan.problem.in_sets:
+        return Fraction(0)
+    rooms = []
+    for layout in plan.layouts:
+        side = layout.fabric.selvedge_side
+        start = "x" if side == "width" else "y"
+        reach = max(
+            (getattr(c, start) + getattr(c, side) for c in layout.cuts), default=Fraction(0)
+        )
+        rooms.append(getattr(layout.fabric, side) - reach)
+    return min(rooms, default=Fraction(0))
+
+
+def checked_plan(
+    problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK
+) -> CuttingPlan:
+    """The plan, judged by the checker before anybody sees it; raises `FaultyPlan`.
+
+    What it took is spent of the watch.
+    """
+    fresh = watch.anew()
+    plan = solve(problem, fresh, sought)
+    watch.spend(fresh.spent)
+    found = faults(plan)
+    if found:
+        raise FaultyPlan(found)
+    return plan
+
+
+def at_usable(problem: CuttingProblem, change: Fraction) -> CuttingProblem | None:
+    """The same question with cloth that is so much wider between its selvedges, or narrower.
+
+    That is the length of a strip or a fat quarter and the width of yardage. None when nothing of
+    any fabric would be left.
+    """
+    fabrics = tuple(
+        replace(fabric, **{fabric.selvedge_side: getattr(fabric, fabric.selvedge_side) + change})
+        for fabric in problem.fabrics
+        if getattr(fabric, fabric.selvedge_side) + change > 0
+    )
+    return replace(problem, fabrics=fabrics) if fabrics else None
+
+
+def leftovers(plan: CuttingPlan) -> list[Leftover]:
+    """Rectangles worth keeping, of cut fabric and of what was not cut at all, biggest first."""
+    found: Counter[tuple[str, Fraction, Fraction]] = Counter()
+    whole = {fabric.name: fabric.count for fabric in plan.problem.fabrics}
+    for layout in plan.layouts:
+        whole[layout.fabric.name] -= layout.copies
+        for width, length in layout.left:
+            found[(layout.fabric.name, width, length)] += layout.copies
+    for fabric in plan.problem.fabrics:
+        if whole[fabric.name] and min(fabric.width, fabric.length) >= SHORTEST_KEPT:
+            found[(fabric.name, fabric.width, fabric.length)] += whole[fabric.name]
+    biggest = sorted(found.items(), key=lambda item: (-item[0][1] * item[0][2], item[0]))
+    return [Leftover(*key, count) for key, count in biggest]
+
+
+def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[Limit]:
+    """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
+    problem = plan.problem
+    roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
+    had = Sought(had=plan.blocks)
+    by_role = [
+        Asked(_alone(problem, role), min(seconds, _A_ROLE), had) for role in roles if len(roles) > 1
+    ]
+    more = [Asked(_with_one_more(problem, fabric), seconds, had) for fabric in sorts]
+    plans = counts_of([*by_role, *more])
+    # A role alone gives pieces for no fewer blocks than all together.
+    alone = dict(zip(roles, plans[: len(by_role)], strict=True)) if by_role else {}
+    if not alone:
+        alone = dict.fromkeys(roles, Count(plan.blocks, plan.bound))
+    # More fabric never gives fewer, even where a search was cut short.
+    tried = [found.blocks for found in plans[len(by_role) :]]
+    most = max(tried, default=plan.blocks)
+    together = _more_together(plan, sorts, counts_of, seconds) if most == plan.blocks else ""
+    for fabric, blocks in zip(sorts, tried, strict=True):
+        if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
+            role = _role_of(problem, fabric, alone)
+            yield Limit(role, _reason(plan, role, alone) + together, fabric, blocks)
+
+
+def _more_together(
+    plan: CuttingPlan, sorts: Sequence[Fabric], counts_of: CountsOf, seconds: float
+) -> str:
+    """Where no single piece more helps: what a few more of the only sort do, or one of each."""
+    had = Sought(had=plan.blocks)
+    if len(sorts) > 1:
+        more = plan.problem
+        for fabric in sorts:
+            more = _with_one_more(more, fabric)
+        (found,) = counts_of([Asked(more, seconds, had)])
+        return f"; one more of each makes {found.blocks}" if found.blocks > plan.blocks else ""
+    if not sorts or sorts[0].form is Form.YARDAGE:
+        return ""
+    several = range(2, _MOST_MORE + 1)
+    counts = counts_of(
+        [Asked(_with_more(plan.problem, sorts[0], n), seconds, had) for n in several]
+    )
+    for number, found in zip(several, counts, strict=True):
+        if found.blocks > plan.blocks:
+            words = f"{_NUMBERS[number]} more {FACTS[sorts[0].form].many}"
+            return f"; {words} make {found.blocks}"
+    return ""
+
+
+def _roles(problem: CuttingProblem) -> list[str]:
+    return list(dict.fromkeys(need.role for need in problem.needs))
+
+
+def _alone(problem: CuttingProblem, role: str) -> CuttingProblem:
+    """The question for the pieces of one role, as if no other role took any fabric."""
+    needs = tuple(need for need in problem.needs if need.role == role)
+    rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
+    return replace(problem, needs=needs, rules=rules)
+
+
+def spare_pieces(
+    plan: CuttingPlan, blocks_of: Callable[[CuttingProblem, Sought], int]
+) -> list[Spare]:
+    """What could be taken away, of each sort of fabric by itself, without losing a block.
+
+    Pieces are taken from the print that has most, so that prints stay as many as can be.
+    """
+    found = []
+    for fabrics in list(_alike(plan.problem).values())[:_MOST_LIMITS]:
+        least, most = 0, sum(fabric.count for fabric in fabrics)
+        while least < most:
+            middle = (least + most + 1) // 2
+            fewer = _without(plan.problem, fabrics, middle)
+            enough = Sought(most=plan.blocks)
+            if fewer is not None and blocks_of(fewer, enough) >= plan.blocks:
+                least = middle
+            else:
+                most = middle - 1
+        found.append(Spare(fabrics[0], least, sum(fabric.count for fabric in fabrics)))
+    return found
+
+
+def fewest_fabrics(plan: CuttingPlan, spare: Sequence[Spare], watch: Watch) -> CuttingPlan:
+    """A plan of as many blocks that leaves whole what could be taken away, sort after sort.
+
+    Where the search does not find as many blocks without it, the plan stays as it was.
+    """
+    problem = plan.problem
+    for sort in spare:
+        alike = [f for f in problem.fabrics if _sort_of(f) == _sort_of(sort.fabric)]
+        fewer = _without(problem, alike, sort.pieces) if sort.pieces and alike else None
+        if fewer is None:
+            continue
+        found = checked_plan(fewer, watch)
+        if found.blocks >= plan.blocks:
+            problem = fewer
+            plan = replace(plan, layouts=_of(plan.problem, found))
+    return plan
+
+
+def _of(problem: CuttingProblem, found: CuttingPlan) -> tuple[Layout, ...]:
+    """The layouts of a plan for less fabric, as cuts of all there is."""
+    fabrics = {fabric.name: fabric for fabric in problem.fabrics}
+    return tuple(replace(each, fabric=fabrics[each.fabric.name]) for each in found.layouts)
+
+
+def _alike(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
+    """Fabrics of one size, form and roles, whatever their prints."""
+    found: dict[tuple[object, ...], list[Fabric]] = {}
+    for fabric in problem.fabrics:
+        if any(fabric.serves(need) for need in problem.needs):
+            found.setdefault(_sort_of(fabric), []).append(fabric)
+    return found
+
+
+def _sort_of(fabric: Fabric) -> tuple[object, ...]:
+    return fabric.roles, fabric.form, fabric.width, fabric.length
+
+
+def _without(
+    problem: CuttingProblem, fabrics: Sequence[Fabric], pieces: int
+) -> CuttingProblem | None:
+    """The question with so many pieces fewer of these; None when nothing is left."""
+    left = {fabric.name: fabric.count for fabric in fabrics}
+    for _ in range(pieces):
+        fullest = max(left, key=lambda name: left[name])
+        left[fullest] -= 1
+    kept = tuple(
+        replace(fabric, count=left.get(fabric.name, fabric.count))
+        for fabric in problem.fabrics
+        if left.get(fabric.name, fabric.count)
+    )
+    return replace(problem, fabrics=kept) if kept else None
+
+
+def _sorts(problem: CuttingProblem) -> list[Fabric]:
+    """One fabric of each sort: of those with the same roles and form, the one that gives most."""
+    best: dict[tuple[object, ...], tuple[tuple[Fraction, Fraction], Fabric]] = {}
+    for fabric in problem.fabrics:
+        served = [need for need in problem.needs if fabric.serves(need)]
+        if not served:
+            continue
+        gives = max(_of_one_need(fabric, need) for need in served), fabric.width * fabric.length
+        sort = (fabric.roles, fabric.form)
+        if sort not in best or gives > best[sort][0]:
+            best[sort] = gives, fabric
+    return [fabric for _, fabric in best.values()]
+
+
+def _of_one_need(fabric: Fabric, need: Need) -> Fraction:
+    """The area of this need alone that is cut of a piece in rows and columns, square inches."""
+    most = max(
+        (fabric.width // width) * (fabric.length // length) for width, length in fabric.turns(need)
+    )
+    return most * need.width * need.height
+
+
+def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
+    if fabric.form is Form.YARDAGE:
+        # A length more is cut off the bolt; it is no longer piece of what is there already.
+        more = replace(fabric, name=f"{fabric.name}, more", length=EIGHTH_YARD, count=1)
+        return replace(problem, fabrics=(*problem.fabrics, more))
+    return _with_more(problem, fabric, 1)
+
+
+def _with_more(problem: CuttingProblem, fabric: Fabric, pieces: int) -> CuttingProblem:
+    fabrics = tuple(
+        replace(f, count=f.count + pieces * (f.name == fabric.name)) for f in problem.fabrics
+    )
+    return replace(problem, fabrics=fabrics)
+
+
+def _may_help(problem: CuttingProblem, fabric: Fabric, alone: dict[str, Count]) -> bool:
+    """Whether the fabric serves the role that is scarcest."""
+    scarcest = min(found.blocks for found in alone.values())
+    served = {need.role for need in problem.needs if fabric.serves(need)}
+    return any(alone[role].blocks == scarcest for role in served)
+
+
+def _role_of(problem: CuttingProblem, fabric: Fabric, alone: dict[str, Count]) -> str:
+    """The scarcest role that the fabric serves."""
+    served = [need.role for need in problem.needs if fabric.serves(need)]
+    return min(served, key=lambda role: alone[role].blocks)
+
+
+def _shared(problem: CuttingProblem, role: str) -> bool:
+    """Whether some fabric may serve this role and another one."""
+    return any(
+        len({need.role for need in problem.needs if fabric.serves(need)} | {role}) > 1
+        for fabric in problem.fabrics
+        if any(fabric.serves(need) for need in problem.needs if need.role == role)
+    )
+
+
+def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
+    others = [other for other in alone if other != role]
+    if plan.problem.in_sets:
+        strips = plan.problem.needs[0].count
+        return f"{strips} whole strips make a set, and what is left makes no other"
+    if not others:
+        return f"all of it together gives pieces for {plan.blocks} blocks"
+    if alone[role].blocks > plan.blocks and _shared(plan.problem, role):
+        # As people say it: light and dark, never dark and light.
+        named = sorted((role, *others), key=lambda name: (name != "light", name != "dark", name))
+        return f"{', '.join(named[:-1])} and {named[-1]} come from one pile"
+    beside = ", ".join(f"{other} for {_at_least(alone[other])}" for other in others)
+    return f"{role} gives pieces for {_at_least(alone[role])} blocks, {beside}"
+
+
+def _at_least(plan: Count) -> str:
+    return str(plan.blocks) if plan.proved else f"at least {plan.blocks}"

@@ -1,0 +1,150 @@
+"""Everything that is to be said of a yield, piece by piece, the most wanted first.
+
+Each part is a real recomputation. Where a plan could not be proved the most in the first seconds,
+the search goes on at the end, as long as it is let.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought
+from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.yields.cliffs import Cliffs, cliffs
+from kersey.core.yields.even_plan import EvenPlan, even_plan
+from kersey.core.yields.report import (
+    Limit,
+    Spare,
+    checked_plan,
+    fewest_fabrics,
+    limits,
+    one_by_one,
+    sensitivity,
+    spare_pieces,
+)
+
+# Seconds for the first answer, within what feels like no wait; for a better one; for each
+# variation; for an even plan; and for a proof that somebody waits for.
+FIRST, SECOND, VARIATION, EVEN, LAST = 1.0, 5.0, 1.5, 4.0, 60.0
+
+
+@dataclass(frozen=True)
+class YieldQuestion:
+    """A problem, the same at other seams (inches), and whether print rules are only a wish.
+
+    Wished-for rules hold when they cost no block, and are dropped when they do. `either_way`: the
+    block can be made by pieces cut singly as well as by strip sets, and both are of interest.
+    `cut_safely`: the problem with cut sizes that are on no ruler taken at the next mark up.
+    """
+
+    problem: CuttingProblem
+    either_way: bool = False
+    at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
+    rules_are_a_wish: bool = False
+    cut_safely: CuttingProblem | None = None
+
+    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+        """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
+        return yield_steps(self, clock)
+
+
+@dataclass(frozen=True)
+class OnlyTried:
+    """A question of which the blocks alone are wanted, while something is still being moved."""
+
+    question: YieldQuestion
+
+    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+        """The first answer. Raises `FaultyPlan`."""
+        yield first_answer(self.question, clock)
+
+
+@dataclass(frozen=True)
+class YieldSoFar:
+    """What is known up to now; a part that is None is still being worked out.
+
+    `other_way`: by strip sets where the plan cuts pieces singly, and the other way round. Only a
+    plan by single pieces has an `even` one beside it.
+    """
+
+    plan: CuttingPlan
+    rules_cost: int = 0
+    other_way: CuttingPlan | None = None
+    even: EvenPlan | None = None
+    even_tried: bool = False
+    limits: tuple[Limit, ...] | None = None
+    cliffs: Cliffs | None = None
+    sensitivity: tuple[tuple[Fraction, int], ...] | None = None
+    seams: tuple[tuple[Fraction, int], ...] | None = None
+    safely: int | None = None
+    spare: tuple[Spare, ...] | None = None
+    done: bool = False
+
+
+def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) -> YieldSoFar:
+    """The plan alone, with the rules kept or dropped; `rules_cost` says what they cost in blocks.
+
+    Raises `FaultyPlan`.
+    """
+    plan = checked_plan(question.problem, Watch(clock, seconds))
+    if not question.rules_are_a_wish or not question.problem.rules:
+        return YieldSoFar(plan)
+    free = checked_plan(replace(question.problem, rules=()), Watch(clock, seconds))
+    cost = free.blocks - plan.blocks
+    return YieldSoFar(free, cost) if cost > 0 else YieldSoFar(plan)
+
+
+def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
+    """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
+    known = first_answer(question, clock)
+    if question.either_way:
+        known = replace(known, other_way=first_answer(_other_way(question), clock).plan)
+    yield known
+    if not known.plan.proved:
+        known = replace(known, plan=_better(known.plan, Watch(clock, SECOND)))
+        yield known
+    plan = known.plan
+    watch = Watch(clock, VARIATION)
+
+    def blocks_of(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> int:
+        return max(sought.had, checked_plan(problem, watch, sought).blocks)
+
+    counts_of = one_by_one(clock)
+    known = replace(known, limits=tuple(limits(plan, counts_of, VARIATION)))
+    yield known
+    singly = known.other_way if known.other_way and plan.problem.in_sets else plan
+    known = replace(known, even=even_plan(singly, Watch(clock, EVEN)), even_tried=True)
+    yield known
+    known = replace(known, sensitivity=sensitivity(plan, counts_of, VARIATION))
+    yield known
+    known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
+    yield known
+    seams = (
+        (seam, replace(p, rules=plan.problem.rules) if p else None) for seam, p in question.at_seams
+    )
+    known = replace(
+        known, seams=tuple((seam, blocks_of(other) if other else 0) for seam, other in seams)
+    )
+    if question.cut_safely is not None:
+        safe = replace(question.cut_safely, rules=plan.problem.rules)
+        known = replace(known, safely=blocks_of(safe, Sought(most=plan.bound)))
+    yield known
+    spare = tuple(spare_pieces(plan, blocks_of))
+    known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
+    if not plan.proved:
+        yield known
+        known = replace(known, plan=_better(known.plan, Watch(clock, LAST)))
+    yield replace(known, done=True)
+
+
+def _other_way(question: YieldQuestion) -> YieldQuestion:
+    problem = question.problem
+    return replace(question, problem=replace(problem, in_sets=not problem.in_sets))
+
+
+def _better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
+    """The plan after a longer search: a better one, or a bound that comes nearer."""
+    found = checked_plan(plan.problem, watch)
+    bound = min(plan.bound, found.bound)
+    return replace(found if found.blocks > plan.blocks else plan, bound=bound)

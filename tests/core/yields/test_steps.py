@@ -1,0 +1,159 @@
+"""What is said of a yield: cliffs, what could stay, seams; each checked by asking again."""
+
+from collections.abc import Iterator
+from dataclasses import replace
+from fractions import Fraction
+from time import perf_counter
+
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from kersey.core.cloth.forms import Form
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
+from kersey.core.cutting.watch import Watch
+from kersey.core.yields.claims import judge_count
+from kersey.core.yields.cliffs import cliffs, tight_divisions
+from kersey.core.yields.report import at_usable, checked_plan
+from kersey.core.yields.steps import YieldQuestion, YieldSoFar, yield_steps
+
+EIGHTH = Fraction(1, 8)
+
+
+def blocks_of(problem: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
+    return checked_plan(problem, Watch(perf_counter, 2.0)).blocks
+
+
+def strips(length: str, count: int = 40, prints: int = 4) -> CuttingProblem:
+    need = Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3)
+    fabrics = tuple(
+        Fabric(str(n), str(n), Fraction(5, 2), Fraction(length), count // prints, form=Form.STRIP)
+        for n in range(prints)
+    )
+    return CuttingProblem((need,), fabrics)
+
+
+def steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
+    return yield_steps(question, perf_counter)
+
+
+def last(problem: CuttingProblem, **more: object) -> YieldSoFar:
+    *_, known = steps(YieldQuestion(problem, **more))  # type: ignore[arg-type]
+    assert known.done
+    return known
+
+
+# By hand: six segments of 6 1/2 need 39; five of them, 200 in all, make 66 blocks; seven need
+# 45 1/2.
+@pytest.mark.parametrize(
+    ("length", "change", "below", "more_at", "more"),
+    [("42", -3, 66, None, 80), ("39", 0, 66, None, 80), ("44", -5, 66, "3/2", 93)],
+)
+def test_the_cliff_of_a_roll(
+    length: str, change: int, below: int, more_at: str | None, more: int
+) -> None:
+    found = cliffs(solve(strips(length), Watch(perf_counter)), blocks_of)
+    assert (found.change, found.below) == (change, below)
+    assert (found.more_at, found.more) == (Fraction(more_at) if more_at else None, more)
+
+
+sides = st.integers(4, 24).map(lambda n: Fraction(n, 4))
+
+
+@settings(max_examples=25)
+@given(st.lists(st.tuples(sides, sides), min_size=1, max_size=2), st.integers(28, 60))
+def test_a_cliff_is_where_it_is_said_to_be(pieces: list[tuple[Fraction, Fraction]], side: int):
+    needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))
+    problem = CuttingProblem(needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2),))
+    plan = solve(problem, Watch(perf_counter))
+    found = cliffs(plan, blocks_of)
+    if found.change is not None and plan.proved:
+        at, under = (at_usable(problem, found.change - less) for less in (0, EIGHTH / 100))
+        assert at is None or blocks_of(at) >= plan.blocks
+        assert (blocks_of(under) if under else 0) == found.below < plan.blocks
+
+
+def test_a_division_without_margin_names_what_is_lost_first() -> None:
+    needs = (Need("long", "any", Fraction(2), Fraction(17, 2)),
+             Need("short", "any", Fraction(2), Fraction(25, 4), 2))  # fmt: skip
+    problem = CuttingProblem(needs, (Fabric("ash", "ash", Fraction(2), Fraction(21)),))
+    (tight,) = tight_divisions(solve(problem, Watch(perf_counter)))
+    assert tight.parts == (Fraction(17, 2), Fraction(25, 4), Fraction(25, 4))
+    assert (tight.lost.label, tight.fabrics) == ("short", ("ash",))
+    longer = at_usable(problem, EIGHTH)
+    assert longer is not None
+    assert tight_divisions(solve(longer, Watch(perf_counter))) == []
+
+
+def test_all_there_is_to_say_of_a_roll() -> None:
+    problem = strips("42", count=41, prints=1)
+    rules = (PrintRule(("any",), same=False),)
+    known = last(replace(problem, rules=rules), rules_are_a_wish=True,
+                 at_seams=((Fraction(3, 16), None), (Fraction(5, 16), problem)))  # fmt: skip
+    # One print cannot give three different ones: the wish is dropped, and its cost is told.
+    assert (known.plan.blocks, known.rules_cost) == (82, 82)
+    assert known.seams == ((Fraction(3, 16), 0), (Fraction(5, 16), 82))
+    assert [(limit.blocks, limit.role) for limit in known.limits or ()] == [(84, "any")]
+    assert known.even is not None
+    assert known.even.plan.blocks == 82
+
+
+def test_sets_and_segments_beside_each_other() -> None:
+    """A strip that lost an inch and a half of six segments: its set has five."""
+    singly = strips("42", count=6, prints=1)
+    short = replace(singly.fabrics[0], name="short", length=Fraction(75, 2), count=3)
+    mixed = replace(singly, fabrics=(*singly.fabrics, short))
+    known = last(mixed, either_way=True)
+    assert (known.plan.blocks, known.even is not None) == (17, True)
+    assert known.other_way is not None
+    assert (known.other_way.blocks, known.other_way.proved) == (17, True)
+    uneven = replace(mixed, fabrics=(*singly.fabrics, replace(short, count=2)))
+    in_sets = last(replace(uneven, in_sets=True), either_way=True)
+    # Two sets of six; the two short strips make no third. Cut singly they give 46 segments.
+    assert (in_sets.plan.blocks, in_sets.plan.bound) == (12, 12)
+    assert in_sets.other_way is not None
+    assert in_sets.other_way.blocks == 15
+    assert [limit.blocks for limit in in_sets.limits or ()] == [17]
+    assert in_sets.cliffs is not None
+    assert in_sets.cliffs.change == -3
+    assert in_sets.cliffs.below == 10
+
+
+def test_what_could_stay_is_left_whole() -> None:
+    needs = (
+        Need("A", "light", Fraction(5), Fraction(5)),
+        Need("B", "dark", Fraction(5), Fraction(5)),
+    )
+    fabrics = (
+        Fabric("ash", "ash", Fraction(10), Fraction(10), 6, frozenset({"light"})),
+        Fabric("coal", "coal", Fraction(10), Fraction(10), 2, frozenset({"dark"})),
+    )
+    known = last(CuttingProblem(needs, fabrics))
+    assert known.plan.blocks == 8
+    assert [(spare.fabric.name, spare.pieces) for spare in known.spare or ()] == [
+        ("ash", 4), ("coal", 0)
+    ]  # fmt: skip
+    assert faults(known.plan) == []
+    used = sum(each.copies for each in known.plan.layouts if each.fabric.name == "ash")
+    assert used == 2
+
+
+@pytest.mark.parametrize(
+    ("claimed", "slip"),
+    [
+        (66, "5 pieces were counted from each"),
+        (82, "one 0 too many was counted"),
+        (93, "the seams were forgotten"),
+        (86, "only the area was divided"),
+        (81, None),
+    ],
+)
+def test_the_usual_slips_are_known_by_what_they_give(claimed: int, slip: str | None) -> None:
+    problem = replace(strips("42"), needs=(Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3),))
+    plan = solve(problem, Watch(perf_counter))
+    verdict = judge_count(claimed, plan, Fraction(1, 4), blocks_of)
+    assert not verdict.agrees
+    said = " ".join(verdict.slips)
+    assert slip in said if slip else not verdict.slips
