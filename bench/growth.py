@@ -48,7 +48,7 @@ def main() -> None:
 
 
 def _one(block: str, kind: str, pieces: int) -> None:
-    cut = BlockChoice(block).cut_list(Fraction(1, 4))
+    cut = BlockChoice(block).assembly(Fraction(1, 4))
     problem = CuttingProblem(cut.needs, tuple(_fabrics(kind, pieces)))
     begun = perf_counter()
     plan = solve(problem, Watch(perf_counter))

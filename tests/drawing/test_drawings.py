@@ -67,7 +67,7 @@ def photographed() -> Lot:
 
 def of_a_yield() -> dict[str, str]:
     """The block, the cuts, the fabric of a role and the ruler of a log cabin."""
-    cut = BlockChoice("log-cabin").cut_list(Fraction(1, 4))
+    cut = BlockChoice("log-cabin").assembly(Fraction(1, 4))
     quarter = Fabric(NASTY.name, "a", Fraction(35, 2), Fraction(21), 2)
     plan = solve(CuttingProblem(cut.needs, (quarter,)), Watch(perf_counter))
     codes = piece_codes(cut.needs)

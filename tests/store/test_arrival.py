@@ -15,7 +15,7 @@ from tests.formats.test_cupboard_csv import lots
 
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot, from_readings
-from kersey.core.stash.ledger import Kind, balance
+from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, all_of
 from kersey.core.stash.quick_entry import read_lines
 from kersey.store.cupboard import add_lots, all_lots, get_lot, take_out
@@ -54,7 +54,7 @@ def test_lots_come_back_whole_with_all_of_them_in_the_ledger(
             entries = entries_of_lot(session, number)
             assert sum(entry.pieces for entry in entries) == kept.lot.count
             assert sum(entry.area for entry in entries) == kept.lot.area
-            assert {entry.kind for entry in entries} == {Kind.BOUGHT}
+            assert {entry.kind for entry in entries} == {EntryKind.BOUGHT}
 
 
 def test_the_number_of_a_print_is_never_given_again(session: Session) -> None:
@@ -87,7 +87,7 @@ def test_quilts_come_with_their_lots_and_the_ledger_adds_up(session: Session) ->
     sums = balance(all_sums(session))
     assert sums.came_in == sum((kept.lot.area for kept in LOTS), Fraction(0))
     kinds = [entry.kind for entry in entries_of_project(session, 1)]
-    assert kinds == [Kind.PULLED, Kind.CUT]
+    assert kinds == [EntryKind.PULLED, EntryKind.CUT]
 
 
 def test_more_than_there_is_comes_not_at_all(session: Session) -> None:

@@ -19,7 +19,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.project.project import Design, Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.ledger import Kind, balance
+from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import take_line
 from kersey.core.work.put_away import cut_as_planned, nothing_cut, put_away
@@ -206,7 +206,7 @@ def test_the_ledger_of_a_quilt_from_the_shop_to_the_shelf(session: Session) -> N
     assert (sums.lost, sums.whole_pieces) == (0, 4)
     assert sum(free_pieces(session, lot_number)) == 4
     kinds = Counter(entry.kind for entry in entries_of_project(session, number))
-    assert set(kinds) == {Kind.PULLED, Kind.CUT, Kind.RETURNED, Kind.USED, Kind.PUT_AWAY}
+    assert set(kinds) == {EntryKind.PULLED, EntryKind.CUT, EntryKind.RETURNED, EntryKind.USED, EntryKind.PUT_AWAY}
     assert "ends of Throw" in {line.name for line in list_lots(session, Find(), 0, 9)}
 
 

@@ -7,7 +7,7 @@ from itertools import count
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import Asked, FaultyPlan, one_by_one, yield_report
-from kersey.web.several_plans import several_at_a_time
+from kersey.searching.several import several_at_a_time
 
 
 def question(quarters: int) -> CuttingProblem:

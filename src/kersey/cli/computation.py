@@ -19,7 +19,7 @@ from kersey.formats.yield_request import (
     told,
     write_answer,
 )
-from kersey.web.several_plans import several_at_a_time
+from kersey.searching.several import several_at_a_time
 
 # A request that cannot be used.
 _CANNOT_BE_USED = 2

@@ -13,18 +13,19 @@ from pathlib import Path
 from sqlalchemy.orm import Session
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
+from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.stash.pulled import Role, all_of, pull_pieces
 from kersey.core.stash.quick_entry import read_lines, take_line
-from kersey.core.work.put_away import PutAway, cut_as_planned, put_away
-from kersey.core.work.work_order import work_order
+from kersey.core.work.put_away import PutAway, put_away
+from kersey.core.work.work_order import ticked, work_order
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world
@@ -95,7 +96,7 @@ def _begin_log_cabin(session: Session, now: datetime) -> None:
     )
     said = "curtain remnants, light and dark"
     design = Design(block=BlockChoice("log-cabin"))
-    add_project(session, Project(LOG_CABIN, said, fabrics, design), now)
+    add_project(session, _planned(Project(LOG_CABIN, said, fabrics, design)), now)
 
 
 def _put_away(project: Project) -> PutAway:
@@ -114,36 +115,50 @@ def sample_projects() -> Iterator[Project]:
 def _crew_room_throw() -> Project:
     design = Design(rows=10, columns=8)
     project = _begin("Crew room throw", "roll of 40 strips, 20 prints", design, _TUNNEL)
-    steps = work_order(make_quilt(project))
-    return replace(project, done=frozenset(step.key for step in steps[:1]))
+    return _done(project, 1)
 
 
 def _lower_berth_quilt() -> Project:
     wish = Wish(OWN_SIZE, own_width=Fraction(28), own_length=Fraction(74))
-    design = Design(method=Method.SETS, wish=wish, rows=12, columns=4)
+    design = Design(block=_rails(3, sets=True), wish=wish, rows=12, columns=4)
     line = "34 strips 2 1/2 x 41 1/4, 17 prints"
     project = _begin(_BERTH, line, design, _GREEN_BLIND, _TICKET)
     sides = {Value.LIGHT: Role.LIGHT, Value.MEDIUM: Role.ANY, Value.DARK: Role.DARK}
     fabrics = tuple(replace(p, roles=(sides[p.print.value],)) for p in project.fabrics)
-    return replace(project, fabrics=fabrics)
+    return _planned(replace(project, fabrics=fabrics))
 
 
 def _waiting_room_lap_quilt() -> Project:
-    return _begin("Waiting room lap quilt", "roll 40 x 6.5 cm x 107cm", Design(strips_per_block=4))
+    design = Design(block=_rails(4))
+    return _begin("Waiting room lap quilt", "roll 40 x 6.5 cm x 107cm", design)
 
 
 def _signal_box_wall_piece() -> Project:
-    design = Design(strips_per_block=5, method=Method.SETS, rows=4, columns=4)
+    design = Design(block=_rails(5, sets=True), rows=4, columns=4)
     return _begin("Signal box wall piece", "30 strips 1 1/2 x 42, 15 prints", design, _CREAM_PANEL)
 
 
 def _tender_cushion() -> Project:
     wish = Wish(OWN_SIZE, own_width=Fraction(18), own_length=Fraction(18))
-    design = Design(strips_per_block=2, wish=wish, rows=4, columns=4, border_width=Fraction(1))
-    project = _begin(_CUSHION, "6 strips, 6 prints", design, _GREEN_BLIND)
-    quilt = make_quilt(project)
-    steps = work_order(quilt)
-    return replace(cut_as_planned(quilt), done=frozenset(step.key for step in steps))
+    block = _rails(2)
+    design = Design(block=block, wish=wish, rows=4, columns=4, border_width=Fraction(1))
+    return _done(_begin(_CUSHION, "6 strips, 6 prints", design, _GREEN_BLIND))
+
+
+def _rails(strips: int, sets: bool = False) -> BlockChoice:
+    return BlockChoice("rails").with_option("strips", strips).made(faster=sets)
+
+
+def _planned(project: Project) -> Project:
+    """The project with its plan; the same each time, so no clock is asked."""
+    return planned(project, lambda: 0.0)
+
+
+def _done(project: Project, steps: int | None = None) -> Project:
+    """The project after the first steps were done, or all of them."""
+    for step in work_order(make_quilt(project))[:steps]:
+        project = ticked(project, step, done=True)
+    return project
 
 
 def _begin(
@@ -157,10 +172,12 @@ def _begin(
     assert lot is not None
     kept = described(CupboardLot(f"strips for the {name.lower()}", lot))
     project = Project(name, line, all_of(kept), design)
-    return replace(
-        project,
-        bought_border=border or project.bought_border,
-        bought_binding=binding or project.bought_binding,
+    return _planned(
+        replace(
+            project,
+            bought_border=border or project.bought_border,
+            bought_binding=binding or project.bought_binding,
+        )
     )
 
 

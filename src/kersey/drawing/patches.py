@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 
-from kersey.core.blocks.recipe import Patch, Size
+from kersey.core.blocks.assembly import Make, Patch, Size
 from kersey.core.cloth.fabric import Print
 from kersey.core.measure.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
@@ -59,6 +59,34 @@ def draw_patches(
         ),
         label=f"The block, {words}, of {len(patches)} patches.",
         class_="block-drawing",
+    )
+
+
+def draw_make(make: Make, prints: Sequence[Print], units: Units) -> str:
+    """A make as it looks once it is sewn, with what it should measure below; `prints` are those of
+    its patches. All makes of a block are drawn to one scale by their pictures' boxes."""
+    across = [float(x) for patch in make.patches for x, _ in patch.corners]
+    down = [float(y) for patch in make.patches for _, y in patch.corners]
+    left, top = min(across), min(down)
+    width, height = max(across) - left, max(down) - top
+    big = max(width, height)
+    cloths = Cloths()
+    parts = [
+        element("path", d=_outline(patch), fill=cloths.fill(cloth), class_="piece",
+                stroke_width=big / 90)
+        for patch, cloth in zip(make.patches, prints, strict=True)
+    ]  # fmt: skip
+    square = make.size[0] == make.size[1]
+    size = format_length(make.size[0], units) if square else format_size(*make.size, units)
+    return picture(
+        left - big / 40,
+        top - big / 40,
+        width + big / 20,
+        height + big / 20,
+        cloths.definitions,
+        *parts,
+        label=f"{make.name}, {size} unfinished.",
+        class_="make-drawing",
     )
 
 

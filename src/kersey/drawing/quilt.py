@@ -1,9 +1,11 @@
 """The quilt, drawn to scale in its prints, over the outline of what it is for."""
 
 from collections import defaultdict
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Patch, turned
 from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_size
@@ -73,8 +75,8 @@ def describe(quilt: Quilt) -> str:
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)
     border = " with a plain border" if quilt.border else ""
     return (
-        f"Quilt of {quilt.size.columns} by {quilt.size.rows} rail blocks{border}, {size} finished,"
-        " rails turned alternately."
+        f"Quilt of {quilt.size.columns} by {quilt.size.rows} blocks of "
+        f"{quilt.plan.block.title.lower()}{border}, {size} finished."
     )
 
 
@@ -85,7 +87,7 @@ def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
         (
             _binding(quilt, left, top, cloths),
             _border(quilt, left, top, cloths),
-            _rails(quilt, body_left, body_top, cloths),
+            _blocks(quilt, body_left, body_top, cloths),
             _seams(quilt, body_left, body_top),
             _missing(quilt, body_left, body_top),
         )
@@ -96,13 +98,13 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
     """The binding round the edge; from the stash, its pieces follow one another."""
     size, edge = quilt.size, _BINDING_SHOWS
     frame = (left - edge, top - edge, size.width + 2 * edge, size.length + 2 * edge)
+    prints = quilt.binding_cloth.prints
     if quilt.binding.bought:
-        return rect(*frame, fill=cloths.fill(quilt.project.binding_print))
-    prints = quilt.project.lot.prints
+        return rect(*frame, fill=cloths.fill(prints[0]))
     around = 2 * (frame[2] + frame[3])
-    share = around / len(quilt.binding.from_stash)
+    share = around / len(prints)
     strokes = []
-    for place, piece in enumerate(quilt.binding.from_stash):
+    for place, cloth in enumerate(prints):
         strokes.append(
             rect(
                 frame[0] + edge / 2,
@@ -110,7 +112,7 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
                 frame[2] - edge,
                 frame[3] - edge,
                 fill="none",
-                stroke=cloths.fill(prints[piece.print_index]),
+                stroke=cloths.fill(cloth),
                 stroke_width=edge,
                 stroke_dasharray=f"{number(share)} {number(around)}",
                 stroke_dashoffset=number(-share * place),
@@ -123,7 +125,7 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     size, w = quilt.size, quilt.size.border_width
     if w == 0:
         return ""
-    cloth = quilt.project.border_print
+    cloth = quilt.border_cloth.prints[0]
     across = box_path(left, top, size.width, w) + box_path(
         left, top + w + size.body_length, size.width, w
     )
@@ -141,38 +143,74 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     )
 
 
-def _rails(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
-    """All rails of one print lying the same way are one path."""
-    f = float(quilt.answer.block.finished_size)
-    rail = float(quilt.answer.block.finished_rail_width)
-    first_x, first_y = float(left), float(top)
-    paths: dict[tuple[int, bool], list[str]] = defaultdict(list)
-    for r, row in enumerate(quilt.setting.places):
-        for c, block in enumerate(row):
-            upright = quilt.setting.is_upright(r, c)
-            for i, index in enumerate(block or ()):
-                x, y = first_x + c * f, first_y + r * f
-                box = (
-                    box_path(x + i * rail, y, rail, f)
-                    if upright
-                    else box_path(x, y + i * rail, f, rail)
-                )
-                paths[index, upright].append(box)
-    prints = quilt.project.lot.prints
+def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+    """All patches of one print that lie the same way are one path."""
+    width, height = map(float, quilt.block)
+    turned_patches = {
+        turn: [_Shape(patch) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
+        for turn in {placed.turn for placed in quilt.placed}
+    }
+    paths: dict[tuple[str, bool], list[str]] = defaultdict(list)
+    for placed in quilt.placed:
+        x, y = float(left) + placed.column * width, float(top) + placed.row * height
+        kit = quilt.plan.kits[placed.kit]
+        for shape, slot in zip(turned_patches[placed.turn], quilt.patch_slots, strict=True):
+            paths[kit[slot], shape.upright].append(shape.at(x, y))
     return "".join(
-        element("path", d="".join(boxes), fill=cloths.fill(prints[index], upright))
-        for (index, upright), boxes in sorted(paths.items())
-    )
+        element("path", d="".join(outlines), fill=cloths.fill(quilt.prints[name], upright))
+        for (name, upright), outlines in sorted(paths.items())
+    ) + _patch_seams(quilt, left, top, turned_patches)
+
+
+def _patch_seams(
+    quilt: Quilt, left: Fraction, top: Fraction, shapes: Mapping[int, Sequence["_Shape"]]
+) -> str:
+    """The seams within the blocks, drawn once and shown at every place."""
+    width, height = map(float, quilt.block)
+    drawn: list[str] = []
+    for turn, of_turn in sorted(shapes.items()):
+        places = [placed for placed in quilt.placed if placed.turn == turn]
+        drawn.extend(
+            shape.at(float(left) + p.column * width, float(top) + p.row * height)
+            for p in places
+            for shape in of_turn
+        )
+    return element(
+        "path", d="".join(drawn), fill="none", stroke="#10181f", stroke_opacity=0.22,
+        stroke_width=0.06,
+    )  # fmt: skip
+
+
+class _Shape:
+    """A patch as it lies in a block, ready to be drawn at any place."""
+
+    def __init__(self, patch: Patch) -> None:
+        corners = [(float(x), float(y)) for x, y in patch.corners]
+        across, down = [x for x, _ in corners], [y for _, y in corners]
+        self._x, self._y = min(across), min(down)
+        self._wide, self._high = max(across) - self._x, max(down) - self._y
+        ends = {(x, y) for x in (min(across), max(across)) for y in (min(down), max(down))}
+        self._box = set(corners) == ends
+        self._corners = corners
+        # Cloth turns with the patch: its length lies along the longer side.
+        self.upright = self._high > self._wide
+
+    def at(self, x: float, y: float) -> str:
+        """Its outline as path data, the block's corner lying there."""
+        if self._box:
+            return box_path(x + self._x, y + self._y, self._wide, self._high)
+        points = "L".join(f"{number(x + a)} {number(y + b)}" for a, b in self._corners)
+        return f"M{points}z"
 
 
 def _seams(quilt: Quilt, left: Fraction, top: Fraction) -> str:
-    size, f = quilt.size, quilt.answer.block.finished_size
+    size, (width, height) = quilt.size, quilt.block
     across = "".join(
-        f"M{number(left)} {number(top + r * f)}h{number(size.body_width)}"
+        f"M{number(left)} {number(top + r * height)}h{number(size.body_width)}"
         for r in range(size.rows + 1)
     )
     down = "".join(
-        f"M{number(left + c * f)} {number(top)}v{number(size.body_length)}"
+        f"M{number(left + c * width)} {number(top)}v{number(size.body_length)}"
         for c in range(size.columns + 1)
     )
     return _seam_lines(across + down)
@@ -186,14 +224,12 @@ def _seam_lines(d: str) -> str:
 
 def _missing(quilt: Quilt, left: Fraction, top: Fraction) -> str:
     """Places for which there is no block: empty, crossed, in the colour of what is short."""
-    f = quilt.answer.block.finished_size
+    width, height = quilt.block
     boxes, crosses = [], []
-    for r, row in enumerate(quilt.setting.places):
-        for c, block in enumerate(row):
-            if block is None:
-                x, y = left + c * f, top + r * f
-                boxes.append(box_path(x, y, f, f))
-                crosses.append(f"M{number(x)} {number(y)}l{number(f)} {number(f)}")
+    for r, c in quilt.empty_places:
+        x, y = left + c * width, top + r * height
+        boxes.append(box_path(x, y, width, height))
+        crosses.append(f"M{number(x)} {number(y)}l{number(width)} {number(height)}")
     if not boxes:
         return ""
     return element("path", d="".join(boxes), class_="missing", fill="#e9ebea") + element(

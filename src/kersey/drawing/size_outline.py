@@ -12,12 +12,12 @@ def draw_size(option: SizeOption, view: View, units: Units) -> str:
     left, top = middle - float(option.width) / 2, base - float(option.length)
     w = float(option.border_width)
     rows, columns = option.rows, option.columns
-    block = float(option.body_width) / columns
+    wide, high = float(option.body_width) / columns, float(option.body_length) / rows
     lines = "".join(
-        f"M{number(left + w)} {number(top + w + r * block)}h{number(option.body_width)}"
+        f"M{number(left + w)} {number(top + w + r * high)}h{number(option.body_width)}"
         for r in range(rows + 1)
     ) + "".join(
-        f"M{number(left + w + c * block)} {number(top + w)}v{number(option.body_length)}"
+        f"M{number(left + w + c * wide)} {number(top + w)}v{number(option.body_length)}"
         for c in range(columns + 1)
     )
     return picture(

@@ -1,11 +1,12 @@
 """Everything in one file: the whole cupboard and all projects, as JSON.
 
-    {"kersey": "everything/2", "cupboard": [...], "projects": [...]}
+    {"kersey": "everything/3", "cupboard": [...], "projects": [...]}
 
 A project's fabrics name their lot by its place in the cupboard's list. What is written can be read
 back without loss. A damaged or foreign file is refused whole, with the place that is wrong;
-nothing is half taken. Files of the first version, in which every project held its own strips, are
-read too: those strips become lots of the cupboard.
+nothing is half taken. Files of the second version, in which choices stood one by one, are read too,
+and those of the first, in which every project held its own strips: they become lots of the
+cupboard.
 """
 
 import json
@@ -14,15 +15,15 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, TypeVar
 
-from kersey.core.blocks.block_record import block_record
 from kersey.core.errors import InvalidValue
-from kersey.core.project.project import Design, Project
-from kersey.core.project.project_record import project_from, project_record
+from kersey.core.project.design import usual_block
+from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.lot_record import lot_from, lot_of, record_of
+from kersey.records.projects import project_from, project_record
 
-KIND = "everything/2"
-_FIRST_KIND = "everything/1"
+KIND = "everything/3"
+_SECOND_KIND, _FIRST_KIND = "everything/2", "everything/1"
 MOST_BYTES = 64 * 1024 * 1024
 _Part = TypeVar("_Part")
 # Told how many of how many are read, and of what.
@@ -79,13 +80,29 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     except (ValueError, RecursionError) as error:
         raise NotAKerseyFile(f"This is no file of Kersey's ({type(error).__name__}).") from error
     kind = records.get("kersey") if isinstance(records, dict) else None
-    if kind not in {KIND, _FIRST_KIND}:
+    if kind not in {KIND, _SECOND_KIND, _FIRST_KIND}:
         raise NotAKerseyFile(f"This is no file of Kersey's: it does not begin with “{KIND}”.")
     lots = _parts(records, "cupboard", lot_of, tell)
     if kind == _FIRST_KIND:
         lots += _own_strips(records, len(lots))
+    if kind != KIND:
+        _parts(records, "projects", _brought_up)
     projects = _parts(records, "projects", lambda record: project_from(record, lots), tell)
     return Everything(projects, lots)
+
+
+def _brought_up(project: Any) -> None:
+    """Bring a project of an older version up: its choices are a document, it has no plan yet."""
+    project["choices"] = {"version": 1, **project.pop("design")}
+    project["plan"] = None
+    for fabric in project["fabrics"]:
+        fabric["key"] = None
+
+
+# The block of every project of the first version.
+_FIRST_BLOCK: dict[str, Any] = {
+    "recipe": usual_block().recipe, "finished": None, "options": {}, "pieces": [], "rules": [],
+}  # fmt: skip
 
 
 def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
@@ -95,12 +112,7 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
     def moved(project: Any) -> None:
         kept = CupboardLot(project["name"], lot_from(project.pop("strips")))
         project["sketch"] = project["put_away"] = False
-        usual = Design()
-        project["design"] |= {
-            "block": block_record(usual.block),
-            "even": usual.even,
-            "by_value": usual.by_value,
-        }
+        project["design"] |= {"block": _FIRST_BLOCK, "even": False, "by_value": True}
         project["fabrics"] = [
             {"lot": first + len(lots), "print": place, "count": count, "cut": 0,
              "roles": ["any"], "value": None, "aside": None}

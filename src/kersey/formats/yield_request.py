@@ -14,7 +14,7 @@ from typing import Annotated, Any, Literal
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
 
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS
@@ -126,14 +126,14 @@ class YieldRequest(_Part):
     block: BlockPart
 
 
-class Question:
+class RequestRead:
     """A request read: the problem, and the finished size of its block."""
 
     def __init__(self, problem: CuttingProblem, finished: tuple[Fraction, Fraction] | None) -> None:
         self.problem, self.finished = problem, finished
 
 
-def read_request(content: bytes) -> Question:
+def read_request(content: bytes) -> RequestRead:
     """The question a file asks; raises `BadRequest` with one line that names the field."""
     if len(content) > MOST_BYTES:
         raise BadRequest(TOO_LARGE)
@@ -146,7 +146,7 @@ def read_request(content: bytes) -> Question:
     return question_of(found)
 
 
-def question_of(found: Any) -> Question:
+def question_of(found: Any) -> RequestRead:
     """The question of a request already parsed; raises `BadRequest`."""
     if not isinstance(found, Mapping):
         raise BadRequest("request: must be an object")
@@ -163,7 +163,7 @@ def question_of(found: Any) -> Question:
     return _question(request)
 
 
-def write_answer(question: Question, report: YieldReport) -> dict[str, Any]:
+def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
     """The answer as plain words and numbers, in their order."""
     plan = report.plan
     answer: dict[str, Any] = {
@@ -260,7 +260,7 @@ def recipe_list() -> list[dict[str, Any]]:
 
 
 def _roles_of(recipe: Recipe) -> list[str]:
-    cut = recipe.cut(recipe.finished, recipe.options, QUARTER_INCH)
+    cut = recipe.assemble(recipe.finished, recipe.options, QUARTER_INCH)
     return list(dict.fromkeys(need.role for need in cut.needs))
 
 
@@ -297,14 +297,14 @@ def _no_constant(name: str) -> float:
     raise ValueError(f"{name} is no JSON number")
 
 
-def _question(request: YieldRequest) -> Question:
+def _question(request: YieldRequest) -> RequestRead:
     fabrics = tuple(_fabric(part, n, request) for n, part in enumerate(request.fabrics))
     try:
         block = _block(request.block)
-        cut = block.cut_list(request.seam)
-        problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets)
+        cut = block.assembly(request.seam)
+        problem = CuttingProblem(cut.needs, fabrics, cut.rules)
         _check_roles(request, cut.needs)
-        return Question(problem, block.size)
+        return RequestRead(problem, block.size)
     except BadRequest:
         raise
     except BadRecipe as error:
@@ -344,7 +344,7 @@ def _block(block: BlockPart) -> BlockChoice:
     return BlockChoice(
         recipe=block.recipe,
         finished=said if said is None or isinstance(said, tuple) else (said, said),
-        options=tuple(block.options.items()),
+        options=tuple((name, written_option(said)) for name, said in block.options.items()),
         pieces=tuple(
             Need(part.label, part.role, part.width, part.length, part.count)
             for part in block.pieces

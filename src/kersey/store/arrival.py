@@ -19,8 +19,9 @@ from sqlalchemy.orm import Session
 from kersey.core.cloth.fabric import Lot, Stack
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.ledger import Kind
+from kersey.core.stash.ledger import EntryKind
 from kersey.core.stash.pulled import Pulled
+from kersey.records.plans import plan_text
 from kersey.store.holdings import LotHeld
 from kersey.store.lot_rows import lot_columns, print_columns, stack_columns
 from kersey.store.project_rows import bought_prints, project_columns, pull_columns
@@ -29,6 +30,7 @@ from kersey.store.tables import (
     CupboardLotRow,
     CupboardStackRow,
     DoneStepRow,
+    KeptPlanRow,
     LedgerRow,
     ProjectRow,
     PullRow,
@@ -57,7 +59,7 @@ class Arrival:
     _areas: dict[tuple[int, Fraction | None], Fraction] = field(default_factory=dict)
     _holders: dict[int, list[tuple[str, int]]] = field(default_factory=dict)
 
-    def lot(self, kept: CupboardLot, kind: Kind) -> _Placed:
+    def lot(self, kept: CupboardLot, kind: EntryKind) -> _Placed:
         """Make a lot ready."""
         stacks = self.rows.setdefault(CupboardStackRow, [])
         lots = self.rows.setdefault(CupboardLotRow, [])
@@ -104,6 +106,9 @@ class Arrival:
         bought = self.rows.setdefault(BoughtRow, [])
         for part, cloth in bought_prints(project).items():
             bought.append(own | {"part": part} | print_columns(cloth))
+        if project.plan is not None:
+            plans = self.rows.setdefault(KeptPlanRow, [])
+            plans.append(own | {"number": 1, "document": plan_text(project.plan)})
         steps = self.rows.setdefault(DoneStepRow, [])
         steps.extend(own | {"key": key} for key in sorted(project.done))
 
@@ -126,7 +131,7 @@ class Arrival:
             _NEW_PROJECT: _next(session, ProjectRow),
         }
         tables = (CupboardLotRow, CupboardStackRow, ProjectRow, PullRow, BoughtRow, DoneStepRow,
-                  LedgerRow)  # fmt: skip
+                  KeptPlanRow, LedgerRow)  # fmt: skip
         numbered = {CupboardLotRow: _NEW_LOT, CupboardStackRow: _NEW_STACK,
                     ProjectRow: _NEW_PROJECT}  # fmt: skip
         statements = [
@@ -154,7 +159,7 @@ class Arrival:
         held = pulled.count if project.holds_back else pulled.cut
         each = self._piece_area(pulled.kept.lot, pulled.stack)
         names = pulled.kept.name, pulled.stack.print.name
-        for kind, pieces in ((Kind.PULLED, held), (Kind.CUT, pulled.cut)):
+        for kind, pieces in ((EntryKind.PULLED, held), (EntryKind.CUT, pulled.cut)):
             if pieces:
                 self._enter(
                     kind,
@@ -168,7 +173,7 @@ class Arrival:
 
     def _enter(
         self,
-        kind: Kind,
+        kind: EntryKind,
         lot_name: str,
         print_name: str,
         pieces: int,

@@ -20,7 +20,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cloth.print_names import highest_number, numbered_on
 from kersey.core.errors import KerseyError
 from kersey.core.stash.cupboard import Aside, CupboardLot
-from kersey.core.stash.ledger import Kind
+from kersey.core.stash.ledger import EntryKind
 from kersey.core.stash.lot_record import Record, lot_of, numbered_record
 from kersey.store.arrival import Arrival
 from kersey.store.holdings import check_held, tell_holders
@@ -145,7 +145,7 @@ def add_lots(
     lots: Sequence[CupboardLot],
     words: str | None,
     now: datetime,
-    kind: Kind = Kind.BOUGHT,
+    kind: EntryKind = EntryKind.BOUGHT,
 ) -> list[int]:
     """Put lots into the cupboard as one change; returns their numbers.
 
@@ -186,7 +186,7 @@ def change_lots(
     """
     rows = _rows(session, revisions)
     changes = {row: change(lot_from_row(row)) for row in rows}
-    _write_changes(session, changes, words, now, Kind.COUNTED)
+    _write_changes(session, changes, words, now, EntryKind.COUNTED)
     check_held(session, [row.id for row in rows])
 
 
@@ -195,7 +195,7 @@ def write_lots(
     lots: Mapping[int, CupboardLot],
     words: str,
     now: datetime,
-    kind: Kind,
+    kind: EntryKind,
     by_project: int,
 ) -> None:
     """Write lots that a project has changed, as one step; the caller checks what is held."""
@@ -211,8 +211,8 @@ def split_lot(session: Session, lot_id: int, revision: int, amount: Fraction, no
     (row,) = _rows(session, {lot_id: revision})
     before = lot_from_row(row)
     rest, taken = before.split_off(amount)
-    _write(session, row, before, rest, Kind.SPLIT, now)
-    (number,) = add_lots(session, [taken], None, now, Kind.SPLIT)
+    _write(session, row, before, rest, EntryKind.SPLIT, now)
+    (number,) = add_lots(session, [taken], None, now, EntryKind.SPLIT)
     records = {lot_id: numbered_record(before), number: None}
     _note(session, f"a part of “{before.name}” cut off", records, now)
     tell_holders(session, [lot_id])
@@ -225,7 +225,7 @@ def take_out(session: Session, revisions: Mapping[int, int], words: str, now: da
     rows = _rows(session, revisions)
     _note(session, words, {row.id: numbered_record(lot_from_row(row)) for row in rows}, now)
     for row in rows:
-        enter_change(session, row, lot_from_row(row), None, Kind.OUT, now)
+        enter_change(session, row, lot_from_row(row), None, EntryKind.OUT, now)
         row.deleted_at = now
         row.revision += 1
     session.flush()
@@ -331,7 +331,7 @@ def _write_changes(
     changes: Mapping[CupboardLotRow, CupboardLot],
     words: str,
     now: datetime,
-    kind: Kind,
+    kind: EntryKind,
     by_project: int | None = None,
 ) -> None:
     """Write changed lots as one step, and tell the other projects that hold some of them."""
@@ -347,7 +347,7 @@ def _write(
     row: CupboardLotRow,
     before: CupboardLot,
     after: CupboardLot,
-    kind: Kind,
+    kind: EntryKind,
     now: datetime,
 ) -> None:
     write_lot(row, after)
@@ -363,11 +363,11 @@ def _take_back(session: Session, row: CupboardLotRow, record: Record | None, now
     row.deleted_at = now if record is None else None
     if record is None:
         row.revision += 1
-        enter_change(session, row, before, None, Kind.COUNTED, now)
+        enter_change(session, row, before, None, EntryKind.COUNTED, now)
         return
-    _write(session, row, before, lot_of(record), Kind.COUNTED, now)
+    _write(session, row, before, lot_of(record), EntryKind.COUNTED, now)
     if was_out:
-        enter_change(session, row, None, lot_from_row(row), Kind.OUT, now)
+        enter_change(session, row, None, lot_from_row(row), EntryKind.OUT, now)
 
 
 def _note(session: Session, words: str, before: Mapping[int, Record | None], now: datetime) -> None:

@@ -9,11 +9,11 @@ from sqlalchemy.orm import Session
 
 from kersey.core.cloth.fabric import Lot, Stack
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.ledger import Entry, Kind, Sum
+from kersey.core.stash.ledger import Entry, EntryKind, Sum
 from kersey.store.tables import CupboardLotRow, LedgerRow, PullRow
 
 # Kinds of which the entry counts what goes, not what comes.
-_GOING = frozenset({Kind.OUT, Kind.LOST})
+_GOING = frozenset({EntryKind.OUT, EntryKind.LOST})
 
 
 def enter(session: Session, entries: Iterable[Entry]) -> None:
@@ -60,7 +60,7 @@ def all_sums(session: Session) -> list[Sum]:
     alike = (LedgerRow.kind, LedgerRow.area)
     query = select(*alike, func.count(), func.sum(LedgerRow.pieces)).group_by(*alike)
     return [
-        Sum(Kind(kind), pieces, times * area)
+        Sum(EntryKind(kind), pieces, times * area)
         for kind, area, times, pieces in session.execute(query)
     ]
 
@@ -70,7 +70,7 @@ def enter_change(
     row: CupboardLotRow,
     before: CupboardLot | None,
     after: CupboardLot | None,
-    kind: Kind,
+    kind: EntryKind,
     now: datetime,
 ) -> None:
     """Enter what a change of a lot did to its pieces and sizes; None: the lot was not there.
@@ -90,8 +90,8 @@ def enter_change(
 
 
 def _differences(
-    before: Lot | None, after: Lot | None, cut: dict[int, int], kind: Kind
-) -> Iterator[tuple[Kind, Stack, int, Fraction]]:
+    before: Lot | None, after: Lot | None, cut: dict[int, int], kind: EntryKind
+) -> Iterator[tuple[EntryKind, Stack, int, Fraction]]:
     """(kind, print, pieces, square inches) of all that differs."""
     old = {stack.number: stack for stack in before.stacks} if before else {}
     new = {stack.number: stack for stack in after.stacks} if after else {}
@@ -108,7 +108,7 @@ def _differences(
         yield kind, shown, sign * more, sign * more * each
         if was and area_was is not None and area_now is not None:
             whole = was.count - cut.get(number or 0, 0)
-            measured = Kind.SPLIT if kind is Kind.SPLIT else Kind.MEASURED
+            measured = EntryKind.SPLIT if kind is EntryKind.SPLIT else EntryKind.MEASURED
             yield measured, shown, 0, whole * (area_now - area_was)
 
 
@@ -125,7 +125,7 @@ def _entries(session: Session, which: ColumnElement[bool]) -> list[Entry]:
 def _entry(row: LedgerRow) -> Entry:
     return Entry(
         row.at,
-        Kind(row.kind),
+        EntryKind(row.kind),
         row.lot_id,
         row.lot_name,
         row.print_name,

@@ -1,19 +1,17 @@
 """A core project <-> its rows, word for word."""
 
-import json
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from kersey.core.blocks.block_record import block_from, block_record
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.cloth.fabric import Print, Value
-from kersey.core.frame.backing import BackingWay
-from kersey.core.frame.purposes import Wish
-from kersey.core.project.project import Design, Project
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
+from kersey.records.choices import choices_from_text, choices_text
+from kersey.records.plans import plan_from_text, plan_text
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
-from kersey.store.tables import BoughtRow, DoneStepRow, ProjectRow, PullRow
+from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
 
 _BORDER, _BINDING = "border", "binding"
 
@@ -32,12 +30,13 @@ def project_from_row(row: ProjectRow) -> Project:
             for pull in row.pulls
             if pull.stack.count and pull.stack.lot.deleted_at is None
         ),
-        design=_design(row),
+        design=choices_from_text(row.choices),
         bought_border=bought[_BORDER],
         bought_binding=bought[_BINDING],
         done=frozenset(step.key for step in row.done_steps),
         sketch=row.sketch,
         put_away=row.put_away,
+        plan=plan_from_text(row.plan.document) if row.plan else None,
     )
 
 
@@ -52,36 +51,29 @@ def write_project(row: ProjectRow, project: Project) -> None:
     kept = [step for step in row.done_steps if step.key in project.done]
     new = project.done - {step.key for step in kept}
     row.done_steps = [*kept, *(DoneStepRow(key=key) for key in sorted(new))]
+    _write_plan(row, project.plan)
+
+
+def _write_plan(row: ProjectRow, kept: KeptPlan | None) -> None:
+    if kept is None:
+        row.plan = None
+        return
+    document = plan_text(kept)
+    if row.plan is None:
+        row.plan = KeptPlanRow(number=1, document=document)
+    elif row.plan.document != document:
+        row.plan.document = document
+        row.plan.number += 1
 
 
 def project_columns(project: Project) -> dict[str, Any]:
     """What stands in the row of a project, by column."""
-    design = project.design
     return {
         "name": project.name,
         "said": project.said,
         "sketch": project.sketch,
         "put_away": project.put_away,
-        "strips_per_block": design.strips_per_block,
-        "method": design.method,
-        "different_prints": design.different_prints,
-        "block": json.dumps(block_record(design.block)),
-        "even": design.even,
-        "by_value": design.by_value,
-        "purpose": design.wish.key,
-        "drop": design.wish.drop,
-        "tuck": design.wish.tuck,
-        "own_width": design.wish.own_width,
-        "own_length": design.wish.own_length,
-        "rows": design.rows,
-        "columns": design.columns,
-        "border_width": design.border_width,
-        "binding_width": design.binding_width,
-        "binding_from_stash": design.binding_from_stash,
-        "margin": design.margin,
-        "backing_way": design.backing_way,
-        "seam": design.seam,
-        "usable_width": design.usable_width,
+        "choices": choices_text(project.design),
     }
 
 
@@ -94,6 +86,7 @@ def pull_columns(position: int, pulled: Pulled) -> dict[str, Any]:
         "roles": " ".join(pulled.roles),
         "value": pulled.value,
         "aside": pulled.aside,
+        "key": pulled.key,
     }
 
 
@@ -113,6 +106,7 @@ def _pulled(pull: PullRow, kept: CupboardLot, place: int) -> Pulled:
         aside=None if pull.aside is None else Aside(pull.aside),
         cut=min(pull.cut, pull.stack.count),
         lot_number=pull.stack.lot_id,
+        key=pull.key,
     )
 
 
@@ -128,27 +122,6 @@ def _write_pull(there: Mapping[int, PullRow], position: int, pulled: Pulled) -> 
     pull = there.get(number) or PullRow(stack_id=number)
     fill_row(pull, pull_columns(position, pulled))
     return pull
-
-
-def _design(row: ProjectRow) -> Design:
-    return Design(
-        strips_per_block=row.strips_per_block,
-        method=Method(row.method),
-        different_prints=row.different_prints,
-        block=block_from(json.loads(row.block)),
-        even=row.even,
-        by_value=row.by_value,
-        wish=Wish(row.purpose, row.drop, row.tuck, row.own_width, row.own_length),
-        rows=row.rows,
-        columns=row.columns,
-        border_width=row.border_width,
-        binding_width=row.binding_width,
-        binding_from_stash=row.binding_from_stash,
-        margin=row.margin,
-        backing_way=None if row.backing_way is None else BackingWay(row.backing_way),
-        seam=row.seam,
-        usable_width=row.usable_width,
-    )
 
 
 def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:

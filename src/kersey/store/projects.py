@@ -15,15 +15,24 @@ from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.ledger import Entry, Kind
+from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.core.stash.pulled import Pulled
 from kersey.core.work.put_away import Fate, PutAway
+from kersey.core.yields.steps import YieldSoFar
+from kersey.records.plans import answer_from_text, answer_text
 from kersey.store.arrival import Arrival
 from kersey.store.cupboard import add_lots, get_lot, write_lots
 from kersey.store.holdings import LotHeld, check_held
 from kersey.store.ledger import enter
 from kersey.store.project_rows import project_from_row, write_project
-from kersey.store.tables import CupboardLotRow, CupboardStackRow, ProjectRow, PullRow
+from kersey.store.tables import (
+    CupboardLotRow,
+    CupboardStackRow,
+    KeptAnswerRow,
+    KeptPlanRow,
+    ProjectRow,
+    PullRow,
+)
 
 _WITH_FABRICS = (
     selectinload(ProjectRow.pulls)
@@ -33,7 +42,13 @@ _WITH_FABRICS = (
 )
 
 
-_LINES = select(ProjectRow.id, ProjectRow.revision, ProjectRow.name, ProjectRow.updated_at)
+_LINES = select(
+    ProjectRow.id,
+    ProjectRow.revision,
+    ProjectRow.name,
+    ProjectRow.updated_at,
+    func.coalesce(KeptPlanRow.number, 0).label("plan_number"),
+).join(KeptPlanRow, KeptPlanRow.project_id == ProjectRow.id, isouter=True)
 _NEWEST_LINES = (
     _LINES.where(ProjectRow.deleted_at.is_(None))
     .order_by(ProjectRow.updated_at.desc(), ProjectRow.id.desc())
@@ -44,22 +59,24 @@ _NEWEST_LINES = (
 
 @dataclass(frozen=True)
 class ProjectLine:
-    """What a list of projects shows without opening them."""
+    """What a list of projects shows without opening them. `plan_number` is 0 without a plan."""
 
     id: int
     revision: int
     name: str
     updated_at: datetime
+    plan_number: int = 0
 
 
 @dataclass(frozen=True)
 class StoredProject:
-    """A project as it is kept."""
+    """A project as it is kept; `plan_number` counts how often its plan was exchanged."""
 
     id: int
     revision: int
     project: Project
     updated_at: datetime
+    plan_number: int = 0
 
 
 class NoSuchProject(KerseyError):
@@ -118,7 +135,7 @@ def project_line(session: Session, project_id: int) -> ProjectLine:
     row = session.execute(query).one_or_none()
     if row is None:
         raise NoSuchProject(project_id)
-    line = ProjectLine(row.id, row.revision, row.name, row.updated_at)
+    line = _line(row)
     if row.deleted_at is not None:
         raise ProjectGone(line)
     return line
@@ -158,11 +175,11 @@ def _add(
     first is written.
     """
     arrival = Arrival(now)
-    placed = [arrival.lot(kept, Kind.BOUGHT) for kept in lots]
+    placed = [arrival.lot(kept, EntryKind.BOUGHT) for kept in lots]
     for project in projects:
         # One lot is one object, however many of its prints are pulled: told apart by that.
         fresh = {id(p.kept): p.kept for p in project.fabrics if p.lot_number is None}
-        own = {key: arrival.lot(kept, Kind.BOUGHT) for key, kept in fresh.items()}
+        own = {key: arrival.lot(kept, EntryKind.BOUGHT) for key, kept in fresh.items()}
         of_each = [
             own[id(p.kept)] if p.lot_number is None else (placed[p.lot_number] if lots else None)
             for p in project.fabrics
@@ -182,7 +199,7 @@ def change_project(
     revision: int,
     change: Callable[[Project], Project],
     now: datetime,
-    why: Kind = Kind.COUNTED,
+    why: EntryKind = EntryKind.COUNTED,
 ) -> StoredProject:
     """Replace a project by what `change` makes of it, and the lots it pulls from likewise.
 
@@ -203,12 +220,46 @@ def change_project(
     return get_project(session, project_id)
 
 
+def keep_plan(
+    session: Session, project_id: int, how: Callable[[Project], Project], now: datetime
+) -> StoredProject:
+    """Keep the plan, and the ticks, of what `how` makes of a project; the rest stays as it is.
+
+    That is no change of anything a person has entered, so the revision stays too: another window
+    is not behind for it. Raises `NoSuchProject` or `ProjectGone`.
+    """
+    row = _row(session, project_id)
+    project = project_from_row(row)
+    changed = how(project)
+    write_project(row, replace(project, plan=changed.plan, done=changed.done))
+    session.flush()
+    session.expire_all()
+    return get_project(session, project_id)
+
+
+def kept_answer(session: Session, project_id: int, question: str) -> YieldSoFar | None:
+    """What was found for a question of a project, if it was found before."""
+    row = session.get(KeptAnswerRow, project_id)
+    if row is None or row.question != question:
+        return None
+    return answer_from_text(row.document)
+
+
+def keep_answer(session: Session, project_id: int, question: str, known: YieldSoFar) -> None:
+    """Keep what was found for a question; what was found for another is thrown away."""
+    row = session.get(KeptAnswerRow, project_id) or KeptAnswerRow(project_id=project_id)
+    row.question, row.document = question, answer_text(known)
+    session.add(row)
+
+
 def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
     """Copy a project as a sketch, since its fabric is held, and return the copy's number."""
     project = get_project(session, project_id).project
     name = f"{project.name[: LONGEST_NAME - len(' (copy)')]} (copy)"
     fabrics = tuple(replace(pulled, cut=0) for pulled in project.fabrics)
-    copy = replace(project, name=name, fabrics=fabrics, done=frozenset(), sketch=True)
+    copy = replace(
+        project, name=name, fabrics=fabrics, done=frozenset(), sketch=True, put_away=False
+    )
     return add_project(session, copy, now)
 
 
@@ -261,14 +312,14 @@ def put_project_away(
         return plan[0].project
 
     stored = change_project(session, project_id, revision, change, now)
-    add_lots(session, plan[0].lots, None, now, Kind.LEFT_OVER)
+    add_lots(session, plan[0].lots, None, now, EntryKind.LEFT_OVER)
     row = _row(session, project_id)
     enter(session, (entry for fate in plan[0].fates for entry in _fate_entries(row, fate, now)))
     return stored
 
 
 def _fate_entries(row: ProjectRow, fate: Fate, now: datetime) -> Iterator[Entry]:
-    sums = {Kind.USED: fate.used, Kind.PUT_AWAY: fate.kept, Kind.LOST: fate.lost}
+    sums = {EntryKind.USED: fate.used, EntryKind.PUT_AWAY: fate.kept, EntryKind.LOST: fate.lost}
     for kind, area in sums.items():
         if area:
             yield replace(_entry(row, fate.pulled, kind, 0, now), area=area)
@@ -280,7 +331,7 @@ def _settle(
     before: Project,
     after: Project,
     now: datetime,
-    why: Kind,
+    why: EntryKind,
 ) -> None:
     """Write a project, the lots changed through it, and the ledger; or raise `LotHeld`."""
     _write_changed_lots(session, row, before, after, now, why)
@@ -301,7 +352,7 @@ def _write_changed_lots(
     before: Project | None,
     after: Project,
     now: datetime,
-    why: Kind,
+    why: EntryKind,
 ) -> None:
     was = {p.lot_number: p.kept for p in before.fabrics} if before else {}
     changed = {
@@ -341,8 +392,12 @@ def _enter_pulls(
     for number, pulled in shown.items():
         more = new.get(number, (0, 0))[0] - old.get(number, (0, 0))[0]
         more_cut = new.get(number, (0, 0))[1] - old.get(number, (0, 0))[1]
-        entries.append(_entry(row, pulled, Kind.PULLED if more > 0 else Kind.RETURNED, more, now))
-        entries.append(_entry(row, pulled, Kind.CUT if more_cut > 0 else Kind.UNCUT, more_cut, now))
+        entries.append(
+            _entry(row, pulled, EntryKind.PULLED if more > 0 else EntryKind.RETURNED, more, now)
+        )
+        entries.append(
+            _entry(row, pulled, EntryKind.CUT if more_cut > 0 else EntryKind.UNCUT, more_cut, now)
+        )
     enter(session, (entry for entry in entries if entry.pieces))
 
 
@@ -355,7 +410,7 @@ def _held(project: Project | None) -> dict[int | None, tuple[int, int]]:
     }
 
 
-def _entry(row: ProjectRow, pulled: Pulled, kind: Kind, pieces: int, now: datetime) -> Entry:
+def _entry(row: ProjectRow, pulled: Pulled, kind: EntryKind, pieces: int, now: datetime) -> Entry:
     number = abs(pieces)
     area = number * pulled.kept.lot.piece_area(pulled.stack)
     assert pulled.lot_number is not None
@@ -380,8 +435,8 @@ def _lots_of(project: Project) -> list[int]:
     return list(dict.fromkeys(numbers))
 
 
-def _line(row: Row[int, int, str, datetime]) -> ProjectLine:
-    return ProjectLine(row.id, row.revision, row.name, row.updated_at)
+def _line(row: Row[int, int, str, datetime, int]) -> ProjectLine:
+    return ProjectLine(row.id, row.revision, row.name, row.updated_at, row.plan_number)
 
 
 def _row(session: Session, project_id: int) -> ProjectRow:
@@ -403,4 +458,5 @@ def _claim_revision(session: Session, row: ProjectRow, revision: int) -> None:
 
 
 def _stored(row: ProjectRow) -> StoredProject:
-    return StoredProject(row.id, row.revision, project_from_row(row), row.updated_at)
+    number = row.plan.number if row.plan else 0
+    return StoredProject(row.id, row.revision, project_from_row(row), row.updated_at, number)

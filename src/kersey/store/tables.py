@@ -30,7 +30,7 @@ class PrintColumns:
 
 
 class ProjectRow(Table):
-    """A project and the choices of its design. `revision` counts its changes; `block` is JSON."""
+    """A project. `revision` counts its changes; its `choices` are one JSON document."""
 
     __tablename__ = "project"
     __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
@@ -43,26 +43,7 @@ class ProjectRow(Table):
     updated_at: Mapped[datetime]
     deleted_at: Mapped[datetime | None]
 
-    strips_per_block: Mapped[int]
-    method: Mapped[str]
-    different_prints: Mapped[bool | None]
-    block: Mapped[str]
-    even: Mapped[bool]
-    by_value: Mapped[bool]
-    purpose: Mapped[str]
-    drop: Mapped[Fraction]
-    tuck: Mapped[Fraction]
-    own_width: Mapped[Fraction | None]
-    own_length: Mapped[Fraction | None]
-    rows: Mapped[int | None]
-    columns: Mapped[int | None]
-    border_width: Mapped[Fraction | None]
-    binding_width: Mapped[Fraction]
-    binding_from_stash: Mapped[bool]
-    margin: Mapped[Fraction]
-    backing_way: Mapped[str | None]
-    seam: Mapped[Fraction]
-    usable_width: Mapped[Fraction]
+    choices: Mapped[str]
     sketch: Mapped[bool]
     put_away: Mapped[bool]
 
@@ -75,6 +56,7 @@ class ProjectRow(Table):
     done_steps: Mapped[list["DoneStepRow"]] = relationship(
         cascade="all, delete-orphan", lazy="selectin", order_by="DoneStepRow.key"
     )
+    plan: Mapped["KeptPlanRow | None"] = relationship(cascade="all, delete-orphan", lazy="selectin")
 
 
 class PullRow(Table):
@@ -94,6 +76,7 @@ class PullRow(Table):
     roles: Mapped[str]
     value: Mapped[str | None]
     aside: Mapped[str | None]
+    key: Mapped[int]
 
     stack: Mapped["CupboardStackRow"] = relationship()
 
@@ -118,6 +101,33 @@ class DoneStepRow(Table):
         ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
     )
     key: Mapped[str] = mapped_column(primary_key=True)
+
+
+class KeptPlanRow(Table):
+    """The plan that a project is cut by, as JSON; `number` counts how often it was exchanged."""
+
+    __tablename__ = "kept_plan"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    number: Mapped[int]
+    document: Mapped[str]
+
+
+class KeptAnswerRow(Table):
+    """What was found for a question, as JSON; `question` is its fingerprint.
+
+    It is there so that nothing is searched for twice, and may be thrown away.
+    """
+
+    __tablename__ = "kept_answer"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    question: Mapped[str]
+    document: Mapped[str]
 
 
 class PreferencesRow(Table):

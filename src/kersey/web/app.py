@@ -22,6 +22,7 @@ from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
 from kersey.web.guard import Guard
 from kersey.web.ledger import routes as ledger
+from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
 from kersey.web.pull import routes as pull
@@ -63,6 +64,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(yield_page.router, include_in_schema=False)
     app.include_router(size.router, include_in_schema=False)
     app.include_router(cut.router, include_in_schema=False)
+    app.include_router(plan.router, include_in_schema=False)
     app.include_router(preferences.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)
     app.mount("/static", _KeptFiles(directory=STATIC), name="static")

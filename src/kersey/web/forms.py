@@ -41,7 +41,7 @@ class BadForm(InvalidValue):
         super().__init__(" ".join(self.errors.values()))
 
 
-class Form(BaseModel):
+class PageForm(BaseModel):
     """Base of all forms. Empty fields count as not filled in."""
 
     model_config = ConfigDict(frozen=True, extra="ignore")

@@ -18,12 +18,12 @@ from kersey.core.cloth.fabric import (
     checked_name,
     value_of,
 )
-from kersey.web.forms import Form
+from kersey.web.forms import PageForm
 
 _MOST_PIECES = 5000
 
 
-class PrintForm(Form):
+class PrintForm(PageForm):
     """A print, and the revision of what it lies in."""
 
     revision: int

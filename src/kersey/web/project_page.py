@@ -8,16 +8,16 @@ from typing import Annotated, Any
 from fastapi import Path, Request
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.cloth.forms import FACTS
-from kersey.core.cloth.forms import Form as FabricForm
+from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units, format_size
 from kersey.core.project.project import Project
-from kersey.core.project.question import RAILS
-from kersey.core.quilt.quilt import Quilt, yields_of
-from kersey.core.stash.ledger import Kind
-from kersey.core.work.stages import Stage, steps_done
-from kersey.core.work.work_order import work_order
+from kersey.core.quilt.planning import regridded
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.standing import Standing, standing_of
+from kersey.core.stash.ledger import EntryKind
+from kersey.core.work.stages import Stage
+from kersey.core.work.work_order import steps_done, work_order
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
     StoredProject,
@@ -25,16 +25,19 @@ from kersey.store.projects import (
     get_project,
     project_line,
 )
-from kersey.web.forms import Form
+from kersey.web.forms import PageForm
+from kersey.web.planning import NO_NEWS, PlanNews, settle
 from kersey.web.templating import counted, is_fragment_request, render
 from kersey.web.workroom import Workroom
 
 ProjectId = Annotated[int, Path(ge=1, le=2**31)]
 
+# A search that takes no longer is answered as if there were none.
+_A_MOMENT = 0.3
 _TITLES = {Stage.PULL: "Pull", Stage.YIELD: "Yield", Stage.SIZE: "Size", Stage.CUT: "Cut"}
 
 
-class RevisedForm(Form):
+class RevisedForm(PageForm):
     """A form that says which revision of the project it was made from."""
 
     revision: int
@@ -44,14 +47,14 @@ class RevisedForm(Form):
 class OpenProject:
     """A project as it is kept, with the settings it is shown in, and its quilt if it has one.
 
-    `counted` says how many blocks were found for it when the Yield page was last open, if it was.
+    `news` is of the plan that is searched for, if one is.
     """
 
     stored: StoredProject
     preferences: Preferences
     quilt: Quilt | None
     no_quilt: str = ""
-    counted: str = "not counted yet"
+    news: PlanNews = NO_NEWS
 
     @property
     def project(self) -> Project:
@@ -74,27 +77,35 @@ class StageLine:
     here: bool
 
 
-def open_project(room: Workroom, project_id: int) -> OpenProject:
-    """Open a project; raises `NoSuchProject` or `ProjectGone`."""
+def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> OpenProject:
+    """Open a project; raises `NoSuchProject` or `ProjectGone`.
+
+    A plan that it lacks is searched for; it is waited for no longer than `patience`, in seconds.
+    """
     with room.transaction() as session:
         line, preferences = project_line(session, project_id), load_preferences(session)
-        kept = room.kept_quilt(line.id, line.revision, preferences.workshop.units)
-        counted_then = room.counted(line.id, line.revision)
-        if kept is not None:
-            stored = StoredProject(line.id, line.revision, kept.project, line.updated_at)
-            return OpenProject(stored, preferences, kept, counted=counted_then)
-        stored = get_project(session, project_id)
-    return with_quilt(room, stored, preferences)
+        units = preferences.workshop.units
+        kept = room.kept_quilt((line.id, line.revision, line.plan_number, units))
+        stored = (
+            get_project(session, project_id)
+            if kept is None
+            else StoredProject(
+                line.id, line.revision, kept.project, line.updated_at, line.plan_number
+            )
+        )
+    return with_quilt(room, stored, preferences, patience)
 
 
-def with_quilt(room: Workroom, stored: StoredProject, preferences: Preferences) -> OpenProject:
+def with_quilt(
+    room: Workroom, stored: StoredProject, preferences: Preferences, patience: float = 0.0
+) -> OpenProject:
     """The project and what it comes to; when that is nothing, why."""
-    counted_then = room.counted(stored.id, stored.revision)
+    units = preferences.workshop.units
+    stored, news = settle(room, stored, units, patience)
     try:
-        quilt = room.quilt(stored, preferences.workshop.units)
-        return OpenProject(stored, preferences, quilt, counted=counted_then)
+        return OpenProject(stored, preferences, room.quilt(stored, units), news=news)
     except Infeasible as reason:
-        return OpenProject(stored, preferences, None, str(reason), counted_then)
+        return OpenProject(stored, preferences, None, news.fault or str(reason), news)
 
 
 def change(
@@ -102,25 +113,41 @@ def change(
     project_id: int,
     revision: int,
     how: Callable[[Project], Project],
-    why: Kind = Kind.COUNTED,
+    why: EntryKind = EntryKind.COUNTED,
 ) -> OpenProject:
     """Change a project and open it; raises `ProjectChanged` when another window was faster.
 
-    `why` pieces became fewer or more, if they did.
+    `why` pieces became fewer or more, if they did. What is chosen of the size serves at once.
     """
     with room.transaction() as session:
-        stored = change_project(session, project_id, revision, how, room.clock(), why)
         preferences = load_preferences(session)
-    return with_quilt(room, stored, preferences)
+        units = preferences.workshop.units
+        stored = change_project(
+            session, project_id, revision, lambda p: regridded(how(p), units), room.clock(), why
+        )
+    return with_quilt(room, stored, preferences, _A_MOMENT)
+
+
+def plan_context(opened: OpenProject, page_name: str = "") -> dict[str, Any]:
+    """What is to be said of the plan."""
+    return {
+        "news": opened.news,
+        "before": opened.project.plan is not None
+        and standing_of(opened.project) is Standing.BEFORE,
+        "plan_number": opened.stored.plan_number,
+        "page_name": page_name,
+        "news_alone": False,
+        "quilt": opened.quilt,
+        "is_cut": any(pulled.cut for pulled in opened.project.fabrics),
+        "project_id": opened.stored.id,
+        "revision": opened.stored.revision,
+    }
 
 
 def project_context(opened: OpenProject, here: Stage) -> dict[str, Any]:
     """What the layout of a project's page needs."""
-    return {
-        "project_id": opened.stored.id,
-        "revision": opened.stored.revision,
+    return plan_context(opened, here.value) | {
         "project": opened.project,
-        "quilt": opened.quilt,
         "no_quilt": opened.no_quilt,
         "units": opened.units,
         "theme": opened.preferences.theme,
@@ -172,11 +199,7 @@ def _status(opened: OpenProject, stage: Stage) -> str:
     if stage is Stage.PULL:
         return _pull_status(opened.project)
     if stage is Stage.YIELD:
-        if opened.project.design.block.recipe != RAILS or not opened.project.working:
-            return opened.counted
-        answer = yields_of(opened.project)[opened.project.design.method]
-        sure = "at least" if opened.project.uneven else "proved"
-        return f"{counted(answer.blocks, 'block')}, {sure}"
+        return _yield_status(opened)
     if quilt is None:
         return ""
     if stage is Stage.SIZE:
@@ -186,12 +209,25 @@ def _status(opened: OpenProject, stage: Stage) -> str:
     return f"{done} of {len(steps)} steps done" if done else ""
 
 
+def _yield_status(opened: OpenProject) -> str:
+    kept = opened.project.plan
+    if kept is None:
+        return "not counted yet"
+    blocks = counted(kept.possible, "block")
+    if standing_of(opened.project) is Standing.BEFORE:
+        return f"{blocks}, before the change"
+    if opened.project.design.even:
+        return f"{blocks}, cut alike"
+    sure = "proved" if kept.most.proved else f"at most {kept.most.bound}"
+    return f"{blocks}, {sure}"
+
+
 def _pull_status(project: Project) -> str:
     pieces = sum(pulled.count for pulled in project.fabrics)
     if not pieces:
         return "nothing yet"
     forms = {pulled.kept.lot.form for pulled in project.fabrics}
-    facts = FACTS[forms.pop()] if len(forms) == 1 else FACTS[FabricForm.PIECE]
+    facts = FACTS[forms.pop()] if len(forms) == 1 else FACTS[Form.PIECE]
     noun = facts.one if pieces == 1 else facts.many
     return f"{pieces} {noun}, {counted(len(project.fabrics), 'print')}"
 

@@ -16,13 +16,17 @@ from sqlalchemy.orm import Session
 from kersey.core.measure.length import Units
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.formats.cupboard_csv import CupboardTable
+from kersey.searching.searches import Searches
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 from kersey.web.jobs import Jobs
-from kersey.web.searches import Searches
 
 # A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
 _KEPT_QUILTS = 400
+
+
+# A project, its revision, the number of its plan, and the units of whoever looks.
+QuiltKey = tuple[int, int, int, Units]
 
 
 def _utc_now() -> datetime:
@@ -40,8 +44,7 @@ class Workroom:
     jobs: Jobs = field(default_factory=Jobs)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
-    _quilts: "OrderedDict[tuple[int, int, Units], Quilt]" = field(default_factory=OrderedDict)
-    _counts: "OrderedDict[tuple[int, int], str]" = field(default_factory=OrderedDict)
+    _quilts: "OrderedDict[QuiltKey, Quilt]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
     @contextmanager
@@ -55,36 +58,22 @@ class Workroom:
         with self.transaction() as session:
             return load_preferences(session)
 
-    def kept_quilt(self, project_id: int, revision: int, units: Units) -> Quilt | None:
-        """The quilt of a project at a revision, if it was worked out lately."""
-        key = (project_id, revision, units)
+    def kept_quilt(self, key: "QuiltKey") -> Quilt | None:
+        """The quilt of a project as it stands, if it was worked out lately."""
         with self._lock:
             if key in self._quilts:
                 self._quilts.move_to_end(key)
             return self._quilts.get(key)
 
-    def counted(self, project_id: int, revision: int) -> str:
-        """How many blocks the Yield page found for a project as it is, in words."""
-        with self._lock:
-            return self._counts.get((project_id, revision), "not counted yet")
-
-    def note_count(self, project_id: int, revision: int, words: str) -> None:
-        """Remember how many blocks were found, for the other pages."""
-        with self._lock:
-            self._counts[project_id, revision] = words
-            self._counts.move_to_end((project_id, revision))
-            while len(self._counts) > _KEPT_QUILTS:
-                self._counts.popitem(last=False)
-
     def quilt(self, stored: StoredProject, units: Units) -> Quilt:
-        """The quilt of a project at its revision, worked out once.
+        """The quilt of a project as it stands, worked out once.
 
-        Raises `NoQuilt` when there is not a single block.
+        Raises `NotPlanned` or `NoQuilt` when there is none.
         """
-        kept = self.kept_quilt(stored.id, stored.revision, units)
+        key = (stored.id, stored.revision, stored.plan_number, units)
+        kept = self.kept_quilt(key)
         if kept is not None:
             return kept
-        key = (stored.id, stored.revision, units)
         quilt = make_quilt(stored.project, units)
         with self._lock:
             self._quilts[key] = quilt

@@ -9,7 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.recipe import BadRecipe, Patch, Recipe
+from kersey.core.blocks.assembly import Patch
+from kersey.core.blocks.recipe import BadRecipe, Recipe
 
 SEAM = Fraction(1, 4)
 # Squares that are sewn before they are cut apart: what shows is not what was cut.
@@ -35,7 +36,7 @@ HANDBOOK = [
 def test_cut_sizes_are_those_of_the_handbook(name: str, options: dict, finished: str, cut: str):
     sides = [Fraction(side) for side in finished.split()]
     recipe = recipes()[name]
-    found = recipe.cut((sides[0], sides[-1]), {**recipe.options, **options}, SEAM)
+    found = recipe.assemble((sides[0], sides[-1]), {**recipe.options, **options}, SEAM)
     wanted = Counter(tuple(sorted(map(Fraction, size.split("x")))) for size in cut.split())
     assert Counter(tuple(sorted((n.width, n.height))) for n in found.needs) == wanted
 
@@ -47,7 +48,7 @@ def test_cut_sizes_are_those_of_the_handbook(name: str, options: dict, finished:
 def test_patches_tile_the_block_and_are_what_is_cut(recipe: Recipe, side: Fraction, seam: Fraction):
     finished = (side, side * recipe.finished[1] / recipe.finished[0])
     try:
-        cut = recipe.cut(finished, recipe.options, seam)
+        cut = recipe.assemble(finished, recipe.options, seam)
     except BadRecipe:
         return
     assert sum(patch.area for patch in cut.patches) == finished[0] * finished[1]

@@ -42,7 +42,7 @@ def test_squares_are_counted_scrap_by_scrap(beside: int) -> None:
 
 @pytest.mark.parametrize("block", ["log-cabin", "ohio-star"])
 def test_blocks_of_several_roles_come_near_the_bound(block: str) -> None:
-    needs = BlockChoice(block).cut_list(Fraction(1, 4)).needs
+    needs = BlockChoice(block).assembly(Fraction(1, 4)).needs
     roles = tuple(sorted({need.role for need in needs}))
     problem = CuttingProblem(needs, scraps(roles, seed=2))
     plan = solved(problem)

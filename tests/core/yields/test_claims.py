@@ -95,7 +95,7 @@ def test_nobody_promises_that(claimed: int) -> None:
     ],
 )
 def test_a_promised_size(claimed: tuple[str, str], agrees: bool, slip: str | None) -> None:
-    cut = BlockChoice("rails").cut_list(SEAM)
+    cut = BlockChoice("rails").assembly(SEAM)
     size = Fraction(claimed[0]), Fraction(claimed[1])
     found = judge_size(size, FINISHED, cut.patches, SEAM, Units.INCHES)
     assert found.agrees == agrees
@@ -103,6 +103,6 @@ def test_a_promised_size(claimed: tuple[str, str], agrees: bool, slip: str | Non
 
 
 def test_no_block_has_no_size() -> None:
-    cut = BlockChoice("rails").cut_list(SEAM)
+    cut = BlockChoice("rails").assembly(SEAM)
     with pytest.raises(BadClaim, match="more than 0"):
         judge_size((Fraction(0), Fraction(6)), FINISHED, cut.patches, SEAM, Units.INCHES)

@@ -39,7 +39,7 @@ def quarters(role: str, count: int, prints: int = 1) -> tuple[Fabric, ...]:
 
 # By hand: six light kits or five dark ones a quarter, and one dark quarter for the centres.
 def test_log_cabins_of_fat_quarters_are_cut_in_stacks() -> None:
-    cut = BlockChoice("log-cabin").cut_list(Fraction(1, 4))
+    cut = BlockChoice("log-cabin").assembly(Fraction(1, 4))
     fabrics = (*quarters("light", 1, prints=9), *quarters("dark", 1, prints=12))
     found = even(CuttingProblem(cut.needs, fabrics))
     assert faults(found.plan) == []
@@ -120,7 +120,7 @@ def test_what_everybody_can_work_out(line: str, recipe: str, rules: bool, blocks
 
 def test_a_frame_may_come_from_several_pieces_of_one_print() -> None:
     """No piece holds a whole frame: 2 sides of 2 1/2 x 9 1/2 fill one, its ends come of another."""
-    cut = BlockChoice("window-brick").cut_list(Fraction(1, 4))
+    cut = BlockChoice("window-brick").assembly(Fraction(1, 4))
     piece = (Fraction(5), Fraction(19, 2))
     fabrics = (
         Fabric("frames", "frames", *piece, 24, frozenset({"frame"})),

@@ -89,7 +89,7 @@ def bricks(quarters: int, length: Fraction = Fraction(21)) -> CuttingProblem:
     """Window bricks of 6 1/2 x 10 with three windows of 1 1/2 from quarters of as many prints."""
     options = (("windows", 3), ("window", Fraction(3, 2)), ("sill", Fraction(3, 4)))
     block = BlockChoice("window-brick", (Fraction(13, 2), Fraction(10)), options)
-    cut = block.cut_list(Fraction(1, 4))
+    cut = block.assembly(Fraction(1, 4))
     fabrics = (
         Fabric(f"print {n}", f"print {n}", Fraction(35, 2), length, form=Form.FAT_QUARTER)
         for n in range(quarters)

@@ -18,7 +18,7 @@ WHOLE_CLOTH = (Fabric("cloth", "cloth", Fraction(42), Fraction(360)),)
 
 
 def test_a_log_cabin_of_ten_has_logs_of_no_ruler() -> None:
-    needs = BlockChoice("log-cabin", (Fraction(10), Fraction(10))).cut_list(SEAM).needs
+    needs = BlockChoice("log-cabin", (Fraction(10), Fraction(10))).assembly(SEAM).needs
     found = off_ruler(needs, Units.INCHES)
     assert Fraction(11, 6) in {side for piece in found for side in piece.sides}
     assert all(cut % EIGHTH == 0 for piece in found for cut in piece.cut)
@@ -33,7 +33,7 @@ def test_what_is_friendlier_comes_out_and_what_is_safe_is_never_short(
     if not recipes()[name].square:
         block = BlockChoice(name, (Fraction(half, 2), Fraction(half, 2) + 3))
     try:
-        needs = block.cut_list(Fraction(seam)).needs
+        needs = block.assembly(Fraction(seam)).needs
         problem = CuttingProblem(needs, WHOLE_CLOTH)
     except (BadRecipe, BadCutting):
         return
@@ -46,7 +46,7 @@ def test_what_is_friendlier_comes_out_and_what_is_safe_is_never_short(
             assert on_ruler(cut.width, units)
             assert on_ruler(cut.height, units)
     for size in friendly_sizes(block, Fraction(seam), Units.INCHES):
-        friendly = BlockChoice(name, size).cut_list(Fraction(seam)).needs
+        friendly = BlockChoice(name, size).assembly(Fraction(seam)).needs
         assert all(side % EIGHTH == 0 for n in friendly for side in (n.width, n.height))
 
 

@@ -20,3 +20,9 @@ def recipes() -> Mapping[str, Recipe]:
     modules = (import_module(f"{blocks.__name__}.{name}") for name in names)
     found = (getattr(module, "RECIPE", None) for module in modules)
     return {recipe.id: recipe for recipe in found if isinstance(recipe, Recipe)}
+
+
+@cache
+def as_tried() -> tuple[Recipe, ...]:
+    """Every recipe in the order in which people try them; the first is what a quilt begins with."""
+    return tuple(sorted(recipes().values(), key=lambda recipe: (recipe.tried, recipe.id)))

@@ -1,10 +1,13 @@
 """The block chosen for a quilt: a recipe with its size and options, or pieces of one's own."""
 
-from dataclasses import dataclass
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, replace
 from fractions import Fraction
+from math import isqrt
 
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.recipe import BadRecipe, CutList, Option, Options, Recipe, Size, read_option
+from kersey.core.blocks.recipe import BadRecipe, Option, Options, Recipe, read_option, rectangle
 from kersey.core.cutting.problem import Need, PrintRule
 
 # A block of one's own, by the cut sizes of its pieces.
@@ -13,11 +16,14 @@ PIECES = "pieces"
 
 @dataclass(frozen=True)
 class BlockChoice:
-    """Which block. `finished` None: the recipe's usual size; options left out: the usual ones."""
+    """Which block. `finished` None: the recipe's usual size; options left out: the usual ones.
+
+    Options are kept as they are written: a length as exact inches, like ``5/2``.
+    """
 
     recipe: str
     finished: Size | None = None
-    options: tuple[tuple[str, Option], ...] = ()
+    options: tuple[tuple[str, int | str], ...] = ()
     pieces: tuple[Need, ...] = ()
     rules: tuple[PrintRule, ...] = ()
 
@@ -54,11 +60,39 @@ class BlockChoice:
             chosen[name] = read_option(usual[name], name, said)
         return {**usual, **chosen}
 
-    def cut_list(self, seam: Fraction) -> CutList:
-        """What is cut for one block at this seam, in inches; raises `BadRecipe`."""
+    def with_option(self, name: str, value: Option) -> "BlockChoice":
+        """The same block with another value of an option."""
+        others = (option for option in self.options if option[0] != name)
+        return replace(self, options=(*others, (name, written_option(value))))
+
+    @property
+    def made_faster(self) -> bool | None:
+        """Whether it is made the faster of its two ways; None where there is but one."""
+        other = self.known.other_way if self.known else None
+        return None if other is None else self.all_options[other.option] == other.faster
+
+    def made(self, faster: bool) -> "BlockChoice":
+        """The block made the faster way, or not; itself where there is but one way."""
+        other = self.known.other_way if self.known else None
+        if other is None:
+            return self
+        return self.with_option(other.option, other.faster if faster else other.usual)
+
+    def of_strips(self, strip_width: Fraction, seam: Fraction) -> "BlockChoice":
+        """The block as it comes of strips so wide, if it uses strips as they are; else itself.
+
+        Raises `BadRecipe`.
+        """
+        follows = self.known.from_strips if self.known else None
+        if follows is None:
+            return self
+        return replace(self, finished=follows(self.all_options, strip_width, seam))
+
+    def assembly(self, seam: Fraction) -> Assembly:
+        """The block at this seam, in inches; raises `BadRecipe`."""
         recipe, size = self.known, self.size
         if recipe is None:
-            return self._own()
+            return self._own(seam)
         if self.pieces or self.rules:
             raise BadRecipe("block.pieces", "left out: they belong to the recipe “pieces” only.")
         assert size is not None
@@ -66,9 +100,9 @@ class BlockChoice:
             raise BadRecipe("block.finished", "more than 0.")
         if recipe.square and size[0] != size[1]:
             raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
-        return recipe.cut(size, self.all_options, seam)
+        return recipe.assemble(size, self.all_options, seam)
 
-    def _own(self) -> CutList:
+    def _own(self, seam: Fraction) -> Assembly:
         if not self.pieces:
             advice = "Write at least one piece, like “4 A light 2 1/2 x 3”."
             raise BadRecipe("block.pieces", "a list of at least one piece.", advice)
@@ -82,4 +116,39 @@ class BlockChoice:
                     f"No piece is of the side “{unknown[0]:.40}”; there are "
                     f"{', '.join(sorted(there))}.",
                 )
-        return CutList(self.pieces, self.rules)
+        return _of_pieces(self.pieces, self.rules, self.finished, seam)
+
+
+def written_option(value: Option) -> int | str:
+    """An option as it is kept."""
+    return value if isinstance(value, int) else str(value)
+
+
+def _of_pieces(
+    needs: Sequence[Need], rules: tuple[PrintRule, ...], finished: Size | None, seam: Fraction
+) -> Assembly:
+    """A block of which only the pieces are known: sewn somehow, and drawn in rows of pieces."""
+    makes = [Make(need.label, How.CUT, (need.width, need.height), role=need.role) for need in needs]
+    parts = tuple(Part(make, need.count) for make, need in zip(makes, needs, strict=True))
+    shown = finished or (Fraction(1), Fraction(1))
+    size = shown[0] + 2 * seam, shown[1] + 2 * seam
+    block = Make("block", How.JOINED, size, parts, patches=tuple(_in_rows(needs, shown)))
+    return Assembly(block, finished, rules, drawn_true=False)
+
+
+def _in_rows(needs: Sequence[Need], size: Size) -> Iterator[Patch]:
+    """Each piece as large a part of the block as it is of the cloth, in about as many rows as
+    there are pieces in a row."""
+    pieces = [need for need in needs for _ in range(need.count)]
+    in_a_row = isqrt(len(pieces) - 1) + 1
+    whole = sum((need.width * need.height for need in pieces), Fraction(0))
+    top = Fraction(0)
+    for start in range(0, len(pieces), in_a_row):
+        row = pieces[start : start + in_a_row]
+        area = sum((need.width * need.height for need in row), Fraction(0))
+        high, left = size[1] * area / whole, Fraction(0)
+        for need in row:
+            wide = size[0] * need.width * need.height / area
+            yield rectangle(need.label, need.role, left, top, wide, high)
+            left += wide
+        top += high

@@ -8,14 +8,12 @@ Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
 from kersey.core.blocks.recipe import (
     BadRecipe,
-    CutList,
     Options,
     Recipe,
-    Size,
     length_option,
-    needs_of,
     rectangle,
     square_of,
     whole,
@@ -24,27 +22,31 @@ from kersey.core.blocks.recipe import (
 LIGHT, DARK = "light", "dark"
 
 
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     rounds = whole(options, "rounds", 1, 12)
     size = length_option(options, "corner", 2 * seam, Fraction(20)) - 2 * seam
     log = (finished[0] - size) / rounds
     if log <= 0:
         raise BadRecipe("block.finished", "more than the corner square alone.")
-    patches = [rectangle("corner", DARK, Fraction(0), Fraction(0), size, size)]
+    block = piece(rectangle("corner", DARK, Fraction(0), Fraction(0), size, size), seam)
     for turn in range(rounds):
         role = DARK if turn % 2 else LIGHT
         one, two = f"{role} {2 * turn + 1}", f"{role} {2 * turn + 2}"
-        patches.append(rectangle(one, role, size, Fraction(0), log, size))
-        patches.append(rectangle(two, role, Fraction(0), size, size + log, log))
+        logs = (
+            rectangle(one, role, size, Fraction(0), log, size),
+            rectangle(two, role, Fraction(0), size, size + log, log),
+        )
         size += log
-    return CutList(needs_of(patches, seam), patches=tuple(patches))
+        name = "block" if turn == rounds - 1 else f"pair {turn + 1}"
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+    return Assembly(block, finished)
 
 
 RECIPE = Recipe(
     id="corner-log-cabin",
     title="Corner log cabin",
     finished=square_of(8),
-    cut=_cut,
+    assemble=_assemble,
     options={"rounds": 3, "corner": Fraction(5, 2)},
     about="Logs on two sides of a dark corner square, light and dark pairs in turn.",
 )

@@ -6,40 +6,34 @@ Widths as in a log cabin. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
 from kersey.core.blocks.log_cabin import DARK, LIGHT, log_width
-from kersey.core.blocks.recipe import (
-    CutList,
-    Options,
-    Patch,
-    Recipe,
-    Size,
-    needs_of,
-    rectangle,
-    square_of,
-)
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     rounds, centre, log = log_width(finished, options, seam)
     at = rounds * log
-    light: list[Patch] = []
-    dark = [rectangle("centre", DARK, at, at, centre, centre)]
+    block = piece(rectangle("centre", DARK, at, at, centre, centre), seam)
     for turn in range(rounds):
         near, size = at - turn * log, centre + 2 * turn * log
         far, label = near + size, f"{turn + 1}"
-        light.append(rectangle(f"light {label}", LIGHT, near, near - log, size, log))
-        light.append(rectangle(f"light {label}", LIGHT, near, far, size, log))
-        dark.append(rectangle(f"dark {label}", DARK, near - log, near - log, log, size + 2 * log))
-        dark.append(rectangle(f"dark {label}", DARK, far, near - log, log, size + 2 * log))
-    patches = (*light, *dark)
-    return CutList(needs_of(patches, seam), patches=patches)
+        logs = (
+            rectangle(f"light {label}", LIGHT, near, near - log, size, log),
+            rectangle(f"light {label}", LIGHT, near, far, size, log),
+            rectangle(f"dark {label}", DARK, near - log, near - log, log, size + 2 * log),
+            rectangle(f"dark {label}", DARK, far, near - log, log, size + 2 * log),
+        )
+        name = "block" if turn == rounds - 1 else f"round {turn + 1}"
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+    return Assembly(block, finished)
 
 
 RECIPE = Recipe(
     id="courthouse-steps",
     title="Courthouse steps",
     finished=square_of(Fraction(19, 2)),
-    cut=_cut,
+    assemble=_assemble,
     options={"rounds": 3, "centre": Fraction(5, 2)},
     about="Rounds of logs in opposite pairs: light above and below, dark at the sides.",
 )

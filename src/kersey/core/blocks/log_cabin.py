@@ -9,15 +9,12 @@ and the block is 10 unfinished. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
 from kersey.core.blocks.recipe import (
     BadRecipe,
-    CutList,
     Options,
-    Patch,
     Recipe,
-    Size,
     length_option,
-    needs_of,
     rectangle,
     square_of,
     whole,
@@ -36,28 +33,30 @@ def log_width(finished: Size, options: Options, seam: Fraction) -> tuple[int, Fr
     return rounds, centre, shows
 
 
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     rounds, centre, log = log_width(finished, options, seam)
     at = rounds * log
-    light: list[Patch] = []
-    dark = [rectangle("centre", DARK, at, at, centre, centre)]
+    block = piece(rectangle("centre", DARK, at, at, centre, centre), seam)
     for turn in range(rounds):
         near, size = at - turn * log, centre + 2 * turn * log
         far = near + size
         one, two = f"{2 * turn + 1}", f"{2 * turn + 2}"
-        light.append(rectangle(f"light {one}", LIGHT, near, near - log, size, log))
-        light.append(rectangle(f"light {two}", LIGHT, far, near - log, log, size + log))
-        dark.append(rectangle(f"dark {one}", DARK, near, far, size + log, log))
-        dark.append(rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log))
-    patches = (*light, *dark)
-    return CutList(needs_of(patches, seam), patches=patches)
+        logs = (
+            rectangle(f"light {one}", LIGHT, near, near - log, size, log),
+            rectangle(f"light {two}", LIGHT, far, near - log, log, size + log),
+            rectangle(f"dark {one}", DARK, near, far, size + log, log),
+            rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log),
+        )
+        name = "block" if turn == rounds - 1 else f"round {turn + 1}"
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+    return Assembly(block, finished)
 
 
 RECIPE = Recipe(
     id="log-cabin",
     title="Log cabin",
     finished=square_of(Fraction(19, 2)),
-    cut=_cut,
+    assemble=_assemble,
     options={"rounds": 3, "centre": Fraction(5, 2)},
     about="Rounds of two light and two dark logs; the centre is of the dark side.",
 )

@@ -5,37 +5,29 @@ patch = finished / 3 + 2s
 
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import (
-    CutList,
-    Options,
-    Recipe,
-    Size,
-    needs_of,
-    rectangle,
-    square_of,
-)
+from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 
-def _cut(finished: Size, _: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     side = finished[0] / 3
-    places = [(row, column) for row in range(3) for column in range(3)]
-    patches = tuple(
-        rectangle(
-            *(("A", "dark") if (row + column) % 2 == 0 else ("B", "light")),
-            column * side,
-            row * side,
-            side,
-            side,
-        )
-        for row, column in places
-    )
-    return CutList(needs_of(patches, seam), patches=patches)
+
+    def square(row: int, column: int) -> Make:
+        which = ("A", "dark") if (row + column) % 2 == 0 else ("B", "light")
+        return piece(rectangle(*which, column * side, row * side, side, side), seam)
+
+    rows = [
+        sewn("middle row" if row == 1 else "outer row", seam, *(square(row, n) for n in range(3)))
+        for row in range(3)
+    ]
+    return Assembly(sewn("block", seam, *rows), finished)
 
 
 RECIPE = Recipe(
     id="nine-patch",
     title="Nine-patch",
     finished=square_of(6),
-    cut=_cut,
+    assemble=_assemble,
+    tried=2,
     about="Five dark squares and four light ones.",
 )

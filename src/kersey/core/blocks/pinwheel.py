@@ -9,17 +9,8 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 from math import isqrt
 
-from kersey.core.blocks.recipe import (
-    BadRecipe,
-    CutList,
-    Options,
-    Patch,
-    Recipe,
-    Size,
-    square_of,
-    triangle,
-)
-from kersey.core.cutting.problem import Need
+from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, counted_parts, sewn
+from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, square_of
 from kersey.core.measure.length import EIGHTH
 
 LIGHT, DARK = "light", "dark"
@@ -28,15 +19,40 @@ TWO, FOUR = "two at a time", "four at a time"
 _POINTS = Fraction(3, 8)
 
 
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
-    unit = finished[0] / 2
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    shows = finished[0] / 2
     if options["method"] not in (TWO, FOUR):
         raise BadRecipe("block.options.method", f"one of {TWO}, {FOUR}.")
     two = options["method"] == TWO
-    side = unit + 2 * seam + _POINTS if two else _all_round(unit + 2 * seam, seam)
-    count = 2 if two else 1
-    needs = tuple(Need("square", role, side, side, count) for role in (LIGHT, DARK))
-    return CutList(needs, patches=tuple(_patches(unit)))
+    side = shows + 2 * seam + _POINTS if two else _all_round(shows + 2 * seam, seam)
+    units = [_unit(place, shows, side, seam, two) for place in range(4)]
+    top, bottom = sewn("half", seam, *units[:2]), sewn("half", seam, units[3], units[2])
+    return Assembly(sewn("block", seam, top, bottom), finished)
+
+
+def _unit(place: int, shows: Fraction, side: Fraction, seam: Fraction, two: bool) -> Make:
+    """The unit at a corner of the block, clockwise from the top left."""
+    start, end = Fraction(0), 2 * shows
+    centre = (shows, shows)
+    corners = ((start, start), (end, start), (end, end), (start, end))
+    mids = ((shows, start), (end, shows), (shows, end), (start, shows))
+    corner, after, before = corners[place], mids[place], mids[place - 1]
+    # Two units come from one pair of squares, or all four.
+    number = place // 2 if two else 0
+    light = Patch("square", LIGHT, (corner, after, centre), number)
+    dark = Patch("square", DARK, (corner, centre, before), number)
+    squares = (
+        Make("square", How.CUT, (side, side), role=patch.role, patches=(patch,))
+        for patch in (light, dark)
+    )
+    return Make(
+        "half-square unit",
+        How.HALF_SQUARES if two else How.ALL_ROUND,
+        (shows + 2 * seam, shows + 2 * seam),
+        counted_parts(list(squares)),
+        gives=2 if two else 4,
+        patches=(light, dark),
+    )
 
 
 def _all_round(unfinished: Fraction, seam: Fraction) -> Fraction:
@@ -48,24 +64,12 @@ def _all_round(unfinished: Fraction, seam: Fraction) -> Fraction:
     return least + 2 * seam
 
 
-def _patches(unit: Fraction) -> list[Patch]:
-    middle, end, start = unit, 2 * unit, Fraction(0)
-    centre = (middle, middle)
-    corners = ((start, start), (end, start), (end, end), (start, end))
-    mids = ((middle, start), (end, middle), (middle, end), (start, middle))
-    patches = []
-    for place in range(4):
-        corner, after, before = corners[place], mids[place], mids[place - 1]
-        patches.append(triangle("square", LIGHT, corner, after, centre))
-        patches.append(triangle("square", DARK, corner, centre, before))
-    return patches
-
-
 RECIPE = Recipe(
     id="pinwheel",
     title="Pinwheel",
     finished=square_of(8),
-    cut=_cut,
+    assemble=_assemble,
+    tried=4,
     options={"method": TWO},
     choices={"method": (TWO, FOUR)},
     about="Four half-square triangle units; squares are cut, sewn in pairs, then cut apart.",

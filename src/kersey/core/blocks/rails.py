@@ -7,86 +7,66 @@ Two ways to make it. *Segments*: each rail is cut from its strip, then sewn. *St
 strips are sewn side by side and the set is crosscut into blocks.
 """
 
-from dataclasses import dataclass
+from dataclasses import replace
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size, piece, sewn
 from kersey.core.blocks.recipe import (
     BadRecipe,
-    CutList,
     Options,
+    OtherWay,
     Recipe,
-    Size,
-    needs_of,
     rectangle,
     square_of,
     whole,
 )
-from kersey.core.cutting.problem import ANY
-from kersey.core.errors import InvalidValue
+from kersey.core.cutting.problem import ANY, PrintRule
 
 FEWEST_RAILS = 2
 MOST_RAILS = 6
+SEGMENTS, SETS = "segments", "sets"
 
 
-class BadRailBlock(InvalidValue):
-    """A rail block that cannot be sewn."""
-
-
-@dataclass(frozen=True)
-class RailBlock:
-    """A square of `strips` rails cut `strip_width` wide; lengths in inches.
-
-    >>> block = RailBlock(3, Fraction(5, 2), Fraction(1, 4))
-    >>> block.finished_size, block.unfinished_size
-    (Fraction(6, 1), Fraction(13, 2))
-    """
-
-    strips: int
-    strip_width: Fraction
-    seam: Fraction
-
-    def __post_init__(self) -> None:
-        if not FEWEST_RAILS <= self.strips <= MOST_RAILS:
-            raise BadRailBlock(
-                f"A rail block has {FEWEST_RAILS} to {MOST_RAILS} strips, not {self.strips}."
-            )
-        if self.strip_width <= 2 * self.seam:
-            raise BadRailBlock("The seams take up the whole strip: use wider strips or less seam.")
-
-    @property
-    def finished_rail_width(self) -> Fraction:
-        """What shows of one rail."""
-        return self.strip_width - 2 * self.seam
-
-    @property
-    def finished_size(self) -> Fraction:
-        """The block's side as it shows in the quilt."""
-        return self.strips * self.finished_rail_width
-
-    @property
-    def unfinished_size(self) -> Fraction:
-        """The block's side before it is joined; also the length of a segment."""
-        return self.finished_size + 2 * self.seam
-
-
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     strips = whole(options, "strips", FEWEST_RAILS, MOST_RAILS)
-    if options["method"] not in RECIPE.choices["method"]:
-        raise BadRecipe("block.options.method", f"one of {', '.join(RECIPE.choices['method'])}.")
+    if options["method"] not in (SEGMENTS, SETS):
+        raise BadRecipe("block.options.method", f"one of {SEGMENTS}, {SETS}.")
     side, rail = finished[0], finished[0] / strips
-    patches = tuple(
-        rectangle("A", ANY, place * rail, Fraction(0), rail, side) for place in range(strips)
-    )
-    return CutList(needs_of(patches, seam), patches=patches, in_sets=options["method"] == "sets")
+    cut = [
+        piece(rectangle("A", ANY, place * rail, Fraction(0), rail, side), seam)
+        for place in range(strips)
+    ]
+    if options["method"] == SEGMENTS:
+        block = sewn("block", seam, *cut)
+    else:
+        whole_strips = [replace(each, long=True) for each in cut]
+        set_ = replace(sewn("strip set", seam, *whole_strips, how=How.STRIP_SET), long=True)
+        block = Make("block", How.CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
+    return Assembly(block, finished, wishes=(PrintRule((ANY,), same=False),))
+
+
+def _from_strips(options: Options, strip_width: Fraction, seam: Fraction) -> Size:
+    if strip_width <= 2 * seam:
+        why = "wide enough for the seams: they take up the whole strip."
+        advice = "The seams take up the whole strip: use wider strips or less seam."
+        raise BadRecipe("seam", why, advice)
+    strips = whole(options, "strips", FEWEST_RAILS, MOST_RAILS)
+    return square_of(strips * (strip_width - 2 * seam))
 
 
 RECIPE = Recipe(
     id="rails",
     title="Rails",
     finished=square_of(6),
-    cut=_cut,
-    options={"strips": 3, "method": "segments"},
-    choices={"method": ("segments", "sets")},
+    assemble=_assemble,
+    tried=1,
+    options={"strips": 3, "method": SEGMENTS},
+    choices={
+        "strips": tuple(map(str, range(FEWEST_RAILS, MOST_RAILS + 1))),
+        "method": (SEGMENTS, SETS),
+    },
+    from_strips=_from_strips,
+    other_way=OtherWay("method", SEGMENTS, SETS),
     about=(
         "Strips side by side. Segments: every rail is cut on its own. Sets: whole strips are cut "
         "and sewn side by side; a set becomes as many blocks as its shortest strip has segments."

@@ -1,24 +1,20 @@
-"""A recipe: what is cut for one block of a kind, whatever its size, and where it ends up.
-
-need    pieces of one cut size, as they leave the cutting table
-patch   what shows of a piece in the finished block, as a polygon; corner at the top left
+"""A recipe: how a block of a kind is assembled, whatever its size.
 
 A block is one small file in this folder that has a `RECIPE`; the catalogue finds it by listing the
-folder.
+folder. How to add one: docs/add-a-block.md.
 """
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.blocks.assembly import Assembly, Patch, Size
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, parse_length
 
 Option = int | str | float | Fraction
 Options = Mapping[str, Option]
-Size = tuple[Fraction, Fraction]
 
 
 class BadRecipe(InvalidValue):
@@ -34,49 +30,38 @@ class BadRecipe(InvalidValue):
 
 
 @dataclass(frozen=True)
-class Patch:
-    """A polygon of the finished block, in inches, and the piece it is of."""
+class OtherWay:
+    """An option by which the same block is made faster, and wastes more; both are of interest."""
 
-    label: str
-    role: str
-    corners: tuple[Size, ...]
-
-    @property
-    def area(self) -> Fraction:
-        """Square inches, by the shoelace rule."""
-        pairs = zip(self.corners, (*self.corners[1:], self.corners[0]), strict=True)
-        return abs(sum((x * v - u * y for (x, y), (u, v) in pairs), Fraction(0))) / 2
-
-
-@dataclass(frozen=True)
-class CutList:
-    """What is cut for one block, which pieces share or differ in print, and where they lie.
-
-    `in_sets`: whole strips are cut, sewn side by side and crosscut; the only need is a segment.
-    """
-
-    needs: tuple[Need, ...]
-    rules: tuple[PrintRule, ...] = ()
-    patches: tuple[Patch, ...] = ()
-    in_sets: bool = False
+    option: str
+    usual: str
+    faster: str
 
 
 @dataclass(frozen=True)
 class Recipe:
     """A named block. Lengths in inches; `finished` is (width, height).
 
-    `cut` gives what is cut for a finished size, options and seam; it raises `BadRecipe`. A `square`
-    block has one side only. The kind of an option is that of its usual value: a whole number, a
-    length (`Fraction`), or words, whose choices are listed.
+    `assemble` gives the block for a finished size, options and seam; it raises `BadRecipe`. A
+    `square` block has one side only. The kind of an option is that of its usual value: a whole
+    number, a length (`Fraction`), or words, whose choices are listed.
+
+    Blocks are `tried` in this order when nobody has said which.
+
+    `from_strips`: the finished size that comes of options, the width of the strips at hand and the
+    seam, for a block that uses strips as they are; it may raise `BadRecipe`.
     """
 
     id: str
     title: str
     finished: Size
-    cut: Callable[[Size, Options, Fraction], CutList]
+    assemble: Callable[[Size, Options, Fraction], Assembly]
     options: Mapping[str, Option] = field(default_factory=dict)
     choices: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     about: str = ""
+    from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
+    other_way: OtherWay | None = None
+    tried: int = 100
 
     @property
     def square(self) -> bool:
@@ -133,21 +118,6 @@ def triangle(label: str, role: str, *corners: tuple[Fraction, Fraction]) -> Patc
     return Patch(label, role, corners)
 
 
-def needs_of(patches: Sequence[Patch], seam: Fraction) -> tuple[Need, ...]:
-    """The pieces of a block that is sewn of rectangles: each cut a seam larger all round.
-
-    Patches of one label and role must be of one size.
-    """
-    counts: dict[tuple[str, str], list[Patch]] = {}
-    for patch in patches:
-        counts.setdefault((patch.label, patch.role), []).append(patch)
-    needs = []
-    for (label, role), alike in counts.items():
-        width, height = _sides(alike[0])
-        needs.append(Need(label, role, width + 2 * seam, height + 2 * seam, len(alike)))
-    return tuple(needs)
-
-
 def whole(options: Options, name: str, least: int, most: int) -> int:
     """A whole number among the options; raises `BadRecipe`."""
     value = options[name]
@@ -167,9 +137,3 @@ def length_option(options: Options, name: str, least: Fraction, most: Fraction) 
             f"a length of more than {format_length(least)} and at most {format_length(most)}.",
         )
     return value
-
-
-def _sides(patch: Patch) -> Size:
-    across = [x for x, _ in patch.corners]
-    down = [y for _, y in patch.corners]
-    return max(across) - min(across), max(down) - min(down)

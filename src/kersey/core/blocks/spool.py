@@ -7,51 +7,49 @@ and two seams. The bars of a block are all of different prints. Source: docs/tra
 
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import (
-    CutList,
-    Options,
-    Patch,
-    Recipe,
-    Size,
-    rectangle,
-    square_of,
-    triangle,
-)
-from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of, triangle
+from kersey.core.cutting.problem import PrintRule
 
 BAR, SIDE, SPOOL = "feature", "background", "dark"
 
 
-def _cut(finished: Size, _: Options, seam: Fraction) -> CutList:
-    side, allowance = finished[0], 2 * seam
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+    side = finished[0]
     quarter, half, bar = side / 4, side / 2, side / 6
-    needs = (
-        Need("bar", BAR, bar + allowance, half + allowance, 3),
-        Need("side", SIDE, quarter + allowance, half + allowance, 2),
-        Need("flip", SIDE, quarter + allowance, quarter + allowance, 4),
-        Need("end", SPOOL, side + allowance, quarter + allowance, 2),
+    bars = (rectangle("bar", BAR, quarter + n * bar, quarter, bar, half) for n in range(3))
+    thread = sewn("thread", seam, *(piece(each, seam) for each in bars))
+    left, right = (
+        piece(rectangle("side", SIDE, x, quarter, quarter, half), seam)
+        for x in (Fraction(0), side - quarter)
     )
+    middle = sewn("middle", seam, left, thread, right)
+    top, bottom = (_end(outer, side, quarter, seam) for outer in (Fraction(0), side))
     rules = (PrintRule((BAR,), same=False),)
-    return CutList(needs, rules, tuple(_patches(side, quarter, half, bar)))
+    return Assembly(sewn("block", seam, top, middle, bottom), finished, rules)
 
 
-def _patches(side: Fraction, quarter: Fraction, half: Fraction, bar: Fraction) -> list[Patch]:
-    start, far = Fraction(0), side - quarter
-    patches = [rectangle("bar", BAR, quarter + n * bar, quarter, bar, half) for n in range(3)]
-    patches.append(rectangle("side", SIDE, start, quarter, quarter, half))
-    patches.append(rectangle("side", SIDE, far, quarter, quarter, half))
-    for outer, inner in ((start, quarter), (side, far)):
-        corners = ((start, outer), (side, outer), (far, inner), (quarter, inner))
-        patches.append(Patch("end", SPOOL, corners))
-        patches.append(triangle("flip", SIDE, (start, outer), (quarter, inner), (start, inner)))
-        patches.append(triangle("flip", SIDE, (side, outer), (side, inner), (far, inner)))
-    return patches
+def _end(outer: Fraction, side: Fraction, quarter: Fraction, seam: Fraction) -> Make:
+    """The end whose outer edge is above or below, with its two corners flipped over."""
+    start, far, allowance = Fraction(0), side - quarter, 2 * seam
+    inner = quarter if outer == 0 else far
+    shows = Patch("end", SPOOL, ((start, outer), (side, outer), (far, inner), (quarter, inner)))
+    size = side + allowance, quarter + allowance
+    end = Make("end", How.CUT, size, role=SPOOL, patches=(shows,))
+    flips = [
+        Make("flip", How.CUT, (size[1], size[1]), role=SIDE, patches=(patch,))
+        for patch in (
+            triangle("flip", SIDE, (start, outer), (quarter, inner), (start, inner)),
+            triangle("flip", SIDE, (side, outer), (side, inner), (far, inner)),
+        )
+    ]
+    return sewn("end with corners", seam, end, *flips, how=How.FLIPPED)
 
 
 RECIPE = Recipe(
     id="spool",
     title="Spool",
     finished=square_of(6),
-    cut=_cut,
+    assemble=_assemble,
     about="Thread of three different prints between two ends; the ends' corners are flipped over.",
 )

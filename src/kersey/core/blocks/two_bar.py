@@ -5,30 +5,22 @@ finished = 2 (w - 2s); w = 2 1/2 gives 4 1/2 unfinished. Source: docs/trade.md s
 
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import (
-    CutList,
-    Options,
-    Recipe,
-    Size,
-    needs_of,
-    rectangle,
-    square_of,
-)
+from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 
-def _cut(finished: Size, _: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     side, start = finished[0], Fraction(0)
-    patches = (
-        rectangle("bar", "light", start, start, side / 2, side),
-        rectangle("bar", "dark", side / 2, start, side / 2, side),
-    )
-    return CutList(needs_of(patches, seam), patches=patches)
+    light = piece(rectangle("bar", "light", start, start, side / 2, side), seam)
+    dark = piece(rectangle("bar", "dark", side / 2, start, side / 2, side), seam)
+    return Assembly(sewn("block", seam, light, dark), finished)
 
 
 RECIPE = Recipe(
     id="two-bar",
     title="Two-bar unit",
     finished=square_of(4),
-    cut=_cut,
+    assemble=_assemble,
+    tried=3,
     about="A light bar and a dark one, square together.",
 )

@@ -7,23 +7,14 @@ windows of another. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import (
-    BadRecipe,
-    CutList,
-    Options,
-    Recipe,
-    Size,
-    length_option,
-    needs_of,
-    rectangle,
-    whole,
-)
+from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, length_option, rectangle, whole
 from kersey.core.cutting.problem import PrintRule
 
 FRAME, WINDOW = "frame", "window"
 
 
-def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     width, height = finished
     count = whole(options, "windows", 1, 6)
     window = length_option(options, "window", Fraction(0), Fraction(40))
@@ -33,26 +24,26 @@ def _cut(finished: Size, options: Options, seam: Fraction) -> CutList:
     if side <= 0 or end <= 0:
         raise BadRecipe("block.finished", "large enough for the windows, their sills and a frame.")
     start = Fraction(0)
-    patches = [
-        rectangle("side", FRAME, start, start, side, height),
-        rectangle("side", FRAME, width - side, start, side, height),
-        rectangle("end", FRAME, side, start, window, end),
-        rectangle("end", FRAME, side, height - end, window, end),
-    ]
+    column = [rectangle("end", FRAME, side, start, window, end)]
     for place in range(count):
         top = end + place * (window + sill)
-        patches.append(rectangle("window", WINDOW, side, top, window, window))
+        column.append(rectangle("window", WINDOW, side, top, window, window))
         if place < count - 1:
-            patches.append(rectangle("sill", FRAME, side, top + window, window, sill))
+            column.append(rectangle("sill", FRAME, side, top + window, window, sill))
+    column.append(rectangle("end", FRAME, side, height - end, window, end))
+    windows = sewn("window column", seam, *(piece(each, seam) for each in column))
+    left, right = (
+        piece(rectangle("side", FRAME, x, start, side, height), seam) for x in (start, width - side)
+    )
     rules = (PrintRule((FRAME,), same=True), PrintRule((FRAME, WINDOW), same=False))
-    return CutList(needs_of(patches, seam), rules, tuple(patches))
+    return Assembly(sewn("block", seam, left, windows, right), finished, rules)
 
 
 RECIPE = Recipe(
     id="window-brick",
     title="Window brick",
     finished=(Fraction(6), Fraction(9)),
-    cut=_cut,
+    assemble=_assemble,
     options={"windows": 2, "window": Fraction(2), "sill": Fraction(1)},
     about="Windows in a frame; the frame of a block is all of one print, its windows of another.",
 )

@@ -6,21 +6,20 @@ of everything for the blocks claimed; and prints that can be shared out as the r
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from itertools import combinations
 from math import inf, lcm
 
 from kersey.core.cutting.highs import WholeNumbers
-from kersey.core.cutting.print_rules import Reading, read_rules
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.watch import Watch
 
 
 def faults(plan: CuttingPlan) -> list[str]:
     """Everything that is wrong with a plan, in sentences; none for a good one."""
-    in_sets = plan.problem.in_sets
+    in_sets = plan.problem.strip_sets
     found = [fault for layout in plan.layouts for fault in _layout_faults(layout, in_sets)]
     found.extend(_count_faults(plan))
     if plan.blocks < 0 or plan.bound < plan.blocks:
@@ -128,7 +127,7 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
     for name, count in used.items():
         if count > there.get(name, 0):
             yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
-    for need in () if plan.problem.in_sets else plan.problem.needs:
+    for need in () if plan.problem.strip_sets else plan.problem.needs:
         if made[need] < plan.blocks * need.count:
             yield f"{made[need]} of {need.label} are too few for {plan.blocks} blocks."
 
@@ -176,40 +175,146 @@ def _most_sets(counts: Sequence[int], size: int, problem: CuttingProblem) -> int
 def _rule_faults(plan: CuttingPlan) -> Iterator[str]:
     """Whether the pieces can be dealt out over the blocks as the rules ask.
 
-    That is a small integer programme, which knows nothing of cutting: by print, how many parts are
-    drawn from it, how many pieces it gives to free roles, and in how many blocks.
+    That is a small integer programme, which knows nothing of cutting. Roles under a "same" rule are
+    taken together; a group that must differ from others serves each print in so many blocks, and
+    no print may serve more of them than there are blocks. A role of several pieces may draw on
+    several prints of a block where it must differ from one part only; otherwise it is asked, to be
+    sure, to come from one.
     """
+    if not plan.problem.rules:
+        return
     made: dict[str, Counter[Need]] = defaultdict(Counter)
     for layout in plan.layouts:
         for cut in layout.cuts:
             made[layout.fabric.print][cut.need] += layout.copies
-    rules = read_rules(plan.problem)
-    if rules.contradictory:
-        yield "Its rules contradict each other: no block can keep them."
-    elif (rules.parts or rules.free) and not _can_be_dealt(plan, rules, list(made.values())):
+    bound = _bound_together(plan.problem)
+    for rule in plan.problem.rules:
+        for group in bound:
+            in_both = [n for n in plan.problem.needs if n.role in group and n.role in rule.roles]
+            roles = {need.role for need in in_both}
+            pieces = sum(need.count for need in in_both)
+            if not rule.same and (len(roles) > 1 or (len(set(rule.roles)) == 1 and pieces > 1)):
+                yield "Its rules contradict each other: no block can keep them."
+                return
+    choices = [None, *_may_be_several(plan.problem, bound)]
+    if not any(_can_be_dealt(plan, bound, several, made) for several in choices):
         yield f"The prints cannot be dealt out over {plan.blocks} blocks as the rules ask."
 
 
-def _can_be_dealt(plan: CuttingPlan, rules: Reading, by_print: Sequence[Counter[Need]]) -> bool:
-    needs, blocks = plan.problem.needs, plan.blocks
-    numbers = WholeNumbers()
-    drawn: list[list[int]] = []
-    for part in rules.parts:
-        most = [min(made[needs[n]] // count for n, count in part.needs) for made in by_print]
-        drawn.append([numbers.number(most=there) for there in most])
-        wanted = part.times * blocks
-        numbers.between(wanted, wanted, [(number, 1) for number in drawn[-1]])
-    served: list[list[int]] = []
-    for role in rules.free:
-        served.append([numbers.number(most=blocks) for _ in by_print])
-        for n, count in role.needs:
-            given = [numbers.number(most=made[needs[n]]) for made in by_print]
-            numbers.between(count * blocks, count * blocks, [(number, 1) for number in given])
-            for number, in_blocks in zip(given, served[-1], strict=True):
-                numbers.between(0, inf, [(in_blocks, count), (number, -1)])
-    for clash in rules.clashes:
-        together = [*(drawn[n] for n in clash.parts), *(served[n] for n in clash.free)]
-        for place in range(len(by_print)):
-            numbers.between(0, blocks, [(by[place], 1) for by in together])
-    found, _ = numbers.solve(Watch(lambda: 0.0))
-    return any(found)
+def _bound_together(problem: CuttingProblem) -> list[set[str]]:
+    """Roles whose pieces all come from one print, in groups."""
+    return _touching(set(rule.roles) for rule in problem.rules if rule.same)
+
+
+def _touching(sets: Iterable[set[str]]) -> list[set[str]]:
+    """The sets, those that share a role taken together."""
+    groups: list[set[str]] = []
+    for roles in sets:
+        touching = [group for group in groups if group & roles]
+        groups = [group for group in groups if group not in touching]
+        groups.append(roles.union(*touching))
+    return groups
+
+
+def _may_be_several(problem: CuttingProblem, bound: Sequence[set[str]]) -> Iterator[str]:
+    """Roles that may draw on several prints beside the one part they must differ from."""
+    alone = {r for rule in problem.rules if not rule.same and len(set(rule.roles)) == 1
+             for r in rule.roles}  # fmt: skip
+    for rule in problem.rules:
+        roles = dict.fromkeys(rule.roles)
+        if rule.same or len(roles) < 2:
+            continue
+        for role in roles:
+            others = [other for other in roles if other != role]
+            pieces = sum(need.count for need in problem.needs if need.role in others)
+            together = any(set(others) <= group for group in bound)
+            free = role not in alone and not any(role in group for group in bound)
+            if free and (together or pieces == 1 or len(others) == 1):
+                yield role
+
+
+def _can_be_dealt(
+    plan: CuttingPlan,
+    bound: Sequence[set[str]],
+    several: str | None,
+    made: Mapping[str, Counter[Need]],
+) -> bool:
+    """Whether it can, if this role may draw on several prints."""
+    problem = plan.problem
+    apart = [set(rule.roles) for rule in problem.rules if not rule.same]
+    count = _Count(plan.blocks, made)
+    for group in bound:
+        count.from_one_print(group, [need for need in problem.needs if need.role in group])
+    for role in dict.fromkeys(need.role for need in problem.needs):
+        needs = [need for need in problem.needs if need.role == role]
+        if role in count.serves or not any(role in roles for roles in apart):
+            continue
+        if {role} in apart:
+            count.all_from_others(role, needs)
+        elif role == several:
+            count.from_several(role, needs)
+        else:
+            count.from_one_print({role}, needs)
+    for roles in _touching(apart):
+        count.keep_apart(roles)
+    return count.possible
+
+
+class _Count:
+    """In how many blocks each print serves each role: numbers of an integer programme."""
+
+    def __init__(self, blocks: int, made: Mapping[str, Counter[Need]]) -> None:
+        self._blocks, self._made = blocks, made
+        self._numbers = WholeNumbers()
+        self.serves: dict[str, dict[str, int]] = {}
+
+    def from_one_print(self, roles: set[str], needs: Sequence[Need]) -> None:
+        """All pieces of these roles from one print of a block."""
+        if not needs:
+            return
+        most = {
+            name: min(there[need] // need.count for need in needs)
+            for name, there in self._made.items()
+        }
+        together = {name: self._numbers.number(most=count) for name, count in most.items()}
+        self._sum(together.values(), self._blocks)
+        self.serves |= dict.fromkeys(roles, together)
+
+    def all_from_others(self, role: str, needs: Sequence[Need]) -> None:
+        """No two pieces of the role from one print: a print serves it once in a block."""
+        served = {name: self._numbers.number(most=self._blocks) for name in self._made}
+        given = [self._given(need) for need in needs]
+        for name, number in served.items():
+            pieces = [(by[name], -1.0) for by in given]
+            self._numbers.between(0, 0, [(number, 1), *pieces])
+        self.serves[role] = served
+
+    def from_several(self, role: str, needs: Sequence[Need]) -> None:
+        """A print serves the role in a block with as many pieces as it takes."""
+        served = {name: self._numbers.number(most=self._blocks) for name in self._made}
+        for need in needs:
+            for name, number in self._given(need).items():
+                self._numbers.between(0, inf, [(served[name], need.count), (number, -1)])
+        self.serves[role] = served
+
+    def keep_apart(self, roles: set[str]) -> None:
+        """No print serves these roles in more blocks, taken together, than there are."""
+        groups = {id(self.serves[role]): self.serves[role] for role in roles if role in self.serves}
+        for name in self._made:
+            here = [(by[name], 1) for by in groups.values()]
+            self._numbers.between(0, self._blocks, here)
+
+    @property
+    def possible(self) -> bool:
+        """Whether there are such numbers."""
+        found, _ = self._numbers.solve(Watch(lambda: 0.0))
+        return any(found)
+
+    def _given(self, need: Need) -> dict[str, int]:
+        """How many pieces for a need each print gives: as many together as the blocks take."""
+        given = {name: self._numbers.number(most=made[need]) for name, made in self._made.items()}
+        self._sum(given.values(), need.count * self._blocks)
+        return given
+
+    def _sum(self, numbers: Iterable[int], wanted: int) -> None:
+        self._numbers.between(wanted, wanted, [(number, 1) for number in numbers])

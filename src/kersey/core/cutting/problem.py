@@ -32,13 +32,18 @@ class BadCutting(InvalidValue):
 
 @dataclass(frozen=True)
 class Need:
-    """Pieces of one size and role in a block; `width` and `height` as they are cut."""
+    """Pieces of one size and role in a block; `width` and `height` as they are cut.
+
+    `crosscut`: strips as wide as it are sewn side by side whole, as many as there are pieces in a
+    block, and the pieces come off the set `height` long, joined already.
+    """
 
     label: str
     role: str
     width: Fraction
     height: Fraction
     count: int = 1
+    crosscut: bool = False
 
     def __post_init__(self) -> None:
         if not 0 < self.width <= LARGEST or not 0 < self.height <= LARGEST:
@@ -98,21 +103,16 @@ class PrintRule:
 
 @dataclass(frozen=True)
 class CuttingProblem:
-    """What is asked.
-
-    `in_sets`: strips as wide as the only need are sewn side by side whole, as many as a block has
-    pieces, and the set is crosscut; else every piece is cut on its own.
-    """
+    """What is asked."""
 
     needs: tuple[Need, ...]
     fabrics: tuple[Fabric, ...]
     rules: tuple[PrintRule, ...] = ()
-    in_sets: bool = False
 
     def __post_init__(self) -> None:
         if not self.needs:
             raise BadCutting("A block needs at least one piece.")
-        if self.in_sets and len(self.needs) > 1:
+        if self.strip_sets and len(self.needs) > 1:
             raise BadCutting("Strip sets are sewn for pieces of one size.")
         twice = [key for key, n in Counter((n.label, n.role) for n in self.needs).items() if n > 1]
         if twice:
@@ -126,6 +126,11 @@ class CuttingProblem:
             raise BadCutting(
                 f"More than {MOST_CUT} pieces could be cut: take less fabric or larger pieces."
             )
+
+    @property
+    def strip_sets(self) -> bool:
+        """Whether whole strips are sewn into sets first; else every piece is cut on its own."""
+        return any(need.crosscut for need in self.needs)
 
     def _pieces_by_area(self) -> Fraction:
         """No more pieces than this can be cut from what there is."""

@@ -63,7 +63,7 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
     found than are sought, the search ends early: the plan may then have fewer blocks than there
     could be, never a wrong bound.
     """
-    if problem.in_sets:
+    if problem.strip_sets:
         return solve_sets(problem, watch)
     fewer_needs, stands_for = merged(problem)
     return named_again(problem, _sure(fewer_needs, watch, sought), stands_for)

@@ -24,12 +24,17 @@ class BadBinding(InvalidValue):
 
 
 @dataclass(frozen=True)
-class StashPiece:
-    """A piece that is left: which print (its place in the lot), how long, and whether whole."""
+class SpareStrip:
+    """A strip that can be had of what is there: of which fabric, how long, and from which piece.
 
-    print_index: int
+    `piece` names the piece it is cut from, so that several strips of one piece are known to be.
+    `whole`: it is a strip as it came, not cut at all.
+    """
+
+    fabric: str
     length: Fraction
-    whole_strip: bool
+    piece: int = 0
+    whole: bool = False
 
 
 @dataclass(frozen=True)
@@ -43,7 +48,7 @@ class Binding:
     cut_width: Fraction
     length: Fraction
     strips: int
-    from_stash: tuple[StashPiece, ...]
+    from_stash: tuple[SpareStrip, ...]
     stash_length: Fraction
 
     @property
@@ -81,7 +86,7 @@ def plan_binding(
     length: Fraction,
     cut_width: Fraction,
     usable_width: Fraction,
-    spare: Sequence[StashPiece],
+    spare: Sequence[SpareStrip],
     prefer_stash: bool,
 ) -> Binding:
     """Binding of this length, from the spare pieces if preferred and enough, else bought.
@@ -100,13 +105,13 @@ def plan_binding(
     return Binding(cut_width, length, strips_to_join(length, usable_width, cut_width), (), in_stash)
 
 
-def usable_pieces(spare: Iterable[StashPiece], cut_width: Fraction) -> tuple[StashPiece, ...]:
+def usable_pieces(spare: Iterable[SpareStrip], cut_width: Fraction) -> tuple[SpareStrip, ...]:
     """Pieces worth joining, longest first."""
     least = max(SHORTEST_SCRAP, cut_width + 1)
     return tuple(sorted((p for p in spare if p.length >= least), key=lambda p: -p.length))
 
 
-def joined_length(pieces: Sequence[StashPiece], cut_width: Fraction) -> Fraction:
+def joined_length(pieces: Sequence[SpareStrip], cut_width: Fraction) -> Fraction:
     """How long the pieces are when joined on the diagonal, in inches."""
     if not pieces:
         return Fraction(0)
@@ -114,8 +119,8 @@ def joined_length(pieces: Sequence[StashPiece], cut_width: Fraction) -> Fraction
 
 
 def _enough(
-    pieces: Sequence[StashPiece], length: Fraction, cut_width: Fraction
-) -> tuple[StashPiece, ...]:
+    pieces: Sequence[SpareStrip], length: Fraction, cut_width: Fraction
+) -> tuple[SpareStrip, ...]:
     """The fewest pieces, longest first, that reach `length`."""
     reached = Fraction(0)
     for used, piece in enumerate(pieces, start=1):

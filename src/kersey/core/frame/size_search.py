@@ -47,9 +47,12 @@ class BadRows(InvalidValue):
 
 @dataclass(frozen=True)
 class SizeQuestion:
-    """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each."""
+    """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each.
 
-    block_size: Fraction
+    `block` is (width, height) of one, finished.
+    """
+
+    block: tuple[Fraction, Fraction]
     blocks: int
     wish: Wish = field(default_factory=Wish)
     border_width: Fraction | None = None
@@ -107,7 +110,7 @@ class SizeOption:
 def size_options(question: SizeQuestion) -> tuple[SizeOption, ...]:
     """Every sensible size, best first; the same question always gives the same order.
 
-    >>> best = size_options(SizeQuestion(Fraction(6), 80))[0]
+    >>> best = size_options(SizeQuestion((Fraction(6), Fraction(6)), 80))[0]
     >>> best.columns, best.rows, best.border_width, best.purpose.name
     (8, 10, Fraction(3, 1), 'lap quilt')
     """
@@ -141,10 +144,13 @@ def _grids(question: SizeQuestion) -> Iterator[tuple[int, int]]:
     """Rows x columns that the blocks can fill; the longer side down, unless wished otherwise."""
     wish = question.wish
     lies_wide = bool(wish.own_width and wish.own_length and wish.own_width > wish.own_length)
-    largest = int(min(LARGEST_SIDE // question.block_size, MOST_ROWS))
-    for short in range(1, largest + 1):
-        for long in range(short, min(largest, question.blocks // short) + 1):
-            yield (short, long) if lies_wide else (long, short)
+    width, height = question.block
+    for columns in range(1, int(min(LARGEST_SIDE // width, MOST_ROWS, question.blocks)) + 1):
+        fitting = min(LARGEST_SIDE // height, MOST_ROWS, question.blocks // columns)
+        for rows in range(1, int(fitting) + 1):
+            lies = columns * width - rows * height
+            if lies == 0 or (lies > 0) == lies_wide:
+                yield rows, columns
 
 
 class _Judge:
@@ -152,7 +158,7 @@ class _Judge:
 
     def __init__(self, question: SizeQuestion) -> None:
         self.question = question
-        self.block_size = float(question.block_size)
+        self.block_width, self.block_height = map(float, question.block)
         self.purposes = question.wish.purposes(question.units)
         self.ranges = [
             tuple(map(float, (p.least_width, p.most_width, p.least_length, p.most_length)))
@@ -163,13 +169,13 @@ class _Judge:
     def option(self, rows: int, columns: int) -> SizeOption:
         """The size with the border and the purpose that cost least."""
         cost, border, _, purpose = min(self._choices(rows, columns), key=lambda c: c[:3])
-        size = self.question.block_size
+        block_width, block_height = self.question.block
         return SizeOption(
             rows=rows,
             columns=columns,
             blocks_possible=self.question.blocks,
-            body_width=columns * size,
-            body_length=rows * size,
+            body_width=columns * block_width,
+            body_length=rows * block_height,
             border_width=border,
             purpose=purpose,
             purpose_wished=self.wished,
@@ -178,20 +184,20 @@ class _Judge:
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
         spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
-        for border in self._borders(min(rows, columns)):
-            width = columns * self.block_size + 2 * float(border)
-            length = rows * self.block_size + 2 * float(border)
-            off_half = abs(float(border) - self.block_size / 2)
+        body_width, body_length = columns * self.block_width, rows * self.block_height
+        for border in self._borders(min(body_width, body_length)):
+            width, length = body_width + 2 * float(border), body_length + 2 * float(border)
+            off_half = abs(float(border) - min(self.block_width, self.block_height) / 2)
             cost = spare * _ALL_SPARE_COSTS + off_half * _BORDER_OFF_HALF_A_BLOCK_COSTS
             cost += self._proportion_cost(width, length)
             for place, purpose in enumerate(self.purposes):
                 yield cost + self._distance_cost(width, length, place), border, place, purpose
 
-    def _borders(self, shorter: int) -> Sequence[Fraction]:
-        """The border given, or those that do not overwhelm a body so many blocks across."""
+    def _borders(self, shorter: float) -> Sequence[Fraction]:
+        """The border given, or those that do not overwhelm a body whose shorter side this is."""
         if self.question.border_width is not None:
             return (self.question.border_width,)
-        widest = shorter * self.question.block_size * WIDEST_BORDER_SHARE
+        widest = shorter * float(WIDEST_BORDER_SHARE)
         return [width for width in widths_to_propose(self.question.units) if width <= widest]
 
     def _distance_cost(self, width: float, length: float, place: int) -> float:

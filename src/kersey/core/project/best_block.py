@@ -3,28 +3,26 @@
 Every block is asked for the most it can be cut from the fabric, without its print rules and only as
 long as takes no wait; the one that turns most of the cloth into blocks wins. A block that uses
 nearly all of it is not given up for one that uses a little more: blocks are tried in the order in
-which people try them, rails first.
+which people try them.
 """
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import replace
 from fractions import Fraction
 
-from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.catalogue import as_tried
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
-from kersey.core.project.question import RAILS, yield_asked
+from kersey.core.project.question import yield_asked
 
 # Seconds for one block.
 _A_BLOCK = 0.15
 # Using this share of the cloth is as good as any.
 _GOOD = Fraction(3, 4)
-# Blocks that need no fabric sorted by role come first.
-_TRIED_FIRST = (RAILS, "nine-patch", "two-bar", "pinwheel")
 # More fabrics than this are not searched before the page opens.
 _MOST_FABRICS = 400
 
@@ -34,18 +32,13 @@ def best_block(project: Project, clock: Clock) -> BlockChoice:
     best, share = project.design.block, Fraction(0)
     if len(project.fabrics) > _MOST_FABRICS:
         project = replace(project, fabrics=project.fabrics[:_MOST_FABRICS])
-    for block in _in_turn():
+    for block in (BlockChoice(recipe.id) for recipe in as_tried()):
         found = _used(replace(project, design=replace(project.design, block=block)), clock)
         if found > share:
             best, share = block, found
         if share >= _GOOD:
             break
     return best
-
-
-def _in_turn() -> Iterator[BlockChoice]:
-    rest = [name for name in recipes() if name not in _TRIED_FIRST]
-    yield from map(BlockChoice, (*_TRIED_FIRST, *rest))
 
 
 def _used(project: Project, clock: Clock) -> Fraction:

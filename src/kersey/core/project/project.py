@@ -1,82 +1,21 @@
 """A project: the fabric that was pulled and every choice made so far.
 
-All else (yield, size, cuts, what is left) is recomputed from it, never stored.
+The plan it is cut by is kept with it; all else (cuts, frame, what is left) follows from these.
 """
 
-from collections.abc import Collection, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from functools import cached_property
+from itertools import count
 
-from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.rail_yield import Method, YieldQuestion
-from kersey.core.cloth.fabric import Lot, Print, checked_name
+from kersey.core.cloth.fabric import Print, checked_name
 from kersey.core.cloth.print_names import BINDING_PRINT, BORDER_PRINT
 from kersey.core.errors import Infeasible
-from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
-from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
-from kersey.core.frame.borders import check_border_width
-from kersey.core.frame.purposes import Wish
-from kersey.core.frame.size_search import check_rows
-from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam, check_usable_width
+from kersey.core.project.design import Design
+from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.pulled import Pulled, Role, lot_of_strips, working_strips
-
-
-@dataclass(frozen=True)
-class Design:
-    """The choices of one quilt. Lengths in inches; None leaves the choice to Kersey.
-
-    `even`: every fabric of a role is cut alike. `by_value`: fabric for any role serves the side of
-    a block that it is light or dark enough for.
-    """
-
-    strips_per_block: int = 3
-    method: Method = Method.SEGMENTS
-    different_prints: bool | None = None
-    block: BlockChoice = field(default_factory=lambda: BlockChoice("rails"))
-    even: bool = False
-    by_value: bool = True
-    wish: Wish = field(default_factory=Wish)
-    rows: int | None = None
-    columns: int | None = None
-    border_width: Fraction | None = None
-    binding_width: Fraction = USUAL_BINDING_WIDTH
-    binding_from_stash: bool = True
-    margin: Fraction = HOME_MARGIN
-    backing_way: BackingWay | None = None
-    seam: Fraction = QUARTER_INCH
-    usable_width: Fraction = USUAL_WIDTH
-
-    def __post_init__(self) -> None:
-        if self.rows is not None and self.columns is not None:
-            check_rows(self.rows, self.columns)
-        if self.border_width is not None:
-            check_border_width(self.border_width)
-        check_binding_width(self.binding_width)
-        check_margin(self.margin)
-        check_seam(self.seam)
-        check_usable_width(self.usable_width)
-
-    @property
-    def size_chosen(self) -> bool:
-        """Whether a person has settled on rows and columns."""
-        return self.rows is not None and self.columns is not None
-
-    @property
-    def yield_question(self) -> YieldQuestion:
-        """What the yield depends on, next to the fabric."""
-        return YieldQuestion(self.strips_per_block, self.seam, self.different_prints)
-
-
-class NoStrips(Infeasible):
-    """Nothing is pulled that rails could be laid out from as strips."""
-
-    def __init__(self) -> None:
-        super().__init__(
-            "So far a quilt is laid out only from strips, like a roll of 40. What else you have "
-            "pulled is counted and cut on the Yield page."
-        )
+from kersey.core.stash.pulled import Pulled, Role, working_strips
 
 
 class AlreadyPutAway(Infeasible):
@@ -107,9 +46,12 @@ class Project:
     done: frozenset[str] = frozenset()
     sketch: bool = False
     put_away: bool = False
+    plan: KeptPlan | None = None
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
+        if any(pulled.key is None for pulled in self.fabrics):
+            object.__setattr__(self, "fabrics", tuple(_keyed(self.fabrics)))
 
     @property
     def border_print(self) -> Print:
@@ -126,12 +68,18 @@ class Project:
         """The strips that the blocks are cut from, by print."""
         return working_strips(self.fabrics)
 
-    @cached_property
-    def lot(self) -> Lot:
-        """Those strips as one lot; raises `NoStrips` when there are none."""
-        if not self.working:
-            raise NoStrips
-        return lot_of_strips(self.working)
+    @property
+    def strip_width(self) -> Fraction | None:
+        """How wide those strips are, in inches; None when there are none."""
+        return self.working[0][0].width if self.working else None
+
+    @property
+    def plan_taken(self) -> bool:
+        """Whether a person has settled on the plan: by word, by a size, by a tick or a cut."""
+        if self.plan is None:
+            return False
+        cut = any(pulled.cut for pulled in self.fabrics)
+        return self.plan.taken or self.design.size_chosen or bool(self.done) or cut
 
     @property
     def holds_back(self) -> bool:
@@ -182,6 +130,19 @@ class Project:
         ]
         return replace(self, fabrics=tuple(kept))
 
+    def cutting(self, pieces: Mapping[str, int]) -> "Project":
+        """The project with so many pieces more cut, or fewer, of fabrics by their keys.
+
+        Raises `AlreadyPutAway`.
+        """
+        if self.put_away:
+            raise AlreadyPutAway
+        fabrics = tuple(
+            replace(p, cut=max(0, min(p.count, p.cut + pieces.get(fabric_key(p), 0))))
+            for p in self.fabrics
+        )
+        return replace(self, fabrics=fabrics)
+
     def with_pulled(self, place: int, pulled: Pulled) -> "Project":
         """The project with one of its fabrics exchanged."""
         fabrics = (*self.fabrics[:place], pulled, *self.fabrics[place + 1 :])
@@ -189,6 +150,18 @@ class Project:
 
     def _pulled_for(self, role: Role) -> Print | None:
         return next((p.print for p in self.fabrics if p.serves(role)), None)
+
+
+def fabric_key(pulled: Pulled) -> str:
+    """What a fabric of a project is known by in its plan."""
+    return str(pulled.key)
+
+
+def _keyed(fabrics: Sequence[Pulled]) -> Iterator[Pulled]:
+    """The fabrics, each with a key of its own."""
+    free = count(max((p.key + 1 for p in fabrics if p.key is not None), default=0))
+    for pulled in fabrics:
+        yield pulled if pulled.key is not None else replace(pulled, key=next(free))
 
 
 def measured_alike(kept: CupboardLot, length: Fraction | None) -> CupboardLot:

@@ -5,14 +5,17 @@ sections 1, 2 and 8). Each is a warning, not a ban: people know what they are do
 """
 
 from collections import Counter
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from fractions import Fraction
 
-from kersey.core.cloth.fabric import Lot, Value
-from kersey.core.cloth.forms import Form
+from kersey.core.blocks.assembly import Assembly
+from kersey.core.cloth.fabric import Value
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length
 from kersey.core.project.project import Project
-from kersey.core.stash.pulled import Role
+from kersey.core.project.question import block_of
+from kersey.core.stash.pulled import BLOCK_ROLES, Pulled, Role
 
 # A roll in which one value has nine strips of ten reads as one value.
 _NEARLY_ALL = 0.9
@@ -20,8 +23,6 @@ _NEARLY_ALL = 0.9
 _DOMINATES = 0.4
 # One side of a block may have a tenth more than it needs before anybody should mind.
 _EVEN_ENOUGH = Fraction(11, 10)
-# Rails are as much light as dark.
-RAILS_NEED: Mapping[Role, Fraction] = {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
 _SHARES = (
     (Fraction(1, 8), "an eighth more"),
     (Fraction(1, 5), "a fifth more"),
@@ -44,33 +45,29 @@ def look_over(project: Project, units: Units = Units.INCHES) -> tuple[str, ...]:
     >>> look_over(Project("Throw", "", all_of(roll)))
     ()
     """
-    rails = (
-        look_over_strips(project.lot, project.design.strips_per_block) if project.working else ()
-    )
-    areas = {role: Fraction(0) for role in RAILS_NEED}
+    asked = [p for p in project.fabrics if p.for_blocks and p.kept.lot.form is not Form.SCRAPS]
+    needs = _sides(project)
+    areas = {role: Fraction(0) for role in needs}
     for pulled in project.fabrics:
         for role in areas:
             areas[role] += pulled.area if pulled.serves(role) else 0
     return (
-        *rails,
+        *_few_prints(project, asked),
+        *_one_dominates(asked),
+        *_no_contrast(asked),
         *_of_other_widths(project, units),
-        *_uneven(project),
-        *balance(areas, RAILS_NEED),
+        *short_side(areas, needs),
     )
 
 
-def look_over_strips(lot: Lot, strips_per_block: int) -> tuple[str, ...]:
-    """What to mind before a lot is cut into blocks of so many strips each."""
-    return (*_few_prints(lot, strips_per_block), *_one_dominates(lot), *_no_contrast(lot))
-
-
-def balance(areas: Mapping[Role, Fraction], needs: Mapping[Role, Fraction]) -> tuple[str, ...]:
+def short_side(areas: Mapping[Role, Fraction], needs: Mapping[Role, Fraction]) -> tuple[str, ...]:
     """Which role is short beside another, for a block that needs them in this proportion.
 
     `areas` of the fabrics in square inches; `needs` in any one measure. Roles without fabric are
     not judged: people fill one side at a time.
 
-    >>> balance({Role.LIGHT: Fraction(600), Role.DARK: Fraction(500)}, RAILS_NEED)
+    >>> needs = {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
+    >>> short_side({Role.LIGHT: Fraction(600), Role.DARK: Fraction(500)}, needs)
     ('The dark side needs a fifth more to go with the light.',)
     """
     lasts = {role: areas[role] / need for role, need in needs.items() if areas.get(role)}
@@ -94,50 +91,83 @@ def share_in_words(share: Fraction) -> str:
     return min(_SHARES, key=lambda known: abs(known[0] - share))[1]
 
 
+def _assembly(project: Project) -> Assembly | None:
+    seam = project.design.seam
+    try:
+        return block_of(project, seam).assembly(seam)
+    except InvalidValue:
+        return None
+
+
+def _sides(project: Project) -> dict[Role, Fraction]:
+    """How much of each side a block takes, in square inches; of a block without any, as much."""
+    assembly = _assembly(project)
+    found: dict[Role, Fraction] = {}
+    for need in assembly.needs if assembly else ():
+        if need.role in set(BLOCK_ROLES) - {Role.ANY}:
+            role = Role(need.role)
+            area = need.width * need.height * need.count
+            found[role] = found.get(role, Fraction(0)) + area
+    return found or {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
+
+
 def _of_other_widths(project: Project, units: Units) -> Iterator[str]:
-    """Strips for the blocks that are not of the width the rails are cut from."""
-    if not project.working:
+    """Strips for the blocks that are not of the width the block is sized by."""
+    width, known = project.strip_width, project.design.block.known
+    if width is None or known is None or known.from_strips is None:
         return
-    width = project.lot.width
     other = sum(
         p.count
         for p in project.fabrics
         if p.kept.lot.form is Form.STRIP and p.for_blocks and p.width != width
     )
     if other:
-        rails = format_length(width, units)
-        yield f"Rails are of one width, {rails}: {other} strips of other widths stay out."
+        most = format_length(width, units)
+        yield (
+            f"The block is made for strips of {most}: {other} strips of other widths are trimmed "
+            "to it or stay out."
+        )
 
 
-def _uneven(project: Project) -> Iterator[str]:
-    if project.uneven:
-        yield "The strips are of several lengths; the blocks are reckoned with the shortest."
+def _few_prints(project: Project, asked: Sequence[Pulled]) -> Iterator[str]:
+    """Where a block would like its prints to differ and there are too few."""
+    assembly = _assembly(project)
+    prints = len({(p.print.name, p.print.swatch) for p in asked})
+    if assembly is None or not asked:
+        return
+    for wish in assembly.wishes:
+        pieces = sum(need.count for need in assembly.needs if need.role in wish.roles)
+        if not wish.same and prints < pieces:
+            have = "one print" if prints == 1 else f"{prints} prints"
+            yield (
+                f"A block has {pieces} strips and there is only {have}: some repeat within a block."
+            )
 
 
-def _few_prints(lot: Lot, needed: int) -> Iterator[str]:
-    prints = sum(count > 0 for count in lot.counts)
-    if prints < needed:
-        have = "one print" if prints == 1 else f"{prints} prints"
-        yield f"A block has {needed} strips and there is only {have}: some repeat within a block."
+def _one_dominates(asked: Sequence[Pulled]) -> Iterator[str]:
+    counts: Counter[str] = Counter()
+    for pulled in asked:
+        counts[pulled.print.name] += pulled.count
+    if len(counts) > 1:
+        name, most = counts.most_common(1)[0]
+        if most > _DOMINATES * counts.total():
+            share = round(100 * most / counts.total())
+            yield f"{name} is {share} % of the {_noun(asked)}; it will meet itself."
 
 
-def _one_dominates(lot: Lot) -> Iterator[str]:
-    most = max(lot.stacks, key=lambda stack: stack.count)
-    several = sum(count > 0 for count in lot.counts) > 1
-    if several and most.count > _DOMINATES * lot.count:
-        share = round(100 * most.count / lot.count)
-        yield f"{most.print.name} is {share} % of the strips; it will meet itself."
-
-
-def _no_contrast(lot: Lot) -> Iterator[str]:
-    strips: Counter[Value | None] = Counter()
-    for stack in lot.stacks:
-        strips[stack.print.known_value] += stack.count
-    value, count = strips.most_common(1)[0]
+def _no_contrast(asked: Sequence[Pulled]) -> Iterator[str]:
+    counts: Counter[Value | None] = Counter()
+    for pulled in asked:
+        counts[pulled.print.known_value] += pulled.count
+    if not counts or len(asked) < 2:
+        return
+    value, count = counts.most_common(1)[0]
     # Nothing is advised on values that nobody has said.
-    if (
-        value is not None
-        and sum(c > 0 for c in lot.counts) > 1
-        and count >= _NEARLY_ALL * lot.count
-    ):
-        yield f"Nearly all strips read as {value}: from afar the rails will hardly show."
+    if value is not None and count >= _NEARLY_ALL * counts.total():
+        yield f"Nearly all {_noun(asked)} read as {value}: from afar the pattern will hardly show."
+
+
+def _noun(asked: Sequence[Pulled]) -> str:
+    """What the pieces are called together."""
+    forms = {pulled.kept.lot.form for pulled in asked}
+    return FACTS[forms.pop()].many if len(forms) == 1 else "pieces"

@@ -4,26 +4,27 @@ A fabric that may serve any role serves either side of a block of light and dark
 are to decide, a light one the light side, a dark one the dark side, and a medium one both. Roles
 that the block does not have are no roles for it.
 
-Rails from strips are as wide as the strips are, so that their size follows from the seam; of every
-other block the finished size is given and the cut sizes follow.
+A block that uses strips as they are takes its size from their width; of every other block the
+finished size is given and the cut sizes follow.
 """
 
 from collections import Counter
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from functools import cached_property
 
+from kersey.core.blocks.assembly import Assembly, Patch, Size
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.rails import RailBlock
-from kersey.core.blocks.recipe import CutList, Patch, Size
 from kersey.core.cloth.fabric import Print, Value
 from kersey.core.cloth.forms import Form
-from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric, PrintRule
+from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric
 from kersey.core.errors import Infeasible
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design, PrintsInABlock
+from kersey.core.project.kept_plan import fingerprint
+from kersey.core.project.project import Project, fabric_key
 from kersey.core.stash.pulled import BLOCK_ROLES, Pulled
 
-RAILS = "rails"
 # What blocks are cut from by measure; strings and scraps are sewn first.
 CUT_FROM = frozenset(
     {Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE, Form.PIECE}
@@ -43,18 +44,39 @@ class YieldAsked:
     """The question: what is cut for a block of this size, and from which fabric.
 
     `fabrics` of the project stand in the order of the problem's, those that it does not use left
-    out; a piece of fabric is known in the problem by its name there.
+    out; a piece of fabric is known in the problem by its name there. With `rules_are_a_wish` those
+    of the problem hold only if they cost no block.
     """
 
     problem: CuttingProblem
-    cut: CutList
-    finished: Size | None
+    assembly: Assembly
     fabrics: tuple[Pulled, ...]
+    rules_are_a_wish: bool
+    even: bool = False
+
+    @property
+    def finished(self) -> Size | None:
+        """What shows of a block."""
+        return self.assembly.finished
+
+    @cached_property
+    def keys(self) -> tuple[str, ...]:
+        """A key for each fabric that stays the same, whatever it is called."""
+        return tuple(fabric_key(pulled) for pulled in self.fabrics)
+
+    @cached_property
+    def fingerprint(self) -> str:
+        """The question, as a plan remembers it."""
+        return fingerprint(self.problem, self.keys, (self.rules_are_a_wish, self.even))
 
     def pulled(self, fabric: Fabric) -> Pulled:
         """The project's fabric behind one of the problem's."""
-        names = [known.name for known in self.problem.fabrics]
-        return self.fabrics[names.index(fabric.name)]
+        return self._by_name[fabric.name]
+
+    @cached_property
+    def _by_name(self) -> dict[str, Pulled]:
+        names = (fabric.name for fabric in self.problem.fabrics)
+        return dict(zip(names, self.fabrics, strict=True))
 
 
 def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
@@ -67,36 +89,39 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM)
     if not pulled:
         raise NothingToCut
-    block = block_of(project, seam)
-    cut = block.cut_list(seam)
-    if block.recipe == RAILS and design.different_prints is not False:
-        cut = replace(cut, rules=(PrintRule((ANY,), same=False),))
-    roles = frozenset(need.role for need in cut.needs)
+    assembly = block_of(project, seam).assembly(seam)
+    wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
+    roles = frozenset(need.role for need in assembly.needs)
     fabrics = tuple(_fabrics(pulled, roles, design))
-    problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.in_sets)
-    return YieldAsked(problem, cut, block.size, pulled)
+    problem = CuttingProblem(assembly.needs, fabrics, (*assembly.rules, *wishes))
+    a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
+    return YieldAsked(problem, assembly, pulled, a_wish, design.even)
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
-    """The block as it comes out at a seam: rails from strips follow the strips' width."""
-    design = project.design
-    if design.block.recipe != RAILS:
-        return design.block
-    options = (("strips", design.strips_per_block), ("method", design.method.value))
-    if not project.working:
-        return replace(design.block, options=options)
-    rails = RailBlock(design.strips_per_block, project.lot.width, seam)
-    side = rails.finished_size
-    return BlockChoice(RAILS, (side, side), options)
+    """The block as it comes out at a seam: one that uses strips as they are follows their width."""
+    width = project.strip_width
+    block = project.design.block
+    return block if width is None else block.of_strips(width, seam)
+
+
+def made_the_other_way(project: Project) -> Project | None:
+    """The same quilt with its block made the other of its two ways; None where there is but one."""
+    faster = project.design.block.made_faster
+    if faster is None:
+        return None
+    block = project.design.block.made(not faster)
+    return replace(project, design=replace(project.design, block=block))
 
 
 def sample_prints(asked: YieldAsked) -> list[Print]:
     """A print for each patch: one for each role, others where prints must differ or may."""
-    varied = {rule.roles[0] for rule in asked.cut.rules if not rule.same and len(rule.roles) == 1}
+    varied = {rule.roles[0] for rule in asked.assembly.rules
+              if not rule.same and len(rule.roles) == 1}  # fmt: skip
     taken: dict[str, Print] = {}
     used: dict[str, int] = {}
     prints = []
-    for patch in asked.cut.patches:
+    for patch in asked.assembly.patches:
         serving = _serving(asked, patch)
         if patch.role in varied or patch.role == ANY:
             used[patch.role] = used.get(patch.role, -1) + 1

@@ -1,47 +1,68 @@
-"""The whole quilt that a project comes to: yield, size, frame, finish, and what is left.
+"""The whole quilt that a project comes to by its plan: size, frame, finish, and what is left.
 
 body      columns x block, rows x block, finished
 finished  body + 2 x border
 top       finished + 2s, unfinished, as it is quilted
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
+from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 
-from kersey.core.blocks.rail_yield import Method, RailYield, rail_yield
+from kersey.core.blocks.assembly import Assembly, Size
+from kersey.core.cloth.fabric import Motif, Print, Swatch, Value
 from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels, plan_backing
 from kersey.core.frame.batting import Batting, plan_batting
-from kersey.core.frame.binding import Binding, binding_length, plan_binding
+from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
 from kersey.core.frame.borders import Border, plan_border
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
-from kersey.core.project.project import Design, Project
-from kersey.core.project.question import RAILS
-from kersey.core.quilt.leftovers import Leftovers, leftovers
-from kersey.core.quilt.setting import Setting, arrange
-from kersey.core.quilt.strip_plan import StripPlan, plan_strips
+from kersey.core.project.kept_plan import KeptPlan, Kit
+from kersey.core.project.project import Project, fabric_key
+from kersey.core.project.question import yield_asked
+from kersey.core.quilt.dealing import slots_of
+from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
+from kersey.core.quilt.planning import prints_of
+from kersey.core.quilt.setting import alike_pairs, alike_unavoidable, turn_at
+from kersey.core.stash.pulled import Role
+
+# Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
+GONE = Print("no longer pulled", Value.MEDIUM, Swatch(Motif.PLAIN, "#b9bfc1", "#b9bfc1"))
+
+
+class NotPlanned(Infeasible):
+    """The plan is still to be worked out."""
+
+    def __init__(self) -> None:
+        super().__init__("How this fabric is cut is still being worked out.")
 
 
 class NoQuilt(Infeasible):
-    """The strips do not give a single block."""
+    """The fabric does not give a single block."""
 
-    def __init__(self, answer: RailYield) -> None:
-        self.answer = answer
+    def __init__(self) -> None:
         super().__init__(
-            "These strips give no whole block: use longer strips, more strips, or fewer a block."
+            "What is pulled gives no whole block: pull more, or choose a smaller block."
         )
 
 
-class OnlyRails(Infeasible):
-    """A block whose quilt is not worked out beyond its yield."""
+class NoBlockSize(Infeasible):
+    """Nobody has said how large a block of one's own pieces is once it is sewn."""
 
-    def __init__(self, title: str) -> None:
-        super().__init__(
-            f"So far a quilt is laid out only of rails from strips. How many blocks of "
-            f"{title.lower()} you get, and how to cut them, is on the Yield page."
-        )
+    def __init__(self) -> None:
+        super().__init__("Say on Yield how large your block is once it is sewn, like 6.")
+
+
+class Source(StrEnum):
+    """Where the cloth of a border or binding comes from."""
+
+    PULLED = "pulled"
+    LEFT = "what is left"
+    BOUGHT = "bought"
 
 
 @dataclass(frozen=True)
@@ -53,25 +74,58 @@ class Sizes:
 
 
 @dataclass(frozen=True)
+class Cloth:
+    """The cloth of a border or binding: where it is from, and what it shows.
+
+    From what is left, `strips` are those taken.
+    """
+
+    source: Source
+    prints: tuple[Print, ...]
+    strips: tuple[SpareStrip, ...] = ()
+
+
+@dataclass(frozen=True)
+class Placed:
+    """A block in the quilt: the number of its kit, its place, and how it is turned."""
+
+    kit: int
+    row: int
+    column: int
+    turn: int
+
+
+@dataclass(frozen=True)
 class Quilt:
-    """One quilt, worked out. Lengths in inches."""
+    """One quilt, worked out. Lengths in inches.
+
+    `outdated`: its plan was made for other fabric or another block than the project has now.
+    """
 
     project: Project
     units: Units
-    answer: RailYield
+    plan: KeptPlan
+    assembly: Assembly
     sizes: Sizes
-    plan: StripPlan
-    setting: Setting
+    outdated: bool
     border: Border | None
+    border_cloth: Cloth
     backing: Backing
     batting: Batting
     binding: Binding
-    left: Leftovers
+    binding_cloth: Cloth
+    left: tuple[LeftPiece, ...]
 
     @property
     def size(self) -> SizeOption:
         """The size in use."""
         return self.sizes.current
+
+    @property
+    def block(self) -> Size:
+        """What shows of a block: (width, height)."""
+        assert self.plan.finished is not None
+        return self.plan.finished
 
     @property
     def top_width(self) -> Fraction:
@@ -85,7 +139,7 @@ class Quilt:
 
     @property
     def blocks_short(self) -> int:
-        """Blocks that the chosen size needs and the strips do not give."""
+        """Blocks that the chosen size needs and the fabric does not give."""
         return max(0, -self.size.spare)
 
     @property
@@ -100,82 +154,199 @@ class Quilt:
         """The backing as chosen, or the thriftiest."""
         return self.backing.plan(self.project.design.backing_way)
 
+    @cached_property
+    def placed(self) -> tuple[Placed, ...]:
+        """Every block that there is, row by row."""
+        columns = self.size.columns
+        return tuple(
+            Placed(
+                kit, *divmod(place, columns), turn_at(self.assembly.turns, *divmod(place, columns))
+            )
+            for place, kit in enumerate(self.plan.places)
+            if kit is not None
+        )
 
-def yields_of(project: Project) -> dict[Method, RailYield]:
-    """The yield by each method.
+    @property
+    def empty_places(self) -> list[tuple[int, int]]:
+        """(row, column) of the places for which there is no block."""
+        columns = self.size.columns
+        return [divmod(n, columns) for n, kit in enumerate(self.plan.places) if kit is None]
 
-    Raises `NoStrips` when none are pulled, `OnlyRails` for any other block, `BadRailBlock` when
-    the block cannot be sewn.
-    """
-    if project.design.block.recipe != RAILS:
-        raise OnlyRails(project.design.block.title)
-    question = project.design.yield_question
-    return {method: rail_yield(project.lot, question, method) for method in Method}
+    @cached_property
+    def prints(self) -> dict[str, Print]:
+        """The print of each fabric of the plan, by its name there."""
+        known = {fabric_key(pulled): pulled.print for pulled in self.project.fabrics}
+        fabrics = self.plan.plan.problem.fabrics
+        return {
+            fabric.name: known.get(key, GONE)
+            for fabric, key in zip(fabrics, self.plan.keys, strict=True)
+        }
 
+    def patch_prints(self, kit: Kit) -> list[Print]:
+        """The print of each patch of a block, in the order of the assembly's patches."""
+        return [self.prints[kit[slot]] for slot in self.patch_slots]
 
-def sizes_of(project: Project, units: Units) -> Sizes:
-    """Every sensible size of a project, and the one chosen or, before that, the best.
+    @cached_property
+    def patch_slots(self) -> list[int]:
+        """Which piece of a kit each patch is of."""
+        first: dict[tuple[str, str], int] = {}
+        needs = self.plan.plan.problem.needs
+        for slot, number in enumerate(slots_of(self.plan.plan.problem)):
+            first.setdefault((needs[number].label, needs[number].role), slot)
+        return [first[p.label, p.role] + (p.piece or 0) for p in self.assembly.patches]
 
-    Raises `NoStrips`, or `NoQuilt` when there is not a single block.
-    """
-    answer = yields_of(project)[project.design.method]
-    if answer.blocks == 0:
-        raise NoQuilt(answer)
-    question = _size_question(project.design, answer, units)
-    options = size_options(question)
-    current = options[0]
-    if project.design.rows is not None and project.design.columns is not None:
-        current = size_option(question, project.design.rows, project.design.columns)
-    return Sizes(options, current)
+    @cached_property
+    def alike_pairs(self) -> int:
+        """Pairs of neighbours made of the very same prints."""
+        return alike_pairs(self._block_prints, self.plan.places, self.size.columns)
+
+    @cached_property
+    def alike_unavoidable(self) -> bool:
+        """Whether two alike must touch however the blocks are laid."""
+        return alike_unavoidable(self._block_prints, self.plan.places)
+
+    @cached_property
+    def _block_prints(self) -> list[tuple[str, ...]]:
+        return prints_of(self.plan.plan, self.plan.kits)
 
 
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
-    """Work the whole quilt out. Raises `NoStrips`, or `NoQuilt` without a single block.
+    """Work the whole quilt out from the plan that is kept; searches nothing.
 
+    Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`, or `NothingToCut` when nothing was ever pulled.
+
+    >>> from kersey.core.quilt.planning import planned
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(Project("Throw", "", all_of(roll)))
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
     >>> quilt.size.width, quilt.size.length, quilt.binding.strips
     (Fraction(54, 1), Fraction(66, 1), 7)
     """
-    design = project.design
-    answer = yields_of(project)[design.method]
-    sizes = sizes_of(project, units)
+    kept, design = project.plan, project.design
+    if kept is None:
+        # What cannot even be asked says why.
+        yield_asked(project)
+        raise NotPlanned
+    if not kept.possible:
+        raise NoQuilt
+    if kept.grid is None or kept.finished is None:
+        raise NoBlockSize
+    sizes = _sizes(project, kept, units)
     size = sizes.current
-    plan = plan_strips(answer, min(size.blocks, answer.blocks))
-    left = leftovers(answer, plan)
     shop = Workshop(design.seam, design.usable_width, units)
     top = (size.width + 2 * design.seam, size.length + 2 * design.seam)
+    border = plan_border(size.body_width, size.body_length, size.border_width, shop)
+    left = left_over(kept.plan, _used(kept))
+    names = _print_names(project, kept)
+    border_cloth, left = _border_cloth(project, border, left, names, shop)
+    binding, binding_cloth, left = _binding(project, top, left, names)
     return Quilt(
         project=project,
         units=units,
-        answer=answer,
+        plan=kept,
+        assembly=kept.block.assembly(kept.seam),
         sizes=sizes,
-        plan=plan,
-        setting=arrange(plan.blocks, size.rows, size.columns),
-        border=plan_border(size.body_width, size.body_length, size.border_width, shop),
+        outdated=_outdated(project, kept),
+        border=border,
+        border_cloth=border_cloth,
         backing=plan_backing(*top, design.margin, design.usable_width, units),
         batting=plan_batting(*top, design.margin),
-        binding=_binding(project, top, left),
+        binding=binding,
+        binding_cloth=binding_cloth,
         left=left,
     )
 
 
-def _size_question(design: Design, answer: RailYield, units: Units) -> SizeQuestion:
-    return SizeQuestion(
-        answer.block.finished_size, answer.blocks, design.wish, design.border_width, units
-    )
+def _used(kept: KeptPlan) -> Sequence[Kit]:
+    """The kits that lie in the quilt."""
+    return [kept.kits[number] for number in kept.places if number is not None]
 
 
-def _binding(project: Project, top: tuple[Fraction, Fraction], left: Leftovers) -> Binding:
+def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
+    assert kept.finished is not None
+    assert kept.grid is not None
+    design, grid = project.design, kept.grid
+    question = SizeQuestion(kept.finished, kept.possible, design.wish, design.border_width, units)
+    return Sizes(size_options(question), size_option(question, grid.rows, grid.columns))
+
+
+def _outdated(project: Project, kept: KeptPlan) -> bool:
+    try:
+        return yield_asked(project).fingerprint != kept.question
+    except Infeasible:
+        return True
+
+
+def _print_names(project: Project, kept: KeptPlan) -> dict[str, Print]:
+    known = {fabric_key(pulled): pulled.print for pulled in project.fabrics}
+    fabrics = kept.plan.problem.fabrics
+    return {f.name: known.get(key, GONE) for f, key in zip(fabrics, kept.keys, strict=True)}
+
+
+def _border_cloth(
+    project: Project,
+    border: Border | None,
+    left: tuple[LeftPiece, ...],
+    prints: dict[str, Print],
+    shop: Workshop,
+) -> tuple[Cloth, tuple[LeftPiece, ...]]:
+    """What the border is cut from; from what is left it is of one print."""
+    pulled = [p.print for p in project.fabrics if p.serves(Role.BORDER)]
+    if pulled:
+        return Cloth(Source.PULLED, tuple(dict.fromkeys(pulled))), left
+    bought = Cloth(Source.BOUGHT, (project.bought_border,)), left
+    if border is None or not project.design.border_from_left:
+        return bought
+    wanted = 2 * (border.sides + border.ends)
+    for name in dict.fromkeys(piece.fabric for piece in left):
+        strips = [s for s in strips_from(left, border.cut_width) if s.fabric == name]
+        taken = _enough(strips, wanted, 2 * shop.seam)
+        if taken:
+            rest = without_strips(left, taken, border.cut_width)
+            return Cloth(Source.LEFT, (prints[name],), taken), rest
+    return bought
+
+
+def _enough(
+    strips: Sequence[SpareStrip], wanted: Fraction, join: Fraction
+) -> tuple[SpareStrip, ...]:
+    """The fewest strips, longest first, that are so long once joined; none if they are too few."""
+    taken: list[SpareStrip] = []
+    for strip in sorted(strips, key=lambda s: -s.length):
+        taken.append(strip)
+        if _joined(taken, join) >= wanted:
+            return tuple(taken)
+    return ()
+
+
+def _joined(strips: Sequence[SpareStrip], join: Fraction) -> Fraction:
+    return sum((s.length for s in strips), Fraction(0)) - (len(strips) - 1) * join
+
+
+def _binding(
+    project: Project,
+    top: tuple[Fraction, Fraction],
+    left: tuple[LeftPiece, ...],
+    prints: dict[str, Print],
+) -> tuple[Binding, Cloth, tuple[LeftPiece, ...]]:
     design = project.design
-    wide_enough = project.lot.width >= design.binding_width
-    return plan_binding(
+    pulled = [p.print for p in project.fabrics if p.serves(Role.BINDING)]
+    binding = plan_binding(
         binding_length(*top),
         design.binding_width,
         design.usable_width,
-        left.pieces if wide_enough else (),
-        design.binding_from_stash,
+        strips_from(left, design.binding_width),
+        design.binding_from_left and not pulled,
     )
+    if binding.bought:
+        cloth = (
+            Cloth(Source.PULLED, tuple(dict.fromkeys(pulled)))
+            if pulled
+            else Cloth(Source.BOUGHT, (project.bought_binding,))
+        )
+        return binding, cloth, left
+    shown = tuple(prints[strip.fabric] for strip in binding.from_stash)
+    rest = without_strips(left, binding.from_stash, design.binding_width)
+    return binding, Cloth(Source.LEFT, shown, binding.from_stash), rest

@@ -1,9 +1,11 @@
 """The setting: which block lies where, and how it is turned.
 
-Rails alternate upright and across. Blocks of the same prints are kept from lying side by side:
-first each place takes the block that shares least with its neighbours, then pairs of blocks are
-swapped while that helps. If two alike still touch, the blocks are laid again like a checkerboard,
-whole kinds on one colour, which suits a few large kinds.
+A block is turned as suits it: one that looks the same in every quarter turn stands upright, one
+with two looks alternates, and one with four is turned in fours that meet in the middle. Blocks of
+the same prints are kept from lying side by side: first each place takes the block that shares least
+with its neighbours, then pairs of blocks are swapped while that helps. If two alike still touch,
+the blocks are laid again like a checkerboard, whole kinds on one colour, which suits a few large
+kinds.
 
 With more than half of the blocks alike two must touch, since no more than half of the places
 (rounded up) can be chosen without two neighbours among them.
@@ -11,11 +13,12 @@ With more than half of the blocks alike two must touch, since no more than half 
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
-from functools import cached_property
 from random import Random
 
-from kersey.core.quilt.strip_plan import Block
+# The prints of a block, one for each of its pieces.
+Prints = tuple[str, ...]
+# The numbers of blocks, row by row from the top left; None where no block is left for a place.
+Places = tuple[int | None, ...]
 
 # Two alike side by side weigh more than any number of shared prints.
 _ALIKE = 1000
@@ -23,74 +26,80 @@ _ALIKE = 1000
 _MOST_TRIALS = 24_000
 _SAMPLE = 48
 _SHUFFLE = 11
+# Where a block has four looks: the quarter turns of four blocks that meet with the same corner.
+_IN_FOURS = ((3, 0), (2, 1))
+_FOUR_LOOKS = 4
 
 
-@dataclass(frozen=True)
-class Setting:
-    """Blocks in rows, top row first. A place is None where no block is left for it."""
+def turn_at(turns: Sequence[int], row: int, column: int) -> int:
+    """By how many quarters the block of a place is turned; `turns` are those it looks different in.
 
-    places: tuple[tuple[Block | None, ...], ...]
-
-    @staticmethod
-    def is_upright(row: int, column: int) -> bool:
-        """Whether the rails of this place stand upright; its four neighbours' lie across."""
-        return (row + column) % 2 == 0
-
-    @cached_property
-    def alike_pairs(self) -> int:
-        """Pairs of neighbours made of the very same prints."""
-        return sum(
-            1
-            for here, there in self._neighbours()
-            if here is not None and there is not None and sorted(here) == sorted(there)
-        )
-
-    @cached_property
-    def alike_unavoidable(self) -> bool:
-        """Whether two alike must touch however the blocks are laid."""
-        kinds = Counter(tuple(sorted(b)) for row in self.places for b in row if b is not None)
-        places = sum(len(row) for row in self.places)
-        return bool(kinds) and max(kinds.values()) > (places + 1) // 2
-
-    def _neighbours(self) -> Iterator[tuple[Block | None, Block | None]]:
-        for r, row in enumerate(self.places):
-            for c, here in enumerate(row):
-                if c + 1 < len(row):
-                    yield here, row[c + 1]
-                if r + 1 < len(self.places):
-                    yield here, self.places[r + 1][c]
+    >>> [turn_at((0, 1), 0, column) for column in range(3)]
+    [0, 1, 0]
+    """
+    if len(turns) == _FOUR_LOOKS:
+        return _IN_FOURS[row % 2][column % 2]
+    alternates = len(turns) > 1 and turns[1] == 1
+    return turns[(row + column) % 2] if alternates else 0
 
 
-def arrange(blocks: Sequence[Block], rows: int, columns: int) -> Setting:
+def neighbours(places: Places, columns: int) -> Iterator[tuple[int, int]]:
+    """Pairs of blocks side by side, or one above the other."""
+    for place, here in enumerate(places):
+        if here is None:
+            continue
+        beside = place + 1 if (place + 1) % columns else None
+        for other in (beside, place + columns):
+            if other is not None and other < len(places):
+                there = places[other]
+                if there is not None:
+                    yield here, there
+
+
+def alike_pairs(blocks: Sequence[Prints], places: Places, columns: int) -> int:
+    """Pairs of neighbours made of the very same prints."""
+    kinds = [tuple(sorted(block)) for block in blocks]
+    return sum(kinds[one] == kinds[other] for one, other in neighbours(places, columns))
+
+
+def alike_unavoidable(blocks: Sequence[Prints], places: Places) -> bool:
+    """Whether two alike must touch however the blocks are laid."""
+    kinds = Counter(tuple(sorted(blocks[number])) for number in places if number is not None)
+    return bool(kinds) and max(kinds.values()) > (len(places) + 1) // 2
+
+
+def arrange(blocks: Sequence[Prints], rows: int, columns: int) -> Places:
     """Lay the blocks in rows x columns; places without a block come last and stay None.
 
     The same blocks are always laid the same way. No neighbours are alike if the search finds
-    such a setting; `Setting.alike_unavoidable` says when there is none.
+    such a setting; `alike_unavoidable` says when there is none.
 
-    >>> arrange([(0, 1), (0, 1), (2, 3), (2, 3)], 2, 2).alike_pairs
+    >>> blocks = [("a", "b"), ("a", "b"), ("c", "d"), ("c", "d")]
+    >>> alike_pairs(blocks, arrange(blocks, 2, 2), 2)
     0
     """
     wall = _Wall(blocks, rows, columns)
     wall.fill()
     wall.mend()
-    found = wall.setting()
-    if not found.alike_pairs or found.alike_unavoidable:
+    found = wall.places()
+    if not alike_pairs(blocks, found, columns) or alike_unavoidable(blocks, found):
         return found
     wall.fill_checkered()
     wall.mend()
-    return min(found, wall.setting(), key=lambda setting: setting.alike_pairs)
+    return min(found, wall.places(), key=lambda places: alike_pairs(blocks, places, columns))
 
 
 class _Wall:
     """The flannel wall while blocks are moved about on it; a place is row x columns + column."""
 
-    def __init__(self, blocks: Sequence[Block], rows: int, columns: int) -> None:
+    def __init__(self, blocks: Sequence[Prints], rows: int, columns: int) -> None:
         self.blocks = blocks
         self.rows, self.columns = rows, columns
         self.filled = min(len(blocks), rows * columns)
-        kinds: dict[Block, int] = {}
+        kinds: dict[Prints, int] = {}
         self.kind = [kinds.setdefault(tuple(sorted(b)), len(kinds)) for b in blocks]
-        self.prints = [sum(1 << i for i in set(b)) for b in blocks]
+        bits: dict[str, int] = {}
+        self.prints = [sum(1 << bits.setdefault(p, len(bits)) for p in set(b)) for b in blocks]
         self.at: list[int] = []
         self.near = [tuple(self._near(place)) for place in range(self.filled)]
         self.shuffle = Random(_SHUFFLE)
@@ -120,7 +129,7 @@ class _Wall:
         """Kinds, largest first, onto the colour with more room; a split one lies far apart."""
         free: dict[bool, list[int]] = {True: [], False: []}
         for place in range(self.filled):
-            free[Setting.is_upright(*divmod(place, self.columns))].append(place)
+            free[sum(divmod(place, self.columns)) % 2 == 0].append(place)
         free[True].reverse()
         by_kind: dict[int, list[int]] = {}
         for block in range(self.filled):
@@ -144,12 +153,9 @@ class _Wall:
             if not swapped:
                 break
 
-    def setting(self) -> Setting:
+    def places(self) -> Places:
         """What lies on the wall now."""
-        blocks: list[Block | None] = [self.blocks[index] for index in self.at]
-        blocks += [None] * (self.rows * self.columns - len(blocks))
-        starts = range(0, len(blocks), self.columns)
-        return Setting(tuple(tuple(blocks[s : s + self.columns]) for s in starts))
+        return (*self.at, *[None] * (self.rows * self.columns - self.filled))
 
     def _colour_for(self, blocks: list[int], block: int, free: dict[bool, list[int]]) -> bool:
         """The colour on which a kind was begun, while there is room."""

@@ -38,7 +38,7 @@ def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
         return border is None or _run(pulled, border.cut_width) >= border.strips * cloth
     if role is Role.BINDING:
         binding = quilt.binding
-        return not binding.bought or _run(pulled, binding.cut_width) >= binding.strips * cloth
+        return _run(pulled, binding.cut_width) >= binding.strips * cloth
     if role is Role.BATTING:
         return any(_covers(p, quilt.batting.width, quilt.batting.length) for p in pulled)
     whole = any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled)

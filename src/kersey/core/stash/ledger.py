@@ -19,7 +19,7 @@ from fractions import Fraction
 from typing import Protocol
 
 
-class Kind(StrEnum):
+class EntryKind(StrEnum):
     """What happened to pieces."""
 
     BOUGHT = "bought"
@@ -38,8 +38,10 @@ class Kind(StrEnum):
 
 
 # Entries that bring cloth in; counting and splitting may also take some away.
-_IN = frozenset({Kind.BOUGHT, Kind.SPLIT, Kind.COUNTED, Kind.MEASURED, Kind.LEFT_OVER})
-_LOST = frozenset({Kind.LOST, Kind.OUT})
+_IN = frozenset(
+    {EntryKind.BOUGHT, EntryKind.SPLIT, EntryKind.COUNTED, EntryKind.MEASURED, EntryKind.LEFT_OVER}
+)
+_LOST = frozenset({EntryKind.LOST, EntryKind.OUT})
 
 
 @dataclass(frozen=True)
@@ -50,7 +52,7 @@ class Entry:
     """
 
     at: datetime
-    kind: Kind
+    kind: EntryKind
     lot_id: int
     lot_name: str
     print_name: str
@@ -85,7 +87,7 @@ class Summed(Protocol):
     """An entry, or several of one kind taken together."""
 
     @property
-    def kind(self) -> Kind: ...
+    def kind(self) -> EntryKind: ...
 
     @property
     def pieces(self) -> int: ...
@@ -98,7 +100,7 @@ class Summed(Protocol):
 class Sum:
     """Entries of one kind taken together."""
 
-    kind: Kind
+    kind: EntryKind
     pieces: int
     area: Fraction
 
@@ -109,23 +111,23 @@ def balance(entries: Iterable[Summed]) -> Balance:
     >>> from datetime import UTC
     >>> day = datetime(2026, 3, 2, tzinfo=UTC)
     >>> roll = (1, "roll", "lamp red")
-    >>> came = Entry(day, Kind.BOUGHT, *roll, 40, Fraction(4200))
-    >>> cut = Entry(day, Kind.CUT, *roll, 36, Fraction(3780))
-    >>> sewn = Entry(day, Kind.USED, *roll, 0, Fraction(3500))
+    >>> came = Entry(day, EntryKind.BOUGHT, *roll, 40, Fraction(4200))
+    >>> cut = Entry(day, EntryKind.CUT, *roll, 36, Fraction(3780))
+    >>> sewn = Entry(day, EntryKind.USED, *roll, 0, Fraction(3500))
     >>> balance([came, cut, sewn]).left, balance([came, cut, sewn]).whole_pieces
     (Fraction(700, 1), 4)
     """
-    sums = {kind: Fraction(0) for kind in Kind}
-    pieces = dict.fromkeys(Kind, 0)
+    sums = {kind: Fraction(0) for kind in EntryKind}
+    pieces = dict.fromkeys(EntryKind, 0)
     for entry in entries:
         sums[entry.kind] += entry.area
         pieces[entry.kind] += entry.pieces
     lost = sum((sums[kind] for kind in _LOST), Fraction(0))
-    gone = sum(pieces[kind] for kind in (*_LOST, Kind.CUT)) - pieces[Kind.UNCUT]
+    gone = sum(pieces[kind] for kind in (*_LOST, EntryKind.CUT)) - pieces[EntryKind.UNCUT]
     return Balance(
         came_in=sum((sums[kind] for kind in _IN), Fraction(0)),
-        used=sums[Kind.USED],
-        put_away=sums[Kind.PUT_AWAY],
+        used=sums[EntryKind.USED],
+        put_away=sums[EntryKind.PUT_AWAY],
         lost=lost,
         whole_pieces=sum(pieces[kind] for kind in _IN) - gone,
     )

@@ -44,7 +44,8 @@ class Pulled:
     `place` is the print's place in the lot; `value` how it reads among the others of this quilt,
     None as it reads at home; `cut` of the pieces are cut already. Set `aside` for a reason it
     serves nothing for now. `lot_number` is the lot's number in the cupboard, None before it is
-    kept.
+    kept. By its `key` a fabric is known in its project, whatever it is called; the project gives
+    it.
     """
 
     kept: CupboardLot
@@ -55,6 +56,7 @@ class Pulled:
     cut: int = 0
     aside: Aside | None = None
     lot_number: int | None = field(default=None, compare=False)
+    key: int | None = field(default=None, compare=False)
 
     def __post_init__(self) -> None:
         if self.count < 1 or not 0 <= self.cut <= self.count:
@@ -209,7 +211,7 @@ def total_of(role: Role, fabrics: Iterable[Pulled], strip_width: Fraction) -> Ro
 
 
 def working_strips(fabrics: Sequence[Pulled]) -> tuple[tuple[Pulled, ...], ...]:
-    """The strips that rails are cut from: of one width, the one most strips have, by print.
+    """The strips for the blocks: of one width, the one most strips have, by print.
 
     Pieces of the same print in several lots stand together.
     """
@@ -226,19 +228,3 @@ def working_strips(fabrics: Sequence[Pulled]) -> tuple[tuple[Pulled, ...], ...]:
             cloth = pulled.stack.print
             by_print.setdefault((cloth.name, cloth.swatch), []).append(pulled)
     return tuple(map(tuple, by_print.values()))
-
-
-def lot_of_strips(working: Sequence[Sequence[Pulled]]) -> Lot:
-    """The strips as one lot, reckoned with the shortest of them; there must be one."""
-    shortest = min((p for alike in working for p in alike), key=lambda p: p.length)
-    stacks = tuple(Stack(alike[0].print, sum(p.count for p in alike)) for alike in working)
-    lot = shortest.kept.lot
-    measured = shortest.length if shortest.length != lot.length else None
-    return replace(
-        lot,
-        width=shortest.width,
-        stacks=stacks,
-        measured_length=measured,
-        shrinkage=Fraction(0),
-        shrinkage_across=None,
-    )

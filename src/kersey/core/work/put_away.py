@@ -1,17 +1,18 @@
-"""What is put away when a quilt has been cut: ends and spare segments become lots again.
+"""What is put away when a quilt has been cut: rectangles and spare pieces become lots again.
 
-Of every strip that was cut, the cloth is either in the quilt, kept as a lot, or lost: the end of a
-strip set, and ends too short to be of use.
+Of every piece that was opened, the cloth is either in the quilt, kept as a lot, or lost: the end of
+a strip set, trims, and what is too small to be of use.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.cloth.forms import Form
-from kersey.core.project.project import AlreadyPutAway, Project
+from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
+from kersey.core.quilt.dealing import pieces_made
+from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
@@ -36,96 +37,82 @@ class PutAway:
     fates: tuple[Fate, ...]
 
 
-def cut_as_planned(quilt: Quilt) -> Project:
-    """The project once its strips are cut as the plan says; raises `AlreadyPutAway`."""
-    if quilt.project.put_away:
-        raise AlreadyPutAway
-    return _with_cut(quilt.project, quilt.plan.cut_strips)
-
-
-def nothing_cut(project: Project) -> Project:
-    """The project if a tick was a mistake; raises `AlreadyPutAway`."""
-    if project.put_away:
-        raise AlreadyPutAway
-    return replace(project, fabrics=tuple(replace(p, cut=0) for p in project.fabrics))
-
-
 def put_away(quilt: Quilt) -> PutAway:
-    """Put away what a quilt leaves; whole strips go back as they are. Raises `AlreadyPutAway`."""
+    """Put away what a quilt leaves; whole pieces go back as they are. Raises `AlreadyPutAway`."""
     if quilt.project.put_away:
         raise AlreadyPutAway
-    bound = [0] * len(quilt.plan.cut_strips)
-    for piece in quilt.binding.from_stash:
-        bound[piece.print_index] += piece.whole_strip
-    cut = [n + more for n, more in zip(quilt.plan.cut_strips, bound, strict=True)]
-    project = replace(_with_cut(quilt.project, cut), put_away=True)
-    ends = _ends_kept(quilt)
-    lots = (
-        *_lot(quilt, f"ends of {project.name}", ends, quilt.answer.division.margin),
-        *_lot(
-            quilt,
-            f"segments of {project.name}",
-            quilt.plan.spare_segments,
-            quilt.answer.block.unfinished_size,
-        ),
+    opened = _opened(quilt)
+    keys = _keys(quilt)
+    fabrics = tuple(
+        replace(p, cut=min(p.count, opened.get(keys.get(fabric_key(p), ""), 0)))
+        for p in quilt.project.fabrics
     )
-    return PutAway(project, lots, tuple(_fates(quilt, project, cut, ends)))
+    project = replace(quilt.project, fabrics=fabrics, put_away=True)
+    kept = [piece for piece in quilt.left if not piece.whole]
+    lots = tuple(_lots(quilt, kept))
+    return PutAway(project, lots, tuple(_fates(quilt, project, kept)))
 
 
-def _with_cut(project: Project, cut: Sequence[int]) -> Project:
-    """The project with so many strips of each print cut, those of the first lot first."""
-    for alike, wanted in zip(project.working, cut, strict=True):
-        left = wanted
-        for pulled in alike:
-            here = min(left, pulled.count)
-            left -= here
-            project = project.with_pulled(project.fabrics.index(pulled), replace(pulled, cut=here))
-    return project
+def _keys(quilt: Quilt) -> dict[str, str]:
+    """The name in the plan of each fabric by its key."""
+    names = (fabric.name for fabric in quilt.plan.plan.problem.fabrics)
+    return dict(zip(quilt.plan.keys, names, strict=True))
 
 
-def _ends_kept(quilt: Quilt) -> list[int]:
-    """Ends of each print that are worth keeping and are not in the binding."""
-    ends = [0] * len(quilt.plan.cut_strips)
-    for piece in quilt.left.pieces:
-        ends[piece.print_index] += not piece.whole_strip
-    for piece in quilt.binding.from_stash:
-        ends[piece.print_index] -= not piece.whole_strip
-    return ends
+def _opened(quilt: Quilt) -> dict[str, int]:
+    """Pieces of each fabric that are not whole any more once border and binding are cut too."""
+    whole = {piece.fabric: 0 for piece in quilt.left}
+    for piece in quilt.left:
+        whole[piece.fabric] += piece.count if piece.whole else 0
+    return {f.name: f.count - whole.get(f.name, 0) for f in quilt.plan.plan.problem.fabrics}
 
 
-def _lot(quilt: Quilt, name: str, counts: Sequence[int], length: Fraction) -> Iterator[CupboardLot]:
-    prints = quilt.project.lot.prints
-    stacks = tuple(Stack(cloth, n) for cloth, n in zip(prints, counts, strict=True) if n)
-    if stacks:
-        lot = Lot(quilt.project.lot.width, length, stacks, form=Form.PIECE)
-        yield CupboardLot(name[:LONGEST_NAME], lot)
+def _lots(quilt: Quilt, kept: list[LeftPiece]) -> Iterator[CupboardLot]:
+    """Pieces of one size together, whatever their print; spare pieces apart from rectangles."""
+    directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
+    alike: dict[tuple[object, ...], list[LeftPiece]] = {}
+    for piece in kept:
+        sort = piece.spare, piece.width, piece.length, directional[piece.fabric]
+        alike.setdefault(sort, []).append(piece)
+    for pieces in alike.values():
+        first = pieces[0]
+        word = "spare pieces" if first.spare else "ends" if first.strip else "left"
+        name = f"{word} of {quilt.project.name}"[:LONGEST_NAME]
+        stacks = tuple(Stack(quilt.prints[piece.fabric], piece.count) for piece in pieces)
+        lot = Lot(first.width, first.length, stacks, form=Form.PIECE,
+                  directional=directional[first.fabric])  # fmt: skip
+        yield CupboardLot(name, lot)
 
 
-def _fates(
-    quilt: Quilt, project: Project, cut: Sequence[int], ends: Sequence[int]
-) -> Iterator[Fate]:
-    width = project.lot.width
-    for place, alike in enumerate(project.working):
-        if not cut[place]:
+def _fates(quilt: Quilt, project: Project, kept: list[LeftPiece]) -> Iterator[Fate]:
+    names = _keys(quilt)
+    used = _used(quilt)
+    for pulled in project.fabrics:
+        name = names.get(fabric_key(pulled))
+        if name is None or not pulled.cut:
             continue
-        kept = width * (
-            ends[place] * quilt.answer.division.margin
-            + quilt.plan.spare_segments[place] * quilt.answer.block.unfinished_size
-        )
-        used = width * _length_used(quilt, place)
-        for pulled in alike:
-            share = Fraction(pulled.cut, cut[place])
-            area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
-            if share:
-                lost = area - share * (used + kept)
-                yield Fate(pulled, share * used, share * kept, lost)
+        area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
+        stays = sum((piece.area for piece in kept if piece.fabric == name), Fraction(0))
+        in_quilt = used.get(name, Fraction(0))
+        yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 
 
-def _length_used(quilt: Quilt, place: int) -> Fraction:
-    """Inches of strip of one print that are in the blocks and in the binding."""
-    if quilt.answer.method is Method.SETS:
-        segments = quilt.plan.cut_strips[place] * quilt.answer.division.pieces
-    else:
-        segments = sum(block.count(place) for block in quilt.plan.blocks)
-    bound = sum((p.length for p in quilt.binding.from_stash if p.print_index == place), Fraction(0))
-    return segments * quilt.answer.block.unfinished_size + bound
+def _used(quilt: Quilt) -> dict[str, Fraction]:
+    """Square inches of each fabric in the blocks, the border and the binding."""
+    plan = quilt.plan.plan
+    pieces = [need for need in plan.problem.needs for _ in range(need.count)]
+    found: dict[str, Fraction] = {}
+    if plan.problem.strip_sets:
+        # A set is sewn, and crosscut to its end: blocks that stay over are sewn too.
+        for name, made in pieces_made(plan).items():
+            areas = (need.width * need.height * count for need, count in made.items())
+            found[name] = sum(areas, Fraction(0))
+    for placed in quilt.placed if not plan.problem.strip_sets else ():
+        for name, need in zip(quilt.plan.kits[placed.kit], pieces, strict=True):
+            found[name] = found.get(name, Fraction(0)) + need.width * need.height
+    frame = ((quilt.border_cloth, quilt.border.cut_width if quilt.border else Fraction(0)),
+             (quilt.binding_cloth, quilt.binding.cut_width))  # fmt: skip
+    for cloth, width in frame:
+        for strip in cloth.strips:
+            found[strip.fabric] = found.get(strip.fabric, Fraction(0)) + strip.length * width
+    return found

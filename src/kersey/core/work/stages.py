@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from enum import StrEnum
 
 from kersey.core.project.project import Project
-from kersey.core.work.work_order import Step
+from kersey.core.work.work_order import Step, steps_done
 
 
 class Stage(StrEnum):
@@ -22,11 +22,6 @@ NEXT_ACT = {
     Stage.SIZE: "Choose a size",
     Stage.CUT: "Cut and sew",
 }
-
-
-def steps_done(project: Project, steps: Sequence[Step]) -> int:
-    """How many of these steps were ticked off."""
-    return sum(step.key in project.done for step in steps)
 
 
 def next_stage(project: Project, steps: Sequence[Step]) -> Stage | None:

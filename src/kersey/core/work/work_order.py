@@ -1,30 +1,35 @@
-"""The work order: what to measure, sew and cut, in which order, for the quilt as planned.
+"""The work order: what to measure, cut and sew, in which order, for the quilt as planned.
 
-Whatever is cut from the strips comes first, then bought cloth, the largest pieces last to be
-needed. Sets are sewn before they are cut; a border is cut only when the quilt has been measured.
+Whatever the blocks need comes first, fabric by fabric; then each make is sewn after what it is made
+of; then rows, border, backing and binding. A border is cut only when the quilt has been measured.
+
+A step is facts: what is made, of which fabric, how many, how large. It is known by these, so that a
+tick stays through any change of units or words; the sentences are in `step_words`.
 """
 
-from collections.abc import Iterator
-from dataclasses import dataclass
+import re
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
 from enum import StrEnum
+from fractions import Fraction
 from hashlib import blake2s
 
-from kersey.core.blocks.rail_yield import Method, cliff
-from kersey.core.frame.backing import JOIN_COST, BackingWay
-from kersey.core.frame.binding import Binding
-from kersey.core.measure.length import format_bought, format_length, format_number, format_size
+from kersey.core.blocks.assembly import How, Make, Size
+from kersey.core.cutting.problem import Cut, Layout
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project
+from kersey.core.quilt.dealing import strip_sets
 from kersey.core.quilt.quilt import Quilt
 
 
 class StepKind(StrEnum):
     """What a step is about; a page may draw each in its own way."""
 
-    CHECK = "check"
+    MEASURE = "measure"
     KEEP = "keep"
-    SEGMENTS = "segments"
-    SETS = "sets"
-    CROSSCUT = "crosscut"
-    BLOCKS = "blocks"
+    CUT = "cut"
+    LAY_OUT = "lay out"
+    SEW = "sew"
     ROWS = "rows"
     BORDER = "border"
     BACKING = "backing"
@@ -32,191 +37,192 @@ class StepKind(StrEnum):
 
 
 @dataclass(frozen=True)
+class FabricCut:
+    """So many pieces of a fabric of the plan, known by its key."""
+
+    key: str
+    name: str
+    pieces: int
+
+
+@dataclass(frozen=True)
 class Step:
-    """One step: its title says what to do, its sentences how, and what it gives."""
+    """One step: so many of something of a size, from these fabrics.
+
+    Of a CUT step `layout` shows one of the pieces that are cut alike; of a SEW step `make` is what
+    comes of it.
+    """
 
     kind: StepKind
-    title: str
-    sentences: tuple[str, ...]
+    name: str = ""
+    count: int = 0
+    size: Size | None = None
+    fabrics: tuple[FabricCut, ...] = ()
+    layout: Layout | None = None
+    make: Make | None = None
 
     @property
     def key(self) -> str:
-        """Names this very step: a step that changes loses its tick."""
-        text = "\n".join((self.kind, self.title, *self.sentences))
-        return f"{self.kind}-{blake2s(text.encode(), digest_size=4).hexdigest()}"
+        """Names this very step by its facts: a step that changes loses its tick."""
+        fabrics = [(fabric.key, fabric.pieces) for fabric in self.fabrics]
+        cuts = [_cut_facts(cut) for cut in self.layout.cuts] if self.layout else []
+        size = [str(side) for side in self.size or ()]
+        facts = repr((self.kind.value, self.name, self.count, size, fabrics, cuts))
+        return f"{self.kind.name.lower()}-{blake2s(facts.encode(), digest_size=6).hexdigest()}"
 
 
 def work_order(quilt: Quilt) -> tuple[Step, ...]:
     """The steps for a quilt, in order.
 
-    >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.project.project import Project
+    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.quilt.quilt import make_quilt
+    >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
-    >>> from kersey.core.quilt.quilt import make_quilt
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(Project("Throw", "", all_of(roll)))
-    >>> [step.title for step in work_order(quilt)][:2]
-    ['Measure one strip', 'Cut 240 segments 2½ × 6½″']
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> [step.kind.value for step in work_order(quilt)]
+    ['measure', 'cut', 'lay out', 'sew', 'rows', 'border', 'backing', 'binding']
     """
     return tuple(_steps(quilt))
 
 
 def _steps(quilt: Quilt) -> Iterator[Step]:
-    yield _check(quilt)
-    if quilt.left.whole_strips:
-        yield _keep(quilt)
-    if quilt.answer.method is Method.SETS:
-        yield _sew_sets(quilt)
-        yield _crosscut(quilt)
-    else:
-        yield _cut_segments(quilt)
-        yield _sew_blocks(quilt)
-    yield _join_rows(quilt)
+    yield from _measure(quilt)
+    yield from _keep(quilt)
+    yield from _cuts(quilt)
+    if not quilt.plan.plan.problem.strip_sets:
+        yield Step(StepKind.LAY_OUT, count=len(quilt.placed))
+    yield from _sewing(quilt)
+    size = quilt.size
+    yield Step(StepKind.ROWS, "row", size.rows, (size.body_width, size.body_length))
     if quilt.border is not None:
-        yield _border(quilt)
-    yield _backing(quilt)
-    yield _binding(quilt)
-
-
-def _check(quilt: Quilt) -> Step:
-    width = format_length(quilt.project.lot.width, quilt.units)
-    sentences = (
-        f"It should be {width} wide, measured to the outer points if the edge is pinked.",
-        cliff(quilt.answer, quilt.units),
-    )
-    return Step(StepKind.CHECK, "Measure one strip", sentences)
-
-
-def _keep(quilt: Quilt) -> Step:
-    whole = quilt.left.whole_strips
-    used = sum(piece.whole_strip for piece in quilt.binding.from_stash)
-    purpose = f"{used} of them become the binding." if used else "They stay whole for later."
-    return Step(StepKind.KEEP, f"Set {_strips(whole)} aside", (purpose,))
-
-
-def _cut_segments(quilt: Quilt) -> Step:
-    each = quilt.answer.division.pieces
-    strips = sum(quilt.plan.cut_strips)
-    length = format_length(quilt.answer.block.unfinished_size, quilt.units)
-    sentences = [f"{each} from each of {_strips(strips)}, {length} long."]
-    if quilt.answer.division.margin:
-        left = format_length(quilt.answer.division.margin, quilt.units)
-        sentences.append(f"An end of {left} is left of each.")
-    if quilt.left.spare_segments:
-        sentences.append(f"{quilt.left.spare_segments} segments stay over.")
-    size = format_size(quilt.project.lot.width, quilt.answer.block.unfinished_size, quilt.units)
-    return Step(StepKind.SEGMENTS, f"Cut {strips * each} segments {size}", tuple(sentences))
-
-
-def _sew_blocks(quilt: Quilt) -> Step:
-    u = format_length(quilt.answer.block.unfinished_size, quilt.units)
-    k = quilt.answer.block.strips
-    return Step(
-        StepKind.BLOCKS,
-        f"Sew {len(quilt.plan.blocks)} blocks of {k} segments",
-        (
-            f"Sew one, press it and measure: {u} square. Then chain-piece the rest.",
-            "The picture shows which prints meet in each block.",
-        ),
-    )
-
-
-def _sew_sets(quilt: Quilt) -> Step:
-    k = quilt.answer.block.strips
-    height = format_length(quilt.answer.block.unfinished_size, quilt.units)
-    return Step(
-        StepKind.SETS,
-        f"Sew {len(quilt.plan.sets)} sets of {k} strips",
-        (
-            "Sew along the whole length with the strips' ends flush, and press.",
-            f"A set should be {height} high. If it is not, mend the seams before you cut.",
-        ),
-    )
-
-
-def _crosscut(quilt: Quilt) -> Step:
-    each = quilt.answer.division.pieces
-    length = format_length(quilt.answer.block.unfinished_size, quilt.units)
-    sentences = [f"Cut {each} blocks {length} wide from each set."]
-    if quilt.answer.division.margin:
-        left = format_length(quilt.answer.division.margin, quilt.units)
-        sentences.append(f"An end of {left} is left of each set.")
-    if quilt.plan.spare_blocks:
-        sentences.append(f"{quilt.plan.spare_blocks} blocks stay over.")
-    total = len(quilt.plan.sets) * each
-    return Step(StepKind.CROSSCUT, f"Crosscut the sets into {total} blocks", tuple(sentences))
-
-
-def _join_rows(quilt: Quilt) -> Step:
-    seams = 2 * quilt.project.design.seam
-    size = format_size(quilt.size.body_width + seams, quilt.size.body_length + seams, quilt.units)
-    return Step(
-        StepKind.ROWS,
-        f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks",
-        ("Turn every other block.", f"The joined blocks should measure {size}."),
-    )
-
-
-def _border(quilt: Quilt) -> Step:
-    border = quilt.border
-    assert border is not None
-    u = quilt.units
-    cut = format_length(border.cut_width, u)
-    joined = " and join them with a straight seam" if border.joined else ""
-    return Step(
-        StepKind.BORDER,
-        f"Cut {_strips(border.strips)} {cut} wide for the border",
-        (
-            f"They take {format_bought(border.cloth, u)} of cloth. Cut them{joined}.",
-            "Measure the quilt down the middle and near both edges, and cut to the average.",
-            f"As reckoned: two sides of {format_length(border.sides, u)}, sewn on first, "
-            f"then top and bottom of {format_length(border.ends, u)}.",
-        ),
-    )
-
-
-def _backing(quilt: Quilt) -> Step:
-    u, plan = quilt.units, quilt.backing_plan
-    size = format_size(quilt.backing.width, quilt.backing.length, u)
-    length = format_length(plan.panel_length, u)
-    how = {
-        BackingWay.UPRIGHT: f"{plan.panels} panels of {length}, seams upright.",
-        BackingWay.ACROSS: f"{plan.panels} panels of {length}, seams across.",
-        BackingWay.WIDE: f"One piece of {length} off extra-wide cloth.",
-    }[plan.way]
-    if plan.panels == 1 and plan.way is not BackingWay.WIDE:
-        how = f"One piece of {length}."
-    seam = format_length(JOIN_COST / 2, u)
-    seams = f"Join with {seam} seams, selvedges cut off." if plan.panels > 1 else ""
-    sentences = (f"{how} {seams}".strip(), f"It takes {format_bought(plan.cloth, u)} of cloth.")
-    return Step(StepKind.BACKING, f"Cut the backing {size}", sentences)
-
-
-def _binding(quilt: Quilt) -> Step:
+        border = quilt.border
+        yield Step(
+            StepKind.BORDER, "border", border.strips, (border.cut_width, border.sides + border.ends)
+        )
+    yield Step(StepKind.BACKING, "backing", size=(quilt.backing.width, quilt.backing.length))
     binding = quilt.binding
-    width = format_length(binding.cut_width, quilt.units)
-    length = format_length(binding.length, quilt.units)
-    joins = f"Join on the diagonal ({binding.joins} joins) to at least {length}, fold in half."
-    return Step(
-        StepKind.BINDING,
-        f"{'Cut' if binding.bought else 'Take'} {_strips(binding.strips)} {width} wide to bind",
-        (_binding_source(quilt, binding), joins),
+    yield Step(StepKind.BINDING, "binding", binding.strips, (binding.cut_width, binding.length))
+
+
+def _measure(quilt: Quilt) -> Iterator[Step]:
+    """One piece of every size of fabric that is cut."""
+    sizes = dict.fromkeys(
+        (layout.fabric.form, layout.fabric.width, layout.fabric.length)
+        for layout in quilt.plan.plan.layouts
     )
+    if len(sizes) == 1:
+        ((form, width, length),) = sizes
+        yield Step(StepKind.MEASURE, form.value, 1, (width, length))
+    elif sizes:
+        yield Step(StepKind.MEASURE, "each", len(sizes))
 
 
-def _binding_source(quilt: Quilt, binding: Binding) -> str:
-    if binding.bought:
-        return f"They take {format_bought(binding.cloth, quilt.units)} of cloth."
-    whole = sum(piece.whole_strip for piece in binding.from_stash)
-    ends = binding.strips - whole
-    pieces = [_strips(whole)] if whole else []
-    if ends:
-        shortest = format_number(min(p.length for p in binding.from_stash), quilt.units)
-        pieces.append(f"{ends} ends of {shortest} and longer")
-    trim = "" if binding.cut_width == quilt.project.lot.width else " Trim them to width."
-    return f"From what is left of the strips: {' and '.join(pieces)}.{trim}"
+def _keep(quilt: Quilt) -> Iterator[Step]:
+    """Whole fabric that is not opened, with what of it becomes the binding."""
+    opened: dict[str, int] = {}
+    for layout in quilt.plan.plan.layouts:
+        opened[layout.fabric.name] = opened.get(layout.fabric.name, 0) + layout.copies
+    kept = [
+        FabricCut(key, fabric.name, fabric.count - opened.get(fabric.name, 0))
+        for fabric, key in zip(quilt.plan.plan.problem.fabrics, quilt.plan.keys, strict=True)
+    ]
+    whole = tuple(fabric for fabric in kept if fabric.pieces)
+    if whole:
+        yield Step(StepKind.KEEP, count=sum(f.pieces for f in whole), fabrics=whole)
 
 
-def _strips(number: int) -> str:
-    return f"{number} strip{'s' * (number != 1)}"
+def _cuts(quilt: Quilt) -> Iterator[Step]:
+    """The pieces of fabric that are cut alike, together; the largest pieces first."""
+    alike: dict[tuple[object, ...], list[Layout]] = {}
+    for layout in quilt.plan.plan.layouts:
+        fabric = layout.fabric
+        sort = fabric.form, fabric.width, fabric.length, layout.along, layout.cuts
+        alike.setdefault(sort, []).append(layout)
+    keys = dict(
+        zip((f.name for f in quilt.plan.plan.problem.fabrics), quilt.plan.keys, strict=True)
+    )
+    for layouts in sorted(alike.values(), key=_largest_first):
+        first = layouts[0]
+        fabrics = tuple(
+            FabricCut(keys[each.fabric.name], each.fabric.name, each.copies) for each in layouts
+        )
+        yield Step(
+            StepKind.CUT,
+            first.fabric.form.value,
+            sum(fabric.pieces for fabric in fabrics),
+            (first.fabric.width, first.fabric.length),
+            tuple(sorted(fabrics, key=lambda f: f.key)),
+            first,
+        )
+
+
+def _largest_first(layouts: list[Layout]) -> tuple[Fraction, int]:
+    """A shortage then hurts least: only small pieces are missing (docs/trade.md section 4)."""
+    largest = max(cut.width * cut.length for cut in layouts[0].cuts)
+    return -largest, -sum(layout.copies for layout in layouts)
+
+
+def _sewing(quilt: Quilt) -> Iterator[Step]:
+    blocks = len(quilt.placed)
+    counts = quilt.assembly.counts
+    for make in quilt.assembly.makes:
+        if make.how is How.CUT:
+            continue
+        count = blocks * counts[make]
+        if make.how is How.STRIP_SET:
+            count = Fraction(len(strip_sets(quilt.plan.plan)))
+        yield Step(StepKind.SEW, make.name, -int(-count // 1), make.size, make=make)
+
+
+def _cut_facts(cut: Cut) -> tuple[str, ...]:
+    return (cut.need.label, cut.need.role, *map(str, (cut.x, cut.y, cut.width, cut.length)))
+
+
+def steps_done(project: Project, steps: Iterable[Step]) -> int:
+    """How many of these steps were ticked off."""
+    return sum(step.key in project.done for step in steps)
+
+
+def ticked(project: Project, step: Step, done: bool) -> Project:
+    """The project with a step ticked off, or not any more; what is cut of its fabrics follows."""
+    if (step.key in project.done) == done:
+        return project
+    keys = project.done | {step.key} if done else project.done - {step.key}
+    project = replace(project, done=frozenset(keys))
+    if step.kind is not StepKind.CUT:
+        return project
+    return project.cutting({f.key: f.pieces if done else -f.pieces for f in step.fabrics})
+
+
+# Ticks of the time when only strips were laid out, by kinds of that time and a shorter name.
+_OLD_TICK = re.compile(r"([a-z]+)-[0-9a-f]{8}")
+_OLD_KINDS = {
+    "check": StepKind.MEASURE,
+    "keep": StepKind.KEEP,
+    "segments": StepKind.CUT,
+    "crosscut": StepKind.CUT,
+    "sets": StepKind.SEW,
+    "blocks": StepKind.SEW,
+    "rows": StepKind.ROWS,
+    "border": StepKind.BORDER,
+    "backing": StepKind.BACKING,
+    "binding": StepKind.BINDING,
+}
+
+
+def with_plan(project: Project, kept: KeptPlan, quilt: Quilt | None) -> Project:
+    """The project with a plan, and its `quilt` by that plan; ticks of old become ticks of the steps
+    that they stand for now."""
+    old = {tick for tick in project.done if _OLD_TICK.fullmatch(tick)}
+    done = project.done
+    if old and quilt is not None:
+        kinds = {_OLD_KINDS.get(tick.partition("-")[0]) for tick in old}
+        if any(tick.startswith("crosscut-") for tick in old):
+            kinds.add(StepKind.SEW)
+        if any(tick.startswith("blocks-") for tick in old):
+            kinds.add(StepKind.LAY_OUT)
+        done = (done - old) | {step.key for step in work_order(quilt) if step.kind in kinds}
+    return replace(project, plan=kept, done=frozenset(done))

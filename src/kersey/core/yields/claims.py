@@ -13,7 +13,7 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.blocks.recipe import Patch, Size
+from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
 from kersey.core.cutting.watch import Clock, Watch
@@ -115,7 +115,7 @@ def judge_size(
 def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
     """One piece fewer, or one more, counted from every piece of fabric than fits."""
     (need, *others) = plan.problem.needs
-    if others or plan.problem.in_sets:
+    if others or plan.problem.strip_sets:
         return
     cuts = [(len(layout.cuts), layout.copies) for layout in plan.layouts]
     # The plan leaves out pieces beyond the last block: what fits is counted from its fullest.

@@ -130,7 +130,7 @@ class Tight:
 def tight_divisions(plan: CuttingPlan) -> list[Tight]:
     """Divisions at zero margin, those in most pieces first. Source: docs/trade.md section 4."""
     found: dict[tuple[tuple[Fraction, ...], Need], dict[str, int]] = {}
-    in_sets = plan.problem.in_sets
+    in_sets = plan.problem.strip_sets
     for layout in map(_in_segments, plan.layouts) if in_sets else plan.layouts:
         name = layout.fabric.name
         for key in {*_full(layout, across=True), *_full(layout, across=False)}:

@@ -59,18 +59,20 @@ class _Part:
     cut: CutAlike
 
 
-def even_plan(pooled: CuttingPlan, watch: Watch) -> EvenPlan | None:
+def even_plan(pooled: CuttingPlan, watch: Watch, most: int | None = None) -> EvenPlan | None:
     """The even plan beside a pooled one; None where nearly all pieces are of different sizes.
 
-    `watch` says how long it may take.
+    `watch` says how long it may take. No more is cut than `most` blocks need, if so many are given.
     """
     problem = pooled.problem
-    if len(_sorts(problem)) > _MOST_SORTS or not pooled.blocks or problem.in_sets:
+    if len(_sorts(problem)) > _MOST_SORTS or not pooled.blocks or problem.strip_sets:
         return None
     fewer_needs, stands_for = merged(problem)
     parts = list(_searched(fewer_needs, pooled.bound, watch))
     bound = min(part.cut.bound for part in parts)
     blocks = min(part.cut.blocks for part in parts)
+    if most is not None:
+        blocks = min(blocks, most)
     alike: list[AlikeCut] = []
     layouts: list[Layout] = []
     for part in parts:

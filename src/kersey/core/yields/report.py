@@ -186,7 +186,7 @@ def room_to_spare(plan: CuttingPlan) -> Fraction:
 
     0 for strip sets, whose strips are as long as the cloth.
     """
-    if plan.problem.in_sets:
+    if plan.problem.strip_sets:
         return Fraction(0)
     rooms = []
     for layout in plan.layouts:
@@ -311,11 +311,11 @@ def spare_pieces(
     Pieces are taken from the print that has most, so that prints stay as many as can be.
     """
     found = []
-    for fabrics in list(_alike(plan.problem).values())[:_MOST_LIMITS]:
+    for fabrics in list(sorts_of(plan.problem).values())[:_MOST_LIMITS]:
         least, most = 0, sum(fabric.count for fabric in fabrics)
         while least < most:
             middle = (least + most + 1) // 2
-            fewer = _without(plan.problem, fabrics, middle)
+            fewer = without(plan.problem, fabrics, middle)
             enough = Sought(most=plan.blocks)
             if fewer is not None and blocks_of(fewer, enough) >= plan.blocks:
                 least = middle
@@ -333,23 +333,23 @@ def fewest_fabrics(plan: CuttingPlan, spare: Sequence[Spare], watch: Watch) -> C
     problem = plan.problem
     for sort in spare:
         alike = [f for f in problem.fabrics if _sort_of(f) == _sort_of(sort.fabric)]
-        fewer = _without(problem, alike, sort.pieces) if sort.pieces and alike else None
+        fewer = without(problem, alike, sort.pieces) if sort.pieces and alike else None
         if fewer is None:
             continue
         found = checked_plan(fewer, watch)
         if found.blocks >= plan.blocks:
             problem = fewer
-            plan = replace(plan, layouts=_of(plan.problem, found))
+            plan = replace(plan, layouts=on_all_fabric(plan.problem, found))
     return plan
 
 
-def _of(problem: CuttingProblem, found: CuttingPlan) -> tuple[Layout, ...]:
+def on_all_fabric(problem: CuttingProblem, found: CuttingPlan) -> tuple[Layout, ...]:
     """The layouts of a plan for less fabric, as cuts of all there is."""
     fabrics = {fabric.name: fabric for fabric in problem.fabrics}
     return tuple(replace(each, fabric=fabrics[each.fabric.name]) for each in found.layouts)
 
 
-def _alike(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
+def sorts_of(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
     """Fabrics of one size, form and roles, whatever their prints."""
     found: dict[tuple[object, ...], list[Fabric]] = {}
     for fabric in problem.fabrics:
@@ -362,7 +362,7 @@ def _sort_of(fabric: Fabric) -> tuple[object, ...]:
     return fabric.roles, fabric.form, fabric.width, fabric.length
 
 
-def _without(
+def without(
     problem: CuttingProblem, fabrics: Sequence[Fabric], pieces: int
 ) -> CuttingProblem | None:
     """The question with so many pieces fewer of these; None when nothing is left."""
@@ -439,7 +439,7 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
 
 def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
     others = [other for other in alone if other != role]
-    if plan.problem.in_sets:
+    if plan.problem.strip_sets:
         strips = plan.problem.needs[0].count
         return f"{strips} whole strips make a set, and what is left makes no other"
     if not others:

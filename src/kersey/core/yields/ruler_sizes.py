@@ -9,8 +9,9 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.recipe import BadRecipe, Size
+from kersey.core.blocks.recipe import BadRecipe
 from kersey.core.cutting.problem import BadCutting, CuttingProblem, Need
 from kersey.core.measure.length import CENTIMETRE, EIGHTH, MILLIMETRE, Units, on_ruler, safe_cut
 
@@ -92,7 +93,7 @@ def _steps(size: Size, step: Fraction, square: bool) -> Iterator[Size]:
 def _comes_out(block: BlockChoice, size: Size, seam: Fraction, units: Units) -> bool:
     mark = EIGHTH if units is Units.INCHES else MILLIMETRE
     try:
-        needs = replace(block, finished=size).cut_list(seam).needs
+        needs = replace(block, finished=size).assembly(seam).needs
     except (BadRecipe, BadCutting):
         return False
     return all(side % mark == 0 for need in needs for side in (need.width, need.height))

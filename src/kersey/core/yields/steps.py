@@ -33,13 +33,13 @@ FIRST, SECOND, VARIATION, EVEN, LAST = 1.0, 5.0, 1.5, 4.0, 60.0
 class YieldQuestion:
     """A problem, the same at other seams (inches), and whether print rules are only a wish.
 
-    Wished-for rules hold when they cost no block, and are dropped when they do. `either_way`: the
-    block can be made by pieces cut singly as well as by strip sets, and both are of interest.
+    Wished-for rules hold when they cost no block, and are dropped when they do. `other_way`: the
+    problem for the same block made the other of two ways, where both are of interest.
     `cut_safely`: the problem with cut sizes that are on no ruler taken at the next mark up.
     """
 
     problem: CuttingProblem
-    either_way: bool = False
+    other_way: CuttingProblem | None = None
     at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
     rules_are_a_wish: bool = False
     cut_safely: CuttingProblem | None = None
@@ -98,11 +98,12 @@ def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) 
 def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
     known = first_answer(question, clock)
-    if question.either_way:
-        known = replace(known, other_way=first_answer(_other_way(question), clock).plan)
+    if question.other_way is not None:
+        other = replace(question, problem=question.other_way)
+        known = replace(known, other_way=first_answer(other, clock).plan)
     yield known
     if not known.plan.proved:
-        known = replace(known, plan=_better(known.plan, Watch(clock, SECOND)))
+        known = replace(known, plan=better(known.plan, Watch(clock, SECOND)))
         yield known
     plan = known.plan
     watch = Watch(clock, VARIATION)
@@ -113,7 +114,7 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     counts_of = one_by_one(clock)
     known = replace(known, limits=tuple(limits(plan, counts_of, VARIATION)))
     yield known
-    singly = known.other_way if known.other_way and plan.problem.in_sets else plan
+    singly = known.other_way if known.other_way and plan.problem.strip_sets else plan
     known = replace(known, even=even_plan(singly, Watch(clock, EVEN)), even_tried=True)
     yield known
     known = replace(known, sensitivity=sensitivity(plan, counts_of, VARIATION))
@@ -134,16 +135,11 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
     if not plan.proved:
         yield known
-        known = replace(known, plan=_better(known.plan, Watch(clock, LAST)))
+        known = replace(known, plan=better(known.plan, Watch(clock, LAST)))
     yield replace(known, done=True)
 
 
-def _other_way(question: YieldQuestion) -> YieldQuestion:
-    problem = question.problem
-    return replace(question, problem=replace(problem, in_sets=not problem.in_sets))
-
-
-def _better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
+def better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:
     """The plan after a longer search: a better one, or a bound that comes nearer."""
     found = checked_plan(plan.problem, watch)
     bound = min(plan.bound, found.bound)

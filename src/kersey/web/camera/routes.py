@@ -49,7 +49,7 @@ from kersey.formats.photograph import (
     thumbnail,
 )
 from kersey.store.cupboard import StoredLot, add_lots, change_lots, get_lot
-from kersey.web.forms import BadForm, Form, TypedForm, read_form
+from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.templating import counted, render
 from kersey.web.workroom import Room, Workroom
 
@@ -62,7 +62,7 @@ _AT_HAND = 12
 Token = Annotated[str, InPath(pattern="^[A-Za-z0-9_-]{16}$")]
 
 
-class For(Form):
+class For(PageForm):
     """The print of a lot that a photograph is for; without it, a new lot is made."""
 
     lot: int | None = Field(None, ge=1, le=2**31)

@@ -70,7 +70,7 @@ _LONGEST_PASTE = 8000
 Holders = tuple[tuple[int, str, int, int], ...]
 
 
-class FindForm(forms.Form):
+class FindForm(forms.PageForm):
     """What is looked for. Widths in the person's units."""
 
     words: str = Field("", max_length=100)
@@ -100,14 +100,14 @@ class Act(StrEnum):
     PULL = "pull"
 
 
-class ActForm(forms.Form):
+class ActForm(forms.PageForm):
     """An act on the lots that are ticked; `project` is what they are pulled for."""
 
     act: Act
     project: int | None = None
 
 
-class LotForm(forms.Form):
+class LotForm(forms.PageForm):
     """A lot as it should be."""
 
     revision: int
@@ -121,7 +121,7 @@ class LotForm(forms.Form):
     wrong_side: Value | None = None
 
 
-class SplitForm(forms.Form):
+class SplitForm(forms.PageForm):
     """A length to cut off, or grams to weigh out."""
 
     revision: int
@@ -137,20 +137,20 @@ class MeasuredForm(PrintForm):
     sized: bool = False
 
 
-class ReturnForm(forms.Form):
+class ReturnForm(forms.PageForm):
     """What a quilt returns of a lot."""
 
     project: int = Field(ge=1, le=2**31)
 
 
-class SortForm(forms.Form):
+class SortForm(forms.PageForm):
     """An order for the prints of a lot."""
 
     revision: int
     order: Order
 
 
-class MoveForm(forms.Form):
+class MoveForm(forms.PageForm):
     """A print and the place it is to lie at."""
 
     revision: int

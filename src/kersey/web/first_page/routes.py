@@ -12,11 +12,12 @@ from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cloth.fabric import LONGEST_NAME, checked_name
-from kersey.core.errors import KerseyError
+from kersey.core.errors import Infeasible, KerseyError
 from kersey.core.measure.length import format_size
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.best_block import best_block
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
 from kersey.core.project.question import CUT_FROM, sample_prints, yield_asked
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import from_readings
@@ -39,14 +40,13 @@ from kersey.store.projects import (
     list_projects,
     restore_project,
 )
-from kersey.web.forms import BadForm, Form, TypedForm, read_form
+from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.project_page import (
     ProjectId,
     RevisedForm,
     change,
     news_of,
     open_project,
-    with_quilt,
 )
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -66,6 +66,7 @@ class Hanger:
 
     id: int
     revision: int
+    plan_number: int
     name: str
     size: str
     next_act: str
@@ -74,7 +75,7 @@ class Hanger:
     length_px: int
 
 
-class NewProject(Form):
+class NewProject(PageForm):
     """A line of fabric, as it was typed."""
 
     line: str = ""
@@ -207,9 +208,9 @@ def _block_alone(project: Project) -> str:
     asked = None
     with suppress(KerseyError):
         asked = yield_asked(project)
-    if asked is None or asked.finished is None or not asked.cut.patches:
+    if asked is None or asked.finished is None or not asked.assembly.patches:
         return '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 1 1"/>'
-    return draw_block_alone(asked.cut.patches, asked.finished, sample_prints(asked))
+    return draw_block_alone(asked.assembly.patches, asked.finished, sample_prints(asked))
 
 
 def _page(
@@ -255,8 +256,11 @@ def _quilt(
 ) -> Quilt | None:
     """The quilt on a line of the list; the project is only read when it is not remembered."""
     units = preferences.workshop.units
-    kept = room.kept_quilt(line.id, line.revision, units)
-    return kept or with_quilt(room, get_project(session, line.id), preferences).quilt
+    kept = room.kept_quilt((line.id, line.revision, line.plan_number, units))
+    if kept is None and line.plan_number:
+        with suppress(Infeasible):
+            return room.quilt(get_project(session, line.id), units)
+    return kept
 
 
 def _hangers(hung: Sequence[tuple[ProjectLine, Quilt | None]]) -> list[Hanger]:
@@ -269,12 +273,23 @@ def _hangers(hung: Sequence[tuple[ProjectLine, Quilt | None]]) -> list[Hanger]:
 def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
     if quilt is None:
         act = NEXT_ACT[Stage.YIELD]
-        return Hanger(line.id, line.revision, line.name, "no size yet", act, "yield_page", 120, 120)
+        return Hanger(
+            line.id,
+            line.revision,
+            line.plan_number,
+            line.name,
+            "no size yet",
+            act,
+            "yield_page",
+            120,
+            120,
+        )
     steps = work_order(quilt) if quilt.project.design.size_chosen else ()
     stage = next_stage(quilt.project, steps)
     return Hanger(
         line.id,
         line.revision,
+        line.plan_number,
         line.name,
         format_size(quilt.size.width, quilt.size.length, quilt.units),
         NEXT_ACT[stage] if stage else "All cut and sewn",

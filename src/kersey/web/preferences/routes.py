@@ -17,7 +17,7 @@ from kersey.store.preferences import (
     save_preferences,
 )
 from kersey.store.projects import add_everything, all_projects
-from kersey.web.forms import BadForm, Form, Length, SentFile, TypedForm, checked, read_form
+from kersey.web.forms import BadForm, Length, PageForm, SentFile, TypedForm, checked, read_form
 from kersey.web.jobs import Answer, Job
 from kersey.web.progress.routes import begin_work
 from kersey.web.templating import render
@@ -26,7 +26,7 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 
-class PreferencesForm(Form):
+class PreferencesForm(PageForm):
     """The settings, all of them."""
 
     revision: int

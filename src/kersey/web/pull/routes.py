@@ -14,7 +14,7 @@ from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, from_readings
-from kersey.core.stash.ledger import Kind
+from kersey.core.stash.ledger import EntryKind
 from kersey.core.stash.pulled import Pulled, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import read_lots
 from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
@@ -219,7 +219,7 @@ def spoil_fabric(
             project_id,
             form.revision,
             lambda p: without_spoiled(p, place, form.spoiled),
-            Kind.LOST,
+            EntryKind.LOST,
         )
     except BadForm as bad:
         return _again(request, room, opened, place, bad)

@@ -118,7 +118,7 @@ def found_context(room: Workroom, opened: OpenProject, words: str) -> dict[str, 
 
 
 def _strip_width(said: str, opened: OpenProject) -> tuple[Fraction, str]:
-    usual = opened.project.lot.width if opened.project.working else _USUAL_STRIP
+    usual = opened.project.strip_width or _USUAL_STRIP
     if not said.strip():
         return usual, ""
     try:

@@ -10,6 +10,8 @@ from fastapi import APIRouter, Request
 from pydantic import AfterValidator, Field
 from starlette.responses import Response
 
+from kersey.core.cloth.forms import FACTS
+from kersey.core.cutting.problem import ANY
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.binding import check_binding_width
 from kersey.core.frame.borders import check_border_width, widths_to_propose
@@ -26,8 +28,9 @@ from kersey.core.frame.purposes import (
 from kersey.core.frame.size_search import MOST_ROWS, SizeOption, why
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import check_usable_width
+from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import Quilt, Sizes
+from kersey.core.quilt.quilt import Quilt, Sizes, Source
 from kersey.core.quilt.supply import supplies
 from kersey.core.work.stages import Stage
 from kersey.drawing.quilt import draw_quilt, view_of
@@ -51,10 +54,10 @@ _SIZES_SHOWN = 14
 _GRID = re.compile(r"(\d{1,2})x(\d{1,2})")
 
 
-class Source(StrEnum):
-    """Where the binding comes from."""
+class ClothFrom(StrEnum):
+    """Where the cloth of a border or binding comes from, unless some is pulled for it."""
 
-    STASH = "stash"
+    LEFT = "left"
     BOUGHT = "bought"
 
 
@@ -81,7 +84,8 @@ class FinishForm(RevisedForm):
 
     border_width: Annotated[Length | None, AfterValidator(checked(check_border_width))] = None
     binding_width: Annotated[Length, AfterValidator(checked(check_binding_width))]
-    binding_source: Source
+    binding_source: ClothFrom
+    border_source: ClothFrom = ClothFrom.BOUGHT
     margin: Annotated[Length, AfterValidator(checked(check_margin))]
     backing_way: BackingWay | None = None
     usable_width: Annotated[Length, AfterValidator(checked(check_usable_width))]
@@ -89,7 +93,11 @@ class FinishForm(RevisedForm):
 
 @router.get("/projects/{project_id}/size", name="size_page")
 def size_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    return render(request, "size/page.html", _context(open_project(room, project_id)))
+    opened = open_project(room, project_id)
+    if is_fragment_request(request):
+        # The plan was exchanged: what follows from it is shown anew.
+        return render(request, "size/answer.html", _context(opened) | {"oob": True})
+    return render(request, "size/page.html", _context(opened))
 
 
 @router.post("/projects/{project_id}/grid", name="choose_grid")
@@ -178,7 +186,8 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         project.design,
         border_width=form.border_width,
         binding_width=form.binding_width,
-        binding_from_stash=form.binding_source is Source.STASH,
+        binding_from_left=form.binding_source is ClothFrom.LEFT,
+        border_from_left=form.border_source is ClothFrom.LEFT,
         margin=form.margin,
         backing_way=form.backing_way,
         usable_width=form.usable_width,
@@ -200,7 +209,6 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "beds": ALL_BEDS,
         "border_widths": _border_widths(opened),
         "ways": _WAYS,
-        "sources": list(Source),
     }
     if opened.quilt is None:
         return context
@@ -234,8 +242,18 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "is_best": _same_grid(sizes.current, sizes.options[0]),
         "best": sizes.options[0],
         "backing_plan": quilt.backing_plan,
+        "sources": Source,
+        "missing": [f"{missing.pieces} more {_noun(missing)}" for missing in quilt.plan.missing],
+        "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
         "supplies": supplies(quilt),
     }
+
+
+def _noun(missing: Missing) -> str:
+    """What more would be of: its form, and the side it serves."""
+    facts = FACTS[missing.fabric.form]
+    roles = " or ".join(sorted(missing.fabric.roles - {ANY}))
+    return f"{roles} {facts.one if missing.pieces == 1 else facts.many}".strip()
 
 
 def _shown(sizes: Sizes) -> tuple[SizeOption, ...]:

@@ -8,28 +8,20 @@ from typing import Annotated
 
 from pydantic import AfterValidator, Field
 
-from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.blocks.assembly import Size
+from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
 from kersey.core.blocks.own_pieces import read_pieces
-from kersey.core.blocks.rail_yield import Method
-from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import check_seam
+from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
-from kersey.core.project.question import RAILS, yield_asked
-from kersey.web.forms import BadForm, Form, Length, Typed, checked
+from kersey.core.project.question import yield_asked
+from kersey.web.forms import BadForm, Length, PageForm, Typed, checked
 from kersey.web.project_page import RevisedForm
 
 OPTION = "option_"
-
-
-class PrintRule(StrEnum):
-    """Whether the prints of a rail block must differ."""
-
-    BEST = "best"
-    DIFFERENT = "different"
-    ANY = "any"
 
 
 class Plan(StrEnum):
@@ -38,13 +30,6 @@ class Plan(StrEnum):
     POOLED = "pooled"
     EVEN = "even"
     SETS = "sets"
-
-
-RULES: dict[PrintRule, bool | None] = {
-    PrintRule.BEST: None,
-    PrintRule.DIFFERENT: True,
-    PrintRule.ANY: False,
-}
 
 
 def _check_side(side: Fraction) -> None:
@@ -59,14 +44,13 @@ class YieldForm(RevisedForm):
     finished_width: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
     finished_height: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
     pieces: str = Field("", max_length=4000)
-    strips_per_block: int | None = Field(None, ge=FEWEST_RAILS, le=MOST_RAILS)
     plan: Plan = Plan.POOLED
-    rule: PrintRule = PrintRule.BEST
+    rule: PrintsInABlock = PrintsInABlock.BEST
     by_value: bool = False
     seam: Annotated[Length, AfterValidator(checked(check_seam))]
 
 
-class TriedForm(Form):
+class TriedForm(PageForm):
     """Cloth of another usable length, and another seam, that are only tried."""
 
     usable: Length
@@ -79,7 +63,7 @@ class MeasuredForm(RevisedForm):
     usable: Length
 
 
-class ClaimForm(Form):
+class ClaimForm(PageForm):
     """What a label or a pattern promises."""
 
     promised_blocks: int | None = Field(None, ge=1, le=100_000)
@@ -97,11 +81,9 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
         block = _as_own_pieces(project)
     design = replace(
         design,
-        block=block,
-        strips_per_block=form.strips_per_block or design.strips_per_block,
-        method=Method.SETS if form.plan is Plan.SETS and form.recipe == RAILS else Method.SEGMENTS,
+        block=block.made(faster=form.plan is Plan.SETS),
         even=form.plan is Plan.EVEN,
-        different_prints=RULES[form.rule],
+        prints=form.rule,
         by_value=form.by_value,
         seam=form.seam,
     )
@@ -113,25 +95,29 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
 def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
     if form.recipe == PIECES:
         return _own(form, typed, units)
-    if form.recipe == RAILS:
-        return BlockChoice(RAILS)
     block = BlockChoice(form.recipe)
     recipe = block.known
     assert recipe is not None
+    options = tuple((n, written_option(said)) for n, said in _options(recipe, typed, units))
+    return replace(block, finished=_finished(form, recipe), options=options)
+
+
+def _finished(form: YieldForm, recipe: Recipe) -> Size | None:
+    """The size as it was typed; a block that follows its strips may leave it open."""
     usual_width, usual_height = recipe.finished
+    if form.finished_width is None and recipe.from_strips is not None:
+        return None
     width = usual_width if form.finished_width is None else form.finished_width
     height = usual_height if form.finished_height is None else form.finished_height
-    return replace(
-        block,
-        finished=(width, width if recipe.square else height),
-        options=tuple(_options(recipe, typed, units)),
-    )
+    return (width, width if recipe.square else height)
 
 
 def _options(recipe: Recipe, typed: Typed, units: Units) -> Iterator[tuple[str, Option]]:
     """Each option as it was typed; raises `BadForm` with every one that cannot be."""
     errors = {}
     for name, usual in recipe.options.items():
+        if recipe.other_way is not None and name == recipe.other_way.option:
+            continue
         said = typed.get(OPTION + name, "").strip()
         try:
             yield name, read_option(usual, name, said, units) if said else usual
@@ -164,5 +150,7 @@ def _own(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
 
 def _as_own_pieces(project: Project) -> BlockChoice:
     asked = yield_asked(project)
-    needs = tuple(replace(need, label="-".join(need.label.split())) for need in asked.cut.needs)
-    return BlockChoice(PIECES, asked.finished, pieces=needs, rules=asked.cut.rules)
+    needs = tuple(
+        replace(need, label="-".join(need.label.split())) for need in asked.assembly.needs
+    )
+    return BlockChoice(PIECES, asked.finished, pieces=needs, rules=asked.assembly.rules)

@@ -10,6 +10,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
+from kersey.core.quilt.asking import reference_of, yield_question
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.claims import CountClaim, Verdict, judge_size
@@ -36,8 +37,7 @@ from kersey.web.yield_page.forms import (
 from kersey.web.yield_page.view import (
     PLAN_MARKS,
     cloth_slider,
-    question_of,
-    reference_of,
+    find,
     seam_slider,
     yield_context,
 )
@@ -69,8 +69,8 @@ def yield_news(
     """
     opened = open_project(room, project_id)
     asked = yield_asked(opened.project)
-    question = question_of(opened.project, asked, opened.units)
     if opened.stored.revision == revision:
+        question = yield_question(opened.project, asked, opened.units)
         room.searches.ask(project_id, question).wait(seen, _NEWS)
         opened = open_project(room, project_id)
     if opened.stored.revision != revision:
@@ -95,19 +95,21 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     blocks: int | None = 0
     if changed is not None:
         question = replace(
-            question_of(opened.project, asked, opened.units), problem=changed, at_seams=()
+            yield_question(opened.project, asked, opened.units),
+            problem=changed,
+            other_way=None,
+            at_seams=(),
         )
         search = room.searches.ask(("try", project_id), OnlyTried(question))
         search.wait(0, _TRIED)
         blocks = search.answer.plan.blocks if search.answer else None
-    known = room.searches.known(
-        question_of(opened.project, yield_asked(opened.project), opened.units)
-    )
+    kept = opened.project.plan
+    current = kept is not None and kept.question == yield_asked(opened.project).fingerprint
     context = {
         "tried": form,
         "tried_blocks": blocks,
         "project_id": project_id,
-        "blocks": known.plan.blocks if known else None,
+        "blocks": kept.possible if kept and current else None,
         "units": opened.units,
     }
     return render(request, "yield_page/tried.html", context)
@@ -214,14 +216,13 @@ def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verd
     found = []
     if form.promised_width is not None and asked.finished is not None:
         claimed = form.promised_width, form.promised_height or form.promised_width
-        found.append(judge_size(claimed, asked.finished, asked.cut.patches, seam, opened.units))
-    if form.promised_blocks is not None:
-        search = room.searches.ask(
-            opened.stored.id, question_of(opened.project, asked, opened.units)
+        found.append(
+            judge_size(claimed, asked.finished, asked.assembly.patches, seam, opened.units)
         )
-        search.wait(0, _CLAIM)
-        if search.answer is not None:
-            claim = CountClaim(form.promised_blocks, search.answer.plan, seam)
+    if form.promised_blocks is not None:
+        known = find(room, opened, asked, _CLAIM).known
+        if known is not None:
+            claim = CountClaim(form.promised_blocks, known.plan, seam)
             judged = room.searches.ask(("claim", opened.stored.id), claim)
             judged.wait(0, _CLAIM)
             found.extend([judged.answer] if judged.answer else [])

@@ -6,14 +6,13 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
 
+from kersey.core.blocks.assembly import Assembly
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.piece_codes import piece_codes
-from kersey.core.blocks.rail_yield import Method, proof
-from kersey.core.blocks.rails import FEWEST_RAILS, MOST_RAILS
 from kersey.core.cloth.forms import FACTS
-from kersey.core.cutting.problem import ANY, CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.problem import ANY, CuttingPlan, Fabric, Layout, Need, PrintRule
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import (
     CENTIMETRE,
@@ -26,30 +25,31 @@ from kersey.core.measure.length import (
     write_length,
 )
 from kersey.core.project.project import Project
-from kersey.core.project.question import RAILS, YieldAsked, block_of, sample_prints, yield_asked
-from kersey.core.quilt.quilt import yields_of
+from kersey.core.project.question import YieldAsked, block_of, sample_prints, yield_asked
+from kersey.core.quilt.asking import SEAM_STEP, answer_key, reference_of, yield_question
 from kersey.core.work.stages import Stage
+from kersey.core.yields.by_hand import proof, strip_sum
 from kersey.core.yields.cliffs import tight_divisions
 from kersey.core.yields.cut_words import strip_words
 from kersey.core.yields.even_plan import AlikeCut
 from kersey.core.yields.report import Leftover, Limit, leftovers
 from kersey.core.yields.role_shares import role_shares
-from kersey.core.yields.ruler_sizes import cut_safely, friendly_sizes, off_ruler
-from kersey.core.yields.steps import YieldQuestion, YieldSoFar
+from kersey.core.yields.ruler_sizes import friendly_sizes, off_ruler
+from kersey.core.yields.steps import YieldSoFar
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches
 from kersey.drawing.role_bar import draw_role_bar
-from kersey.drawing.strips import draw_division
+from kersey.drawing.strips import StripCloth, draw_division
+from kersey.searching.searches import Inquiry
+from kersey.store.projects import keep_answer, kept_answer
 from kersey.web.project_page import OpenProject, StageLine, order_of_work, project_context
-from kersey.web.searches import Search
 from kersey.web.templating import counted
 from kersey.web.workroom import Workroom
-from kersey.web.yield_page.forms import OPTION, RULES, Plan
+from kersey.web.yield_page.forms import OPTION, Plan
 
 # A plan that is shown is known by a mark, so many of which there are.
 PLAN_MARKS = 1 << 32
-SEAM_STEP = Fraction(1, 16)
 # What a page waits for a first answer before it shows itself without one.
 _PATIENCE = 2.5
 _WIDEST_PX, _MOST_PX_AN_INCH = 700.0, 11.0
@@ -70,6 +70,7 @@ _NOTHING: dict[str, Any] = {
     "new_block": False,
     "only_news": False,
     "question_before": False,
+    "has_size": False,
     "off_ruler": None,
     "block": "",
     "cliff": "",
@@ -85,18 +86,38 @@ _NOTHING: dict[str, Any] = {
 }  # fmt: skip
 
 
-def question_of(project: Project, asked: YieldAsked, units: Units) -> YieldQuestion:
-    """What is worked out for the page; raises nothing: a seam that cannot be is left out."""
-    design = project.design
-    seams: list[tuple[Fraction, CuttingProblem | None]] = []
-    for seam in (design.seam - SEAM_STEP, design.seam + SEAM_STEP):
-        try:
-            seams.append((seam, yield_asked(project, seam).problem))
-        except KerseyError:
-            seams.append((seam, None))
-    rails = design.block.recipe == RAILS
-    wish = rails and design.different_prints is None
-    return YieldQuestion(asked.problem, rails, tuple(seams), wish, cut_safely(asked.problem, units))
+@dataclass(frozen=True)
+class Found:
+    """What is known of a question: kept from before, or from a search that may still go on."""
+
+    known: YieldSoFar | None
+    going_on: bool = False
+    seen: int = 0
+    fault: str = ""
+
+
+def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float) -> Found:
+    """What is known of a project's question; it is searched for once, then kept.
+
+    Waits no longer than the patience, in seconds, for the first of it.
+    """
+    key = answer_key(asked, opened.units)
+    with room.transaction() as session:
+        known = kept_answer(session, opened.stored.id, key)
+    if known is not None:
+        return Found(known)
+    question = yield_question(opened.project, asked, opened.units)
+    inquiry = room.searches.ask(opened.stored.id, question)
+    inquiry.wait(0, patience)
+    return _kept_if_over(room, opened, key, inquiry)
+
+
+def _kept_if_over(room: Workroom, opened: OpenProject, key: str, inquiry: Inquiry) -> Found:
+    known: YieldSoFar | None = inquiry.answer
+    if known is not None and known.done and inquiry.over:
+        with room.transaction() as session:
+            keep_answer(session, opened.stored.id, key, known)
+    return Found(known, not inquiry.over, inquiry.count, inquiry.fault)
 
 
 def yield_context(
@@ -108,24 +129,21 @@ def yield_context(
         asked = yield_asked(opened.project)
     except KerseyError as reason:
         return context | {"no_yield": str(reason)}
-    search = room.searches.ask(opened.stored.id, question_of(opened.project, asked, opened.units))
-    search.wait(0, patience)
-    return context | _shown(room, opened, asked, search)
+    return context | _shown(opened, asked, find(room, opened, asked, patience))
 
 
-def _shown(
-    room: Workroom, opened: OpenProject, asked: YieldAsked, search: Search
-) -> dict[str, Any]:
+def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, Any]:
     """What is known so far, as the page shows it."""
     base = {
-        "seen": search.count,
-        "going_on": not search.over,
-        "fault": search.fault,
+        "seen": found.seen,
+        "going_on": found.going_on,
+        "fault": found.fault,
         "reference": reference_of(asked),
+        "has_size": asked.finished is not None,
         "slider": cloth_slider(asked, opened.units),
         "seam_slider": seam_slider(opened.project.design.seam, opened.units),
     }
-    known: YieldSoFar | None = search.answer
+    known = found.known
     codes = piece_codes(asked.problem.needs)
     base["block"] = _block_drawing(asked, codes, opened.units)
     base["off_ruler"] = _off_ruler(opened, asked, codes)
@@ -136,7 +154,7 @@ def _shown(
     plan = _plan_shown(project, known)
     return base | {
         "answer": known,
-        "stages": _with_status(room, opened, known),
+        "stages": _with_status(opened, known),
         "plan": plan,
         "blocks": plan.blocks,
         "plan_mark": hash((plan.blocks, plan.bound, plan.layouts)) % PLAN_MARKS,
@@ -162,16 +180,15 @@ def _shown(
         "left": _left(plan, units)[:_MOST_LEFT],
         "left_more": max(0, len(_left(plan, units)) - _MOST_LEFT),
         "layouts": _layouts(plan, asked, codes, units),
-        "division": _division(project, plan, units),
+        "division": _division(asked, plan, project.design.seam, units),
     }
 
 
-def _with_status(room: Workroom, opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
-    """The order of work, with what the search has found; other pages then say it too."""
+def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
+    """The order of work, with what the search has found."""
     plan = _plan_shown(opened.project, known)
     sure = "proved" if plan.proved else f"at most {plan.bound}"
     words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
-    room.note_count(opened.stored.id, opened.stored.revision, words)
     return [
         replace(line, status=words) if line.stage is Stage.YIELD else line
         for line in order_of_work(opened, Stage.YIELD)
@@ -182,6 +199,7 @@ def _choices(opened: OpenProject) -> dict[str, Any]:
     project, units = opened.project, opened.units
     block = project.design.block
     recipe = block.known
+    other = recipe.other_way if recipe else None
     options = [
         {
             "name": OPTION + name,
@@ -190,43 +208,64 @@ def _choices(opened: OpenProject) -> dict[str, Any]:
             "choices": recipe.choices.get(name, ()),
         }
         for name, value in (block.all_options.items() if recipe else ())
-        if recipe and recipe.id != RAILS
+        if recipe and not (other and name == other.option)
     ]
+    follows = recipe is not None and recipe.from_strips is not None
+    roles = _roles(project)
     return {
         "recipes": [*((r.id, r.title) for r in recipes().values()), (PIECES, "Pieces of my own")],
         "recipe": recipe,
         "chosen_recipe": block.recipe,
         "options": options,
         "size": block.size,
-        "rails": range(FEWEST_RAILS, MOST_RAILS + 1),
-        "is_rails": block.recipe == RAILS,
+        "size_follows": follows and project.strip_width is not None,
+        "would_differ": bool(recipe) and bool(_wishes(project)),
         "own_pieces": write_pieces(block.pieces, block.rules, units),
-        "rule": next(r for r, asked in RULES.items() if asked == project.design.different_prints),
-        "two_sided": bool(recipe and recipe.id != RAILS) or block.recipe == PIECES,
+        "rule": project.design.prints,
+        "two_sided": roles != {ANY},
     }
+
+
+def _assembly(project: Project) -> Assembly | None:
+    try:
+        return block_of(project, project.design.seam).assembly(project.design.seam)
+    except KerseyError:
+        return None
+
+
+def _roles(project: Project) -> set[str]:
+    assembly = _assembly(project)
+    return {need.role for need in assembly.needs} if assembly else set()
+
+
+def _wishes(project: Project) -> tuple[PrintRule, ...]:
+    assembly = _assembly(project)
+    return assembly.wishes if assembly else ()
 
 
 def _plan_shown(project: Project, known: YieldSoFar) -> CuttingPlan:
     return known.even.plan if project.design.even and known.even else known.plan
 
 
-def _division(project: Project, plan: CuttingPlan, units: Units) -> str:
+def _division(asked: YieldAsked, plan: CuttingPlan, seam: Fraction, units: Units) -> str:
     """A set and how it is crosscut, where the strips are all of one length."""
-    if not plan.problem.in_sets or not plan.blocks or not project.working or project.uneven:
+    answer = strip_sum(plan.problem)
+    if not plan.problem.strip_sets or not plan.blocks or answer is None:
         return ""
-    rails = yields_of(project)[Method.SETS]
-    return draw_division(rails, units, rails.lot.usable_length + 3)
+    prints = tuple(asked.pulled(fabric).print for fabric in plan.problem.fabrics)
+    strip = StripCloth(plan.problem.needs[0].width, prints)
+    return draw_division(answer, strip, seam, units, answer.division.strip_length + 3)
 
 
 def _plans(project: Project, known: YieldSoFar, units: Units) -> list[dict[str, Any]]:
     """The plans side by side: each with its blocks and what it means."""
-    in_sets = known.plan.problem.in_sets
+    in_sets = known.plan.problem.strip_sets
     singly = known.other_way if in_sets else known.plan
     sets = known.plan if in_sets else known.other_way
     chosen = Plan.SETS if in_sets else Plan.EVEN if project.design.even else Plan.POOLED
-    found = [_pooled_shown(project, singly, units), _even_shown(singly, known)]
+    found = [_pooled_shown(singly, units), _even_shown(singly, known)]
     if sets is not None:
-        by_hand = " ".join(_by_hand(project, Method.SETS, units)[:1])
+        by_hand = " ".join(_by_hand(sets, units)[:1])
         found.append(
             {
                 "key": Plan.SETS,
@@ -239,11 +278,11 @@ def _plans(project: Project, known: YieldSoFar, units: Units) -> list[dict[str, 
     return [item | {"chosen": item["key"] is chosen} for item in found]
 
 
-def _pooled_shown(project: Project, plan: CuttingPlan | None, units: Units) -> dict[str, Any]:
+def _pooled_shown(plan: CuttingPlan | None, units: Units) -> dict[str, Any]:
     says = "Being worked out …"
     if plan is not None:
         gap = "no plan gives more" if plan.proved else f"at most {plan.bound} can be possible"
-        by_hand = " ".join(_by_hand(project, Method.SEGMENTS, units))
+        by_hand = " ".join(_by_hand(plan, units))
         says = by_hand or f"The least fabric: {gap}."
     return {
         "key": Plan.POOLED,
@@ -274,11 +313,10 @@ def _even_shown(singly: CuttingPlan | None, known: YieldSoFar) -> dict[str, Any]
     }
 
 
-def _by_hand(project: Project, method: Method, units: Units) -> tuple[str, ...]:
-    """The sum for rails from strips of one length, which anybody can do again."""
-    if project.design.block.recipe != RAILS or not project.working or project.uneven:
-        return ()
-    return proof(yields_of(project)[method], units)
+def _by_hand(plan: CuttingPlan, units: Units) -> tuple[str, ...]:
+    """The sum for strips of one size, which anybody can do again, if it comes to as many."""
+    answer = strip_sum(plan.problem)
+    return proof(answer, units) if answer is not None and answer.blocks == plan.blocks else ()
 
 
 def _alike(cut: AlikeCut) -> str:
@@ -332,15 +370,6 @@ def _bars(
         }
         for share in shares
     ]
-
-
-def reference_of(asked: YieldAsked) -> Fraction:
-    """The side that depends on how wide the cloth was, of the fabric there is most of."""
-    sides: dict[Fraction, int] = {}
-    for fabric in asked.problem.fabrics:
-        side = getattr(fabric, fabric.selvedge_side)
-        sides[side] = sides.get(side, 0) + fabric.count
-    return max(sides, key=lambda side: (sides[side], side))
 
 
 def _reference_name(asked: YieldAsked) -> str:
@@ -458,7 +487,7 @@ def _needs(
     made = dict.fromkeys(asked.problem.needs, 0)
     for layout in plan.layouts if plan else ():
         for cut in layout.cuts:
-            made[cut.need] += layout.copies * (cut.segments if asked.problem.in_sets else 1)
+            made[cut.need] += layout.copies * (cut.segments if cut.need.crosscut else 1)
     return [{"need": need, "code": codes[need], "made": made[need]} for need in asked.problem.needs]
 
 
@@ -493,11 +522,11 @@ def _off_ruler(
 
 
 def _block_drawing(asked: YieldAsked, codes: Mapping[Need, str], units: Units) -> str:
-    if not asked.cut.patches or asked.finished is None:
+    if asked.finished is None or not asked.assembly.drawn_true:
         return ""
     by_label = {(need.label, need.role): code for need, code in codes.items()}
     prints = sample_prints(asked)
-    return draw_patches(asked.cut.patches, asked.finished, prints, by_label, units)
+    return draw_patches(asked.assembly.patches, asked.finished, prints, by_label, units)
 
 
 def _layouts(

@@ -1,7 +1,7 @@
 """A process of its own that works out yields: questions come in on one pipe, answers go out.
 
 Both are Python's own pickles, between two processes of one program. A worker whose question has
-changed is simply ended. Run as ``python -m kersey.web.search_worker``.
+changed is simply ended. Run as ``python -m kersey.searching.worker``.
 """
 
 import pickle

@@ -15,17 +15,17 @@ from time import monotonic
 from typing import Any
 from weakref import finalize
 
-from kersey.web.search_worker import Question
+from kersey.searching.worker import Question
 
 _log = logging.getLogger(__name__)
 # One for each core of a small machine; more would only slow each other down.
 _AT_ONCE = 2
 _KEPT = 60
-_COMMAND = (sys.executable, "-m", "kersey.web.search_worker")
+_COMMAND = (sys.executable, "-m", "kersey.searching.worker")
 _LOST = "The search ended before it had an answer. Change something, or open the page again."
 
 
-class Search:
+class Inquiry:
     """One question under way. `count` says how many pieces of news there were."""
 
     def __init__(self, question: Question) -> None:
@@ -63,23 +63,23 @@ class Searches:
 
     def __init__(self) -> None:
         self._lock = Lock()
-        self._kept: OrderedDict[Question, Search] = OrderedDict()
-        self._asked: dict[Hashable, Search] = {}
-        self._waiting: list[Search] = []
-        self._working: dict[Search, subprocess.Popen[bytes]] = {}
+        self._kept: OrderedDict[Question, Inquiry] = OrderedDict()
+        self._asked: dict[Hashable, Inquiry] = {}
+        self._waiting: list[Inquiry] = []
+        self._working: dict[Inquiry, subprocess.Popen[bytes]] = {}
         self._idle: list[subprocess.Popen[bytes]] = []
         # Every process begun and not yet buried; they end with this object, or with the program.
         self._alive: list[subprocess.Popen[bytes]] = []
         finalize(self, _end_all, self._alive)
         self._closed = False
 
-    def ask(self, who: Hashable, question: Question) -> Search:
+    def ask(self, who: Hashable, question: Question) -> Inquiry:
         """The search for a question, begun if need be; any other that `who` asked for is ended."""
         with self._lock:
             before = self._asked.get(who)
             search = self._kept.get(question)
             if search is None:
-                search = self._kept[question] = Search(question)
+                search = self._kept[question] = Inquiry(question)
                 self._waiting.append(search)
             self._kept.move_to_end(question)
             self._asked[who] = search
@@ -105,7 +105,7 @@ class Searches:
                 # The one who listens to it buries it.
                 worker.kill()
 
-    def _end(self, search: Search) -> None:
+    def _end(self, search: Inquiry) -> None:
         if search.over:
             return
         self._kept.pop(search.question, None)
@@ -124,7 +124,7 @@ class Searches:
             self._working[search] = worker
             Thread(target=self._listen, args=(search, worker), daemon=True).start()
 
-    def _listen(self, search: Search, worker: "subprocess.Popen[bytes]") -> None:
+    def _listen(self, search: Inquiry, worker: "subprocess.Popen[bytes]") -> None:
         assert worker.stdin is not None
         assert worker.stdout is not None
         whole = True

@@ -1,0 +1,205 @@
+"""An assembly: one block as a tree of what is made on the way to it.
+
+make    something in the hand: cut from cloth, sewn from other makes, or cut from one
+patch   what shows of a piece in the finished block, as a polygon; corner at the top left
+piece   one thing cut from cloth; of four squares of one size the pieces are number 0 to 3
+
+The tree says all that follows from the block: what the search has to cut, what is sewn in which
+order, how each step looks, and what each make should measure.
+
+    nine-patch = outer row + middle row + outer row
+                 outer row = A + B + A
+"""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
+from enum import StrEnum
+from fractions import Fraction
+from functools import cached_property
+from itertools import groupby
+
+from kersey.core.cutting.problem import Need, PrintRule
+
+Size = tuple[Fraction, Fraction]
+
+
+class How(StrEnum):
+    """How a make comes to be."""
+
+    CUT = "cut from cloth"
+    JOINED = "joined side by side"
+    AROUND = "sewn on one after the other"
+    FLIPPED = "corners flipped over"
+    HALF_SQUARES = "sewn on both sides of the diagonal"
+    ALL_ROUND = "sewn all round and cut on both diagonals"
+    QUARTERED = "cut in four through the middle"
+    STRIP_SET = "whole strips sewn side by side"
+    CROSSCUT = "crosscut"
+
+
+@dataclass(frozen=True)
+class Patch:
+    """A polygon of the finished block, in inches, and the piece it is of."""
+
+    label: str
+    role: str
+    corners: tuple[Size, ...]
+    piece: int | None = None
+
+    @property
+    def area(self) -> Fraction:
+        """Square inches, by the shoelace rule."""
+        pairs = zip(self.corners, (*self.corners[1:], self.corners[0]), strict=True)
+        return abs(sum((x * v - u * y for (x, y), (u, v) in pairs), Fraction(0))) / 2
+
+
+@dataclass(frozen=True)
+class Part:
+    """So many of a make that go into another."""
+
+    make: "Make"
+    count: int
+
+
+@dataclass(frozen=True)
+class Make:
+    """A make; `size` is (width, height) unfinished, what one should measure, in inches.
+
+    `of` is what is taken for it, in the order of sewing; that `gives` so many of it. Only what is
+    cut from cloth has a `role`. What is `long` runs on as far as the strips do. `patches` show it
+    as it will look; two makes are the same make wherever in the block they lie.
+    """
+
+    name: str
+    how: How
+    size: Size
+    of: tuple[Part, ...] = ()
+    role: str = ""
+    gives: int = 1
+    long: bool = False
+    patches: tuple[Patch, ...] = field(default=(), compare=False)
+
+
+@dataclass(frozen=True)
+class Assembly:
+    """A block: the tree of its makes, `rules` for its prints, `wishes` that hold if they cost none.
+
+    `finished` is None when nobody has said it of pieces of one's own.
+    """
+
+    block: Make
+    finished: Size | None
+    rules: tuple[PrintRule, ...] = ()
+    wishes: tuple[PrintRule, ...] = ()
+    # Whether the patches lie as the block is sewn, or only show how much of it each piece is.
+    drawn_true: bool = True
+
+    @cached_property
+    def patches(self) -> tuple[Patch, ...]:
+        """Every patch with the number of its piece."""
+        return _numbered(self.block.patches)
+
+    @cached_property
+    def makes(self) -> tuple[Make, ...]:
+        """Every make once, each after what it is made of: the order of sewing."""
+        return tuple(dict.fromkeys(_walk(self.block)))
+
+    @cached_property
+    def counts(self) -> dict[Make, Fraction]:
+        """How many of each make one block takes; of a long one, the share that is crosscut."""
+        found: dict[Make, Fraction] = dict.fromkeys(self.makes, Fraction(0))
+        found[self.block] = Fraction(1)
+        for make in reversed(self.makes):
+            for part in make.of:
+                found[part.make] += found[make] * part.count / make.gives
+        return found
+
+    @cached_property
+    def needs(self) -> tuple[Need, ...]:
+        """What is cut from cloth for one block, in the order in which it shows."""
+        shown = list(dict.fromkeys((patch.label, patch.role) for patch in self.patches))
+        cut = [make for make in self.makes if make.how is How.CUT]
+        cut.sort(key=lambda make: shown.index((make.name, make.role)))
+        return tuple(
+            Need(m.name, m.role, *m.size, int(self.counts[m]), crosscut=m.long) for m in cut
+        )
+
+    @cached_property
+    def turns(self) -> tuple[int, ...]:
+        """The quarter turns in which it looks different, whatever the prints."""
+        if self.finished is None:
+            return (0,)
+        upright = _look(self.patches)
+        quarters = (1, 2, 3) if self.finished[0] == self.finished[1] else (2,)
+        same = {n for n in quarters if _look(turned(self.patches, self.finished, n)) == upright}
+        if 1 in same:
+            return (0,)
+        if 2 in same:
+            return (0, 1) if 1 in quarters else (0,)
+        return (0, *quarters)
+
+
+def piece(patch: Patch, seam: Fraction) -> Make:
+    """What is cut for a patch with straight sides: a seam larger all round."""
+    width, height = _extent([patch])
+    return Make(
+        patch.label, How.CUT, (width + 2 * seam, height + 2 * seam), role=patch.role,
+        patches=(patch,),
+    )  # fmt: skip
+
+
+def sewn(name: str, seam: Fraction, *parts: Make, how: How = How.JOINED) -> Make:
+    """Makes sewn to one another, in this order; as large as their patches and a seam all round."""
+    patches = tuple(patch for part in parts for patch in part.patches)
+    width, height = _extent(patches)
+    size = width + 2 * seam, height + 2 * seam
+    return Make(name, how, size, counted_parts(parts), patches=patches)
+
+
+def counted_parts(parts: Sequence[Make]) -> tuple[Part, ...]:
+    """The makes in their order, those alike that follow one another taken together."""
+    return tuple(Part(make, len(list(alike))) for make, alike in groupby(parts))
+
+
+def turned(patches: Sequence[Patch], finished: Size, quarters: int) -> tuple[Patch, ...]:
+    """The patches of a block once it was turned by quarters, clockwise; by one or three it must be
+    square.
+
+    >>> one = Patch("A", "any", ((Fraction(0), Fraction(0)), (Fraction(1), Fraction(0))))
+    >>> turned([one], (Fraction(4), Fraction(4)), 1)[0].corners[1]
+    (Fraction(4, 1), Fraction(1, 1))
+    """
+    width, height = finished
+
+    def turn(x: Fraction, y: Fraction) -> Size:
+        return ((x, y), (height - y, x), (width - x, height - y), (y, width - x))[quarters % 4]
+
+    return tuple(replace(p, corners=tuple(turn(x, y) for x, y in p.corners)) for p in patches)
+
+
+def _walk(make: Make) -> Iterator[Make]:
+    for part in make.of:
+        yield from _walk(part.make)
+    yield make
+
+
+def _numbered(patches: Sequence[Patch]) -> tuple[Patch, ...]:
+    """The patches; one that does not say of which piece it is has a piece of its own."""
+    taken: Counter[tuple[str, str]] = Counter()
+    found = []
+    for patch in patches:
+        key = patch.label, patch.role
+        found.append(patch if patch.piece is not None else replace(patch, piece=taken[key]))
+        taken[key] += 1
+    return tuple(found)
+
+
+def _extent(patches: Sequence[Patch]) -> Size:
+    across = [x for patch in patches for x, _ in patch.corners]
+    down = [y for patch in patches for _, y in patch.corners]
+    return max(across) - min(across), max(down) - min(down)
+
+
+def _look(patches: Sequence[Patch]) -> Counter[tuple[str, frozenset[Size]]]:
+    return Counter((patch.role, frozenset(patch.corners)) for patch in patches)

@@ -1,0 +1,103 @@
+"""The choices of one quilt: everything a person settles, apart from the fabric itself."""
+
+from dataclasses import dataclass, field
+from enum import StrEnum
+from fractions import Fraction
+
+from kersey.core.blocks.catalogue import as_tried
+from kersey.core.blocks.choice import BlockChoice
+from kersey.core.errors import InvalidValue
+from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
+from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
+from kersey.core.frame.borders import check_border_width
+from kersey.core.frame.purposes import Wish
+from kersey.core.frame.size_search import check_rows
+from kersey.core.measure.workshop import (
+    QUARTER_INCH,
+    USUAL_WIDTH,
+    check_seam,
+    check_usable_width,
+)
+
+# docs/trade.md section 4: four to eight layers are cut at once; more slips.
+USUAL_LAYERS, MOST_LAYERS = 4, 8
+
+
+class BadDesign(InvalidValue):
+    """A choice that cannot be."""
+
+
+class PrintsInABlock(StrEnum):
+    """Whether the prints of a block must differ, where the block would like them to."""
+
+    BEST = "best"
+    DIFFERENT = "different"
+    ANY = "any"
+
+
+class KitWish(StrEnum):
+    """How prints are put together in a block."""
+
+    DIFFERENT = "all different"
+    FAMILIES = "families"
+    PAIRS = "planned pairs"
+    BAG = "from a bag"
+
+
+def usual_block() -> BlockChoice:
+    """The block a quilt begins with."""
+    return BlockChoice(as_tried()[0].id)
+
+
+@dataclass(frozen=True)
+class Design:
+    """The choices. Lengths in inches; None leaves the choice to Kersey.
+
+    `even`: every fabric of a role is cut alike. `by_value`: fabric for any role serves the side of
+    a block that it is light or dark enough for. `deal` counts how often the kits were dealt again;
+    so many `layers` are cut at once. Border and binding come from fabric pulled for them; without
+    any, from what is left where that is wished for and enough.
+    """
+
+    block: BlockChoice = field(default_factory=usual_block)
+    prints: PrintsInABlock = PrintsInABlock.BEST
+    even: bool = False
+    by_value: bool = True
+    wish: Wish = field(default_factory=Wish)
+    rows: int | None = None
+    columns: int | None = None
+    border_width: Fraction | None = None
+    border_from_left: bool = False
+    binding_width: Fraction = USUAL_BINDING_WIDTH
+    binding_from_left: bool = True
+    margin: Fraction = HOME_MARGIN
+    backing_way: BackingWay | None = None
+    seam: Fraction = QUARTER_INCH
+    usable_width: Fraction = USUAL_WIDTH
+    kits: KitWish = KitWish.DIFFERENT
+    deal: int = 0
+    layers: int = USUAL_LAYERS
+
+    def __post_init__(self) -> None:
+        if self.rows is not None and self.columns is not None:
+            check_rows(self.rows, self.columns)
+        if self.border_width is not None:
+            check_border_width(self.border_width)
+        check_binding_width(self.binding_width)
+        check_margin(self.margin)
+        check_seam(self.seam)
+        check_usable_width(self.usable_width)
+        check_layers(self.layers)
+        # Asked for its options, a block says whether there is such a recipe.
+        _ = self.block.all_options
+
+    @property
+    def size_chosen(self) -> bool:
+        """Whether a person has settled on rows and columns."""
+        return self.rows is not None and self.columns is not None
+
+
+def check_layers(layers: int) -> None:
+    """Raise `BadDesign` unless so many layers can be cut at once."""
+    if not 1 <= layers <= MOST_LAYERS:
+        raise BadDesign(f"From 1 to {MOST_LAYERS} layers are cut at once, like 4.")

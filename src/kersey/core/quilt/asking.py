@@ -1,0 +1,48 @@
+"""What is asked of the search for all that is to be said of a project's yield."""
+
+from fractions import Fraction
+
+from kersey.core.cutting.problem import CuttingProblem
+from kersey.core.errors import KerseyError
+from kersey.core.measure.length import Units
+from kersey.core.project.project import Project
+from kersey.core.project.question import YieldAsked, made_the_other_way, yield_asked
+from kersey.core.yields.ruler_sizes import cut_safely
+from kersey.core.yields.steps import YieldQuestion
+
+# docs/trade.md section 4: the answer is told for a seam a sixteenth narrower and wider.
+SEAM_STEP = Fraction(1, 16)
+
+
+def yield_question(project: Project, asked: YieldAsked, units: Units) -> YieldQuestion:
+    """The question with its neighbours; raises nothing: a seam that cannot be is left out."""
+    seam = project.design.seam
+    other = made_the_other_way(project)
+    return YieldQuestion(
+        problem=asked.problem,
+        other_way=None if other is None else yield_asked(other).problem,
+        at_seams=tuple((s, _at(project, s)) for s in (seam - SEAM_STEP, seam + SEAM_STEP)),
+        rules_are_a_wish=asked.rules_are_a_wish,
+        cut_safely=cut_safely(asked.problem, units),
+    )
+
+
+def answer_key(asked: YieldAsked, units: Units) -> str:
+    """What the whole answer to a question is known by; marks of the ruler are the reader's."""
+    return f"{asked.fingerprint} {units}"
+
+
+def reference_of(asked: YieldAsked) -> Fraction:
+    """The side that depends on how wide the cloth was, of the fabric there is most of."""
+    sides: dict[Fraction, int] = {}
+    for fabric in asked.problem.fabrics:
+        side = getattr(fabric, fabric.selvedge_side)
+        sides[side] = sides.get(side, 0) + fabric.count
+    return max(sides, key=lambda side: (sides[side], side))
+
+
+def _at(project: Project, seam: Fraction) -> CuttingProblem | None:
+    try:
+        return yield_asked(project, seam).problem
+    except KerseyError:
+        return None

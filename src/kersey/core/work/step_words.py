@@ -1,0 +1,305 @@
+"""The steps of a work order in words: the one place where their sentences are written."""
+
+from collections import Counter
+from dataclasses import dataclass
+
+from kersey.core.blocks.assembly import How, Make, Part
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.frame.backing import JOIN_COST, BackingWay
+from kersey.core.frame.binding import Binding
+from kersey.core.measure.length import (
+    format_bought,
+    format_length,
+    format_number,
+    format_size,
+)
+from kersey.core.quilt.dealing import strip_sets
+from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.work.work_order import Step, StepKind
+from kersey.core.yields.by_hand import cliff, strip_sum
+
+
+@dataclass(frozen=True)
+class StepWords:
+    """What to do, and how, and what it gives."""
+
+    title: str
+    sentences: tuple[str, ...] = ()
+
+
+def step_words(step: Step, quilt: Quilt) -> StepWords:
+    """A step in the words and units of the reader.
+
+    >>> from kersey.core.project.project import Project
+    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.quilt.quilt import make_quilt
+    >>> from kersey.core.stash.cupboard import CupboardLot
+    >>> from kersey.core.stash.pulled import all_of
+    >>> from kersey.core.stash.quick_entry import take_line
+    >>> from kersey.core.work.work_order import work_order
+    >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> [step_words(step, quilt).title for step in work_order(quilt)][:2]
+    ['Measure one strip', 'Cut 40 strips']
+    """
+    return _WORDS[step.kind](step, quilt)
+
+
+def _measure(step: Step, quilt: Quilt) -> StepWords:
+    if step.size is None:
+        return StepWords(
+            f"Measure one piece of each of the {step.count} sizes",
+            ("The plan rests on these sizes: mend any that is not so on Pull before you cut.",),
+        )
+    form = Form(step.name)
+    if form is not Form.STRIP:
+        size = format_size(*step.size, quilt.units)
+        return StepWords(
+            f"Measure one {FACTS[form].one}", (f"It should be {size} of cloth to cut from.",)
+        )
+    width = format_length(step.size[0], quilt.units)
+    sentences = [f"It should be {width} wide, measured to the outer points if the edge is pinked."]
+    by_hand = strip_sum(quilt.plan.plan.problem)
+    if by_hand is not None:
+        sentences.append(cliff(by_hand, quilt.units))
+    return StepWords("Measure one strip", tuple(sentences))
+
+
+def _keep(step: Step, quilt: Quilt) -> StepWords:
+    used = sum(strip.whole for strip in quilt.binding.from_stash)
+    purpose = f"{used} of them become the binding." if used else "They stay whole for later."
+    form = {fabric.form for fabric in quilt.plan.plan.problem.fabrics}
+    noun = _counted(step.count, form.pop() if len(form) == 1 else Form.PIECE)
+    return StepWords(f"Set {noun} aside", (purpose,))
+
+
+def _cut(step: Step, quilt: Quilt) -> StepWords:
+    layout = step.layout
+    assert layout is not None
+    sentences = []
+    layers = min(quilt.project.design.layers, step.count)
+    # Strips for sets are sewn whole: there is nothing to cut off them but their breadth.
+    in_sets = quilt.plan.plan.problem.strip_sets
+    if layers > 1 and not in_sets:
+        stacks = -(-step.count // layers)
+        over = "one stack" if stacks == 1 else f"{stacks} stacks"
+        sentences.append(f"In {over} of up to {layers} layers.")
+    gives = Counter(cut.need for cut in layout.cuts)
+    pieces = ", ".join(f"{count} {need.label}" for need, count in gives.items())
+    if in_sets:
+        sentences.append("They are sewn together whole.")
+    else:
+        sentences.append(f"Each gives {pieces}.")
+    verb = "Take" if in_sets and layout.fabric.is_strip else "Cut"
+    return StepWords(f"{verb} {_counted(step.count, layout.fabric.form)}", tuple(sentences))
+
+
+def _lay_out(step: Step, quilt: Quilt) -> StepWords:
+    needs = quilt.plan.plan.problem.needs
+    labels = Counter(need.label for need in needs)
+    pieces = ", ".join(
+        f"{need.count} {f'{need.role} ' * (labels[need.label] > 1)}{need.label}"
+        for need in needs[:_FEW]
+    )
+    more = f" and {len(needs) - _FEW} kinds more" if len(needs) > _FEW else ""
+    return StepWords(
+        f"Lay the pieces out in {step.count} kits",
+        (f"A block takes {pieces}{more}.", "The list says which print goes into which block."),
+    )
+
+
+# More kinds of pieces are only counted.
+_FEW = 6
+
+
+def _sew(step: Step, quilt: Quilt) -> StepWords:
+    make = step.make
+    assert make is not None
+    name = _many(make.name) if step.count != 1 else make.name
+    verb = _VERBS.get(make.how, "Sew")
+    words = [_how(make, quilt), _should_measure(make, quilt)]
+    if make.name == "block" and make.how is not How.CROSSCUT and step.count > 1:
+        words.append("Sew one, press it and measure. Then chain-piece the rest.")
+    return StepWords(f"{verb} {step.count} {name}", tuple(word for word in words if word))
+
+
+_VERBS = {How.CROSSCUT: "Crosscut", How.QUARTERED: "Cut apart"}
+
+
+def _how(make: Make, quilt: Quilt) -> str:
+    """How a make is made of what is taken for it."""
+    if make.how is How.CROSSCUT:
+        return _crosscut(make, quilt)
+    names = Counter(part.make.name for part in dict.fromkeys(make.of))
+    parts = [_part(part, names[part.make.name] > 1) for part in make.of]
+    sentence = _HOW[make.how] if len(parts) > 1 or make.how is not How.JOINED else _ALONE
+    return sentence.format(
+        parts=_listed(parts),
+        first=parts[0],
+        rest=", ".join(parts[1:]),
+        second=make.of[-1].make.name,
+        gives={2: "two", 4: "four"}.get(make.gives, str(make.gives)),
+    )
+
+
+_ALONE = "Join {parts} side by side."
+_HOW = {
+    How.JOINED: "Join {parts}.",
+    How.AROUND: "Begin with the {first}; sew on in this order: {rest}.",
+    How.FLIPPED: (
+        "Lay each {second} on a corner of the {first}, sew corner to corner, cut the corner off "
+        "beyond the seam, flip it open."
+    ),
+    How.HALF_SQUARES: (
+        "Lay {parts} face to face, sew beside one diagonal on both sides, cut between the seams: "
+        "{gives} from each pair."
+    ),
+    How.ALL_ROUND: (
+        "Lay {parts} face to face, sew all round, cut on both diagonals: {gives} from each pair. "
+        "All four outer edges are on the bias: do not stretch them."
+    ),
+    How.QUARTERED: "Cut each {first} in four through the middle; turn every quarter half round.",
+    How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",
+}
+
+
+def _crosscut(make: Make, quilt: Quilt) -> str:
+    gives = Counter(segments for _, segments in strip_sets(quilt.plan.plan))
+    each = ", ".join(
+        f"{segments} from each of {sets} sets" if len(gives) > 1 else f"{segments} from each set"
+        for segments, sets in sorted(gives.items(), reverse=True)
+    )
+    spare = sum(segments * sets for segments, sets in gives.items()) - len(quilt.placed)
+    over = f" {spare} blocks stay over." if spare > 0 else ""
+    width = format_length(make.size[0], quilt.units)
+    return f"Cut {width} wide: {each}.{over}"
+
+
+def _should_measure(make: Make, quilt: Quilt) -> str:
+    """What it should measure, while there is something to measure it against."""
+    if not quilt.assembly.drawn_true:
+        size = format_size(*make.size, quilt.units)
+        return f"Your block should measure {size}."
+    if make.how is How.STRIP_SET:
+        height = format_length(make.size[1], quilt.units)
+        return f"A set should be {height} high. If it is not, mend the seams before you cut."
+    if make.how is How.CROSSCUT:
+        return ""
+    square = make.size[0] == make.size[1]
+    size = (
+        f"{format_length(make.size[0], quilt.units)} square"
+        if square
+        else format_size(*make.size, quilt.units)
+    )
+    trim = " after trimming" if make.how in (How.HALF_SQUARES, How.ALL_ROUND) else ""
+    return f"It should measure {size}{trim}."
+
+
+def _rows(step: Step, quilt: Quilt) -> StepWords:
+    seams = 2 * quilt.project.design.seam
+    size = format_size(quilt.size.body_width + seams, quilt.size.body_length + seams, quilt.units)
+    turns = {1: "", 2: "Turn every other block.", 4: "Turn them in fours, as the picture shows."}
+    sentences = (turns[len(quilt.assembly.turns)], f"The joined blocks should measure {size}.")
+    title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
+    return StepWords(title, tuple(sentence for sentence in sentences if sentence))
+
+
+def _border(step: Step, quilt: Quilt) -> StepWords:
+    border, u = quilt.border, quilt.units
+    assert border is not None
+    cut = format_length(border.cut_width, u)
+    joined = " and join them with a straight seam" if border.joined else ""
+    strips, source = border.strips, quilt.border_cloth.source
+    took = f"They take {format_bought(border.cloth, u)} of cloth. Cut them{joined}."
+    if source is Source.LEFT:
+        strips = len(quilt.border_cloth.strips)
+        name = quilt.border_cloth.prints[0].name
+        took = f"From what is left of {name}; join them with a straight seam."
+    return StepWords(
+        f"Cut {_strips(strips)} {cut} wide for the border",
+        (
+            took,
+            "Measure the quilt down the middle and near both edges, and cut to the average.",
+            f"As reckoned: two sides of {format_length(border.sides, u)}, sewn on first, "
+            f"then top and bottom of {format_length(border.ends, u)}.",
+        ),
+    )
+
+
+def _backing(step: Step, quilt: Quilt) -> StepWords:
+    u, plan = quilt.units, quilt.backing_plan
+    size = format_size(quilt.backing.width, quilt.backing.length, u)
+    length = format_length(plan.panel_length, u)
+    how = {
+        BackingWay.UPRIGHT: f"{plan.panels} panels of {length}, seams upright.",
+        BackingWay.ACROSS: f"{plan.panels} panels of {length}, seams across.",
+        BackingWay.WIDE: f"One piece of {length} off extra-wide cloth.",
+    }[plan.way]
+    if plan.panels == 1 and plan.way is not BackingWay.WIDE:
+        how = f"One piece of {length}."
+    seam = format_length(JOIN_COST / 2, u)
+    seams = f"Join with {seam} seams, selvedges cut off." if plan.panels > 1 else ""
+    sentences = (f"{how} {seams}".strip(), f"It takes {format_bought(plan.cloth, u)} of cloth.")
+    return StepWords(f"Cut the backing {size}", sentences)
+
+
+def _binding(step: Step, quilt: Quilt) -> StepWords:
+    binding = quilt.binding
+    width = format_length(binding.cut_width, quilt.units)
+    length = format_length(binding.length, quilt.units)
+    joins = f"Join on the diagonal ({binding.joins} joins) to at least {length}, fold in half."
+    return StepWords(
+        f"{'Cut' if binding.bought else 'Take'} {_strips(binding.strips)} {width} wide to bind",
+        (_binding_source(quilt, binding), joins),
+    )
+
+
+def _binding_source(quilt: Quilt, binding: Binding) -> str:
+    if binding.bought:
+        return f"They take {format_bought(binding.cloth, quilt.units)} of cloth."
+    whole = sum(piece.whole for piece in binding.from_stash)
+    others = [piece.length for piece in binding.from_stash if not piece.whole]
+    pieces = [_counted(whole, Form.STRIP)] if whole else []
+    if others:
+        shortest = format_number(min(others), quilt.units)
+        pieces.append(f"{len(others)} cut {shortest} and longer")
+    return f"From what is left: {' and '.join(pieces)}."
+
+
+_WORDS = {
+    StepKind.MEASURE: _measure,
+    StepKind.KEEP: _keep,
+    StepKind.CUT: _cut,
+    StepKind.LAY_OUT: _lay_out,
+    StepKind.SEW: _sew,
+    StepKind.ROWS: _rows,
+    StepKind.BORDER: _border,
+    StepKind.BACKING: _backing,
+    StepKind.BINDING: _binding,
+}
+
+
+def _part(part: Part, several: bool) -> str:
+    """What is taken for a make; where two are called alike, with the side they are of."""
+    name = part.make.name
+    if several and part.make.role:
+        name = f"{part.make.role} {name}"
+    return name if part.count == 1 else f"{part.count} {_many(name)}"
+
+
+def _listed(parts: list[str]) -> str:
+    return parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"
+
+
+def _many(name: str) -> str:
+    """Several of a make: the first word that names it takes the s."""
+    head, preposition, rest = name.partition(" with ")
+    return f"{head}s{preposition}{rest}"
+
+
+def _counted(number: int, form: Form) -> str:
+    return f"{number} {FACTS[form].one if number == 1 else FACTS[form].many}"
+
+
+def _strips(number: int) -> str:
+    return f"{number} strip{'s' * (number != 1)}"

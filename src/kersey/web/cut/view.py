@@ -1,0 +1,167 @@
+"""The sheet as it is shown: each step with its words and pictures, the kits, what is to buy."""
+
+from collections.abc import Mapping
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.cloth.fabric import Print
+from kersey.core.cutting.problem import Layout, Need
+from kersey.core.measure.length import format_size
+from kersey.core.project.design import MOST_LAYERS, KitWish
+from kersey.core.quilt.dealing import slots_of, strip_sets
+from kersey.core.quilt.quilt import Placed, Quilt
+from kersey.core.quilt.supply import supplies
+from kersey.core.work.stages import Stage
+from kersey.core.work.step_words import step_words
+from kersey.core.work.work_order import Step, StepKind, steps_done, work_order
+from kersey.core.yields.by_hand import Division, strip_sum
+from kersey.core.yields.cut_words import strip_words
+from kersey.drawing.cut_layout import draw_layout, scale_for
+from kersey.drawing.patches import draw_block_alone, draw_make
+from kersey.drawing.quilt import draw_quilt
+from kersey.drawing.strips import StripCloth, draw_division, draw_set
+from kersey.web.project_page import OpenProject, project_context
+
+_WIDEST_PX, _MOST_PX_AN_INCH = 560.0, 13.0
+
+
+def cut_context(opened: OpenProject) -> dict[str, Any]:
+    """All that the page shows."""
+    context = project_context(opened, Stage.CUT)
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    steps = work_order(quilt)
+    codes = piece_codes(quilt.plan.plan.problem.needs)
+    scale = scale_for([step.layout for step in steps if step.layout], _WIDEST_PX, _MOST_PX_AN_INCH)
+    return context | {
+        "steps": [_shown(step, quilt, codes, scale) for step in steps],
+        "done": steps_done(opened.project, steps),
+        "kinds": StepKind,
+        "drawing": draw_quilt(quilt),
+        "kits": _kits(quilt, codes),
+        "kit_wishes": list(KitWish),
+        "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
+        "supplies": supplies(quilt),
+        "layers": range(1, MOST_LAYERS + 1),
+        "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
+        "left_whole": sum(piece.count for piece in quilt.left if piece.whole),
+        "drawn_true": quilt.assembly.drawn_true,
+        "can_put_away": not opened.project.put_away
+        and any(pulled.cut for pulled in opened.project.fabrics),
+    }
+
+
+def _shown(step: Step, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:
+    shown: dict[str, Any] = {
+        "step": step,
+        "words": step_words(step, quilt),
+        "done": step.key in quilt.project.done,
+        "fabrics": [(quilt.prints[f.name].name, f.pieces) for f in step.fabrics],
+        "drawing": "",
+        "strips": [],
+        "sets": [],
+        "division": "",
+    }
+    if step.layout is not None:
+        shown |= _cut(step.layout, quilt, codes, scale)
+    if step.make is not None:
+        shown |= _sewn(step.make, quilt)
+    return shown
+
+
+def _cut(layout: Layout, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:
+    cloth = quilt.prints[layout.fabric.name]
+    return {
+        "drawing": draw_layout(layout, cloth, codes, quilt.units, scale),
+        "strips": [] if layout.cuts[0].need.crosscut else strip_words(layout, codes, quilt.units),
+        "size": format_size(layout.fabric.width, layout.fabric.length, quilt.units),
+    }
+
+
+def _sewn(make: Make, quilt: Quilt) -> dict[str, Any]:
+    if make.how is How.STRIP_SET:
+        return {"sets": _sets(quilt)}
+    if make.how is How.CROSSCUT:
+        return {"division": _division(quilt)}
+    if not quilt.assembly.drawn_true:
+        return {}
+    return {"drawing": draw_make(make, _sample(make, quilt), quilt.units)}
+
+
+def _sample(make: Make, quilt: Quilt) -> list[Print]:
+    """The prints of a make's patches, as they are in the first block."""
+    kit = quilt.plan.kits[quilt.placed[0].kit]
+    at = dict(
+        zip((p.corners for p in quilt.assembly.patches), quilt.patch_prints(kit), strict=True)
+    )
+    needs = quilt.plan.plan.problem.needs
+    slots: dict[tuple[str, str], list[str]] = {}
+    for name, number in zip(kit, slots_of(quilt.plan.plan.problem), strict=True):
+        slots.setdefault((needs[number].label, needs[number].role), []).append(name)
+    found = []
+    taken: dict[tuple[str, str], int] = {}
+    for patch in make.patches:
+        key = patch.label, patch.role
+        turn = taken.get(key, 0)
+        taken[key] = turn + 1
+        names = slots[key]
+        found.append(at.get(patch.corners) or quilt.prints[names[turn % len(names)]])
+    return found
+
+
+def _sets(quilt: Quilt) -> list[dict[str, Any]]:
+    """Each strip set drawn, those of the same prints once."""
+    alike: dict[tuple[tuple[str, ...], int], int] = {}
+    for kit, segments in strip_sets(quilt.plan.plan):
+        key = tuple(sorted(kit)), segments
+        alike[key] = alike.get(key, 0) + 1
+    need = quilt.plan.plan.problem.needs[0]
+    longest = max((layout.fabric.length for layout in quilt.plan.plan.layouts), default=Fraction(1))
+    return [
+        {
+            "count": count,
+            "prints": [quilt.prints[name] for name in names],
+            "drawing": draw_set(
+                [quilt.prints[name] for name in names],
+                Division(max(longest, segments * need.height), need.height),
+            ),
+        }
+        for (names, segments), count in alike.items()
+    ]
+
+
+def _division(quilt: Quilt) -> str:
+    """A set and how it is crosscut, where the strips are all of one length."""
+    plan = quilt.plan.plan
+    answer = strip_sum(plan.problem)
+    if answer is None:
+        return ""
+    prints = tuple(quilt.prints[name] for name in quilt.plan.kits[0])
+    strip = StripCloth(plan.problem.needs[0].width, prints)
+    reach = answer.division.strip_length + 1
+    return draw_division(answer, strip, quilt.plan.seam, quilt.units, reach)
+
+
+def _kits(quilt: Quilt, codes: Mapping[Need, str]) -> list[dict[str, Any]]:
+    """Every block in its place, with the pieces it takes."""
+    return [_kit(placed, quilt, codes) for placed in quilt.placed]
+
+
+def _kit(placed: Placed, quilt: Quilt, codes: Mapping[Need, str]) -> dict[str, Any]:
+    kit = quilt.plan.kits[placed.kit]
+    pieces: dict[str, list[str]] = {}
+    needs = quilt.plan.plan.problem.needs
+    for name, number in zip(kit, slots_of(quilt.plan.plan.problem), strict=True):
+        pieces.setdefault(quilt.prints[name].name, []).append(codes[needs[number]])
+    prints = quilt.patch_prints(kit)
+    return {
+        "number": placed.kit + 1,
+        "row": placed.row + 1,
+        "column": placed.column + 1,
+        "pinned": placed.kit in quilt.plan.pinned,
+        "pieces": [(name, " ".join(marks)) for name, marks in pieces.items()],
+        "drawing": draw_block_alone(quilt.assembly.patches, quilt.block, prints),
+    }

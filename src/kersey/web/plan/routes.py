@@ -1,0 +1,132 @@
+"""News of a plan that is being searched for, and what a person does with it."""
+
+from dataclasses import replace
+
+from fastapi import APIRouter, Query, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.project.design import KitWish
+from kersey.core.project.project import Project
+from kersey.core.quilt.planning import dealt_again, exchanged
+from kersey.web.forms import TypedForm, read_form
+from kersey.web.planning import accepted, found_plan
+from kersey.web.project_page import (
+    ProjectId,
+    RevisedForm,
+    change,
+    open_project,
+    plan_context,
+)
+from kersey.web.templating import render
+from kersey.web.workroom import Room
+
+router = APIRouter()
+
+# How long a request may stay open for news.
+_NEWS = 4.0
+
+
+class DealForm(RevisedForm):
+    """How prints are to go together, and whether to deal once more."""
+
+    kits: KitWish
+    again: bool = False
+
+
+class PinForm(RevisedForm):
+    """A block, by its number from 1, whose kit stays as it is; or not any more."""
+
+    block: int = Field(ge=1, le=5000)
+    pinned: bool = False
+
+
+class ExchangeForm(RevisedForm):
+    """A block gives one of its fabrics for another."""
+
+    block: int = Field(ge=1, le=5000)
+    gives: str = Field(max_length=200)
+    takes: str = Field(max_length=200)
+
+
+@router.get("/projects/{project_id}/plan/news", name="plan_news")
+def plan_news(
+    request: Request,
+    room: Room,
+    project_id: ProjectId,
+    number: int = Query(0, ge=0),
+    page: str = "",
+) -> Response:
+    """Whether the plan that a page was shown with (its number) is still the one that is kept."""
+    opened = open_project(room, project_id, _NEWS)
+    headers = {}
+    if opened.stored.plan_number != number or opened.news.offered:
+        headers = {"HX-Trigger": "kersey:plan"}
+    context = plan_context(opened, page) | {"news_alone": True}
+    return render(request, "plan/news.html", context, headers=headers)
+
+
+@router.post("/projects/{project_id}/plan", name="take_plan")
+def take_plan(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Take the plan that was found in the place of the one before."""
+    opened = open_project(room, project_id, _NEWS)
+    form = read_form(RevisedForm, typed, opened.units)
+    found = found_plan(room, opened.stored, opened.units)
+    if found is not None:
+        taken = found.as_taken()
+        opened = change(room, project_id, form.revision, lambda p: accepted(p, taken, opened.units))
+    return _back(request, project_id, typed.get("page", ""))
+
+
+@router.post("/projects/{project_id}/kits", name="deal_kits")
+def deal_kits(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Deal the kits as is wished, or once more."""
+    form = read_form(DealForm, typed, open_project(room, project_id).units)
+
+    def dealt(project: Project) -> Project:
+        deal = project.design.deal + form.again
+        design = replace(project.design, kits=form.kits, deal=deal)
+        return dealt_again(replace(project, design=design))
+
+    change(room, project_id, form.revision, dealt)
+    return _back(request, project_id, "cut")
+
+
+@router.post("/projects/{project_id}/kits/pin", name="pin_kit")
+def pin_kit(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Pin a block, so that its kit stays when kits are dealt again; or let it go."""
+    form = read_form(PinForm, typed, open_project(room, project_id).units)
+
+    def pinned(project: Project) -> Project:
+        kept = project.plan
+        if kept is None or form.block > len(kept.kits):
+            return project
+        block = {form.block - 1}
+        pins = kept.pinned | block if form.pinned else kept.pinned - block
+        return replace(project, plan=replace(kept, pinned=pins))
+
+    change(room, project_id, form.revision, pinned)
+    return _back(request, project_id, "cut")
+
+
+@router.post("/projects/{project_id}/kits/exchange", name="exchange_print")
+def exchange_print(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Exchange a print of a block with a block that can spare another."""
+    opened = open_project(room, project_id)
+    form = read_form(ExchangeForm, typed, opened.units)
+    if opened.project.plan is None:
+        return _back(request, project_id, "cut")
+    change(
+        room,
+        project_id,
+        form.revision,
+        lambda p: exchanged(p, form.block - 1, form.gives, form.takes),
+    )
+    return _back(request, project_id, "cut")
+
+
+def _back(request: Request, project_id: int, page: str) -> Response:
+    name = f"{page}_page" if page in {"size", "cut", "yield"} else "size_page"
+    return RedirectResponse(request.app.url_path_for(name, project_id=project_id), 303)

@@ -1,0 +1,86 @@
+"""Plans sought while pages are shown: no page waits for one, and none is replaced unasked.
+
+A plan that is missing, or rests on nothing a person has settled, is kept as soon as it is found.
+One that would replace a plan somebody has settled on is only offered, with what it changes.
+"""
+
+from dataclasses import dataclass, replace
+
+from kersey.core.errors import KerseyError
+from kersey.core.measure.length import Units
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import make_quilt
+from kersey.core.quilt.standing import may_replace, wanted_plan, what_changes
+from kersey.core.work.work_order import with_plan
+from kersey.searching.searches import Inquiry
+from kersey.store.projects import StoredProject, keep_plan
+from kersey.web.workroom import Workroom
+
+
+@dataclass(frozen=True)
+class PlanNews:
+    """What the search for a plan has come to. `offered`: another plan than the one that is kept."""
+
+    going_on: bool = False
+    fault: str = ""
+    offered: KeptPlan | None = None
+    changes: tuple[str, ...] = ()
+
+
+NO_NEWS = PlanNews()
+
+
+def settle(
+    room: Workroom, stored: StoredProject, units: Units, patience: float = 0.0
+) -> tuple[StoredProject, PlanNews]:
+    """See that a project gets the plan it needs: keep one that was found, or search on.
+
+    Waits no longer than the patience, in seconds.
+    """
+    project = stored.project
+    inquiry = _inquiry(room, stored, units)
+    if inquiry is None:
+        return stored, NO_NEWS
+    inquiry.wait(0, patience)
+    found: KeptPlan | None = inquiry.answer
+    if found is None:
+        return stored, PlanNews(going_on=not inquiry.over, fault=inquiry.fault)
+    if not may_replace(project):
+        before = project.plan
+        assert before is not None
+        return stored, PlanNews(offered=found, changes=what_changes(before, found))
+    with room.transaction() as session:
+        stored = keep_plan(
+            session, stored.id, lambda now: _unless_changed(now, found, units), room.clock()
+        )
+    return stored, PlanNews(going_on=not inquiry.over)
+
+
+def accepted(project: Project, found: KeptPlan, units: Units) -> Project:
+    """The project with a plan in the place of the one before; ticks of old are carried over."""
+    kept = replace(found, taken=bool(project.plan and project.plan.taken) or found.taken)
+    try:
+        quilt = make_quilt(replace(project, plan=kept), units)
+    except KerseyError:
+        quilt = None
+    return with_plan(project, kept, quilt)
+
+
+def found_plan(room: Workroom, stored: StoredProject, units: Units) -> KeptPlan | None:
+    """The plan that was found for what a project asks now, if it was."""
+    inquiry = _inquiry(room, stored, units)
+    return inquiry.answer if inquiry else None
+
+
+def _unless_changed(now: Project, found: KeptPlan, units: Units) -> Project:
+    """Whoever was faster has the last word: a plan for another question is not kept."""
+    wanted = wanted_plan(now, units)
+    if wanted is None or wanted.fingerprint != found.question or not may_replace(now):
+        return now
+    return accepted(now, found, units)
+
+
+def _inquiry(room: Workroom, stored: StoredProject, units: Units) -> Inquiry | None:
+    question = wanted_plan(stored.project, units)
+    return None if question is None else room.searches.ask(("plan", stored.id), question)
