@@ -18,7 +18,7 @@ def test_every_sample_project_is_a_whole_quilt() -> None:
     for project in projects:
         quilt = make_quilt(project)
         assert quilt.blocks_short == 0
-        assert quilt.setting.alike_pairs == 0
+        assert quilt.alike_pairs == 0
     assert projects == list(sample_projects())
 
 

@@ -3,26 +3,29 @@
 import re
 from dataclasses import replace
 from fractions import Fraction
+from functools import cache
 from time import perf_counter
 from xml.etree import ElementTree as ET
 
 import pytest
+from tests.core.quilts import SETS, plan
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.piece_codes import piece_codes
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.cloth.fabric import Lot, Motif, Print, Stack, Swatch, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
-from kersey.core.project.project import Design, Project
-from kersey.core.quilt.quilt import Quilt, make_quilt, sizes_of, yields_of
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Balance
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line
+from kersey.core.yields.by_hand import Division, StripSum
 from kersey.core.yields.cliffs import Cliffs
 from kersey.core.yields.role_shares import role_shares
 from kersey.drawing.balance import draw_balance
@@ -33,7 +36,7 @@ from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.quilt import draw_miniature, draw_quilt, view_of
 from kersey.drawing.role_bar import draw_role_bar
 from kersey.drawing.size_outline import draw_size
-from kersey.drawing.strips import draw_division, draw_set, draw_strip
+from kersey.drawing.strips import StripCloth, draw_division, draw_set
 from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.tape import tape_across, tape_down
 from kersey.drawing.wall import hang, scale_of, wall_tape
@@ -42,17 +45,28 @@ SVG = "{http://www.w3.org/2000/svg}"
 NASTY = Print('<script>alert("&")</script>', Value.DARK, Swatch(Motif.DOT, "#102030", "#ffffff"))
 
 
+@cache
 def quilt(**choices: object) -> Quilt:
     lot = take_line("roll of 40 strips, 20 prints").lot
     assert lot is not None
     lot = lot.with_stack(0, Stack(NASTY, 2))
-    return make_quilt(Project("Throw", "", all_of(CupboardLot("roll", lot)), Design(**choices)))  # type: ignore[arg-type]
+    return make_quilt(
+        plan(Project("Throw", "", all_of(CupboardLot("roll", lot)), Design(**choices)))
+    )  # type: ignore[arg-type]
 
 
 def area_of_paths(drawing: str) -> float:
     """The cloth that block rails cover, from the path data alone."""
     boxes = re.findall(r"M[-\d.]+ [-\d.]+h([\d.]+)v([\d.]+)h-", drawing)
     return sum(float(width) * float(height) for width, height in boxes)
+
+
+SEAM = Fraction(1, 4)
+
+
+def by_sets(length: str, sets: bool = True) -> StripSum:
+    """Forty strips so long, three a block."""
+    return StripSum(Division(Fraction(length), Fraction(13, 2)), (2,) * 20, 3, sets, False)
 
 
 BALANCE = Balance(Fraction(2000), Fraction(1200), Fraction(200), Fraction(100), 7)
@@ -87,9 +101,10 @@ def of_a_yield() -> dict[str, str]:
 
 
 def every_drawing() -> dict[str, str]:
-    whole, sets = quilt(rows=10, columns=8), quilt(method=Method.SETS, rows=7, columns=7)
-    sizes = sizes_of(whole.project, Units.INCHES).options
-    lot, answer = whole.project.lot, yields_of(whole.project)[Method.SETS]
+    whole, sets = quilt(rows=10, columns=8), quilt(block=SETS, rows=7, columns=7)
+    sizes = whole.sizes.options
+    lot = whole.project.fabrics[0].kept.lot
+    cloth = StripCloth(Fraction(5, 2), lot.prints[:3])
     return {
         "quilt": draw_quilt(whole),
         "scrappy binding": draw_quilt(sets),
@@ -100,9 +115,8 @@ def every_drawing() -> dict[str, str]:
         "photographed": hang(photographed(), Units.INCHES, 4.0)[0],
         "wall tape": wall_tape([lot], Units.CENTIMETRES, 4.0),
         "balance": draw_balance(BALANCE, Units.INCHES),
-        "division": draw_division(answer, Units.INCHES, Fraction(46)),
-        "set": draw_set(answer, (0, 1, 2)),
-        "strip": draw_strip(lot, 0, [Fraction(13, 2)] * 6),
+        "division": draw_division(by_sets("42"), cloth, SEAM, Units.INCHES, Fraction(46)),
+        "set": draw_set(lot.prints[:3], Division(Fraction(42), Fraction(13, 2))),
         **of_a_yield(),
         "swatch": draw_swatch(NASTY),
     }
@@ -124,9 +138,10 @@ def test_drawings_are_well_formed_named_and_repeatable(name: str) -> None:
 
 
 def test_the_quilt_is_drawn_to_scale() -> None:
-    """Rails and border together cover the finished quilt, in square inches."""
+    """Patches and border together cover the finished quilt, in square inches."""
     whole = quilt(rows=10, columns=8)
-    pieces = draw_miniature(whole)
+    # The seams are drawn over the patches once more.
+    pieces = re.sub(r'<path [^>]*fill="none"[^>]*/>', "", draw_miniature(whole))
     assert area_of_paths(pieces) == pytest.approx(54 * 66)
     outer = ET.fromstring(pieces).get("viewBox")
     assert outer == "0 0 54.75 66.75"
@@ -185,10 +200,9 @@ def test_the_balance_is_parted_to_scale() -> None:
 @pytest.mark.parametrize("length", ["42", "79/2", "39", "38", "6"])
 def test_cuts_stand_where_the_sum_says(length: str) -> None:
     """Each cut at a whole number of segments; the cliff at the last; the end veiled beyond it."""
-    project = quilt().project
-    lot = project.lot.measured(Fraction(length))
-    answer = yields_of(project.measured(lot.measured_length))[Method.SEGMENTS]
-    drawing = draw_division(answer, Units.INCHES, Fraction(46))
+    cloth = StripCloth(Fraction(5, 2), (NASTY,))
+    answer = by_sets(length, sets=False)
+    drawing = draw_division(answer, cloth, SEAM, Units.INCHES, Fraction(46))
     n = int(Fraction(length) // Fraction(13, 2))
     cuts = re.search(r'<path d="([^"]*)" class="cut-line"', drawing)
     places = re.findall(r"M([\d.]+) ", cuts[1]) if cuts else []
@@ -199,7 +213,7 @@ def test_cuts_stand_where_the_sum_says(length: str) -> None:
 
 
 def test_sizes_of_a_row_share_one_scale() -> None:
-    options = sizes_of(quilt().project, Units.INCHES).options
+    options = quilt().sizes.options
     view = view_of(options)
     boxes = {ET.fromstring(draw_size(o, view, Units.INCHES)).get("viewBox") for o in options}
     assert len(boxes) == 1
@@ -214,7 +228,7 @@ def test_sizes_of_a_row_share_one_scale() -> None:
 
 def test_a_bought_binding_is_one_colour_and_a_scrappy_one_many() -> None:
     bought = quilt(rows=10, columns=8)
-    scrappy = quilt(method=Method.SETS, rows=7, columns=7)
+    scrappy = quilt(block=SETS, rows=7, columns=7)
     assert "stroke-dashoffset" not in draw_miniature(bought)
     assert draw_miniature(scrappy).count("stroke-dashoffset") == len(scrappy.binding.from_stash)
 
@@ -230,7 +244,9 @@ def test_pieces_of_every_form_are_to_one_scale() -> None:
 
 
 def test_colours_are_what_prints_blend_to() -> None:
-    drawing = draw_colours(tuple(cloth.swatch.blend for cloth in quilt().project.lot.prints))
+    drawing = draw_colours(
+        tuple(cloth.swatch.blend for cloth in quilt().project.fabrics[0].kept.lot.prints)
+    )
     assert len(re.findall(r'fill="#[0-9a-f]{6}"', drawing)) == 20
 
 
@@ -246,8 +262,8 @@ def test_the_tape_has_a_tick_for_every_step(units: Units, marks: int) -> None:
 
 @pytest.mark.parametrize(("reach", "anchor"), [("46", "middle"), ("40", "end")])
 def test_the_words_at_the_cliff_stay_in_the_picture(reach: str, anchor: str) -> None:
-    answer = yields_of(quilt().project)[Method.SETS]
-    drawing = draw_division(answer, Units.CENTIMETRES, Fraction(reach))
+    cloth = StripCloth(Fraction(5, 2), (NASTY,))
+    drawing = draw_division(by_sets("42"), cloth, SEAM, Units.CENTIMETRES, Fraction(reach))
     words = re.search(r'<text x="([\d.]+)"[^>]*class="cliff-text"[^>]*text-anchor="(\w+)"', drawing)
     assert words
     assert words[2] == anchor

@@ -10,13 +10,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.cloth.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.purposes import Wish
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design, KitWish, PrintsInABlock
+from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Role
 from kersey.demo.sample_world import sample_cupboard, sample_projects
@@ -40,7 +40,6 @@ PROJECTS = tuple(numbered(project, place) for place, project in enumerate(SAMPLE
 OWN_LOTS = tuple(project.fabrics[0].kept for project in SAMPLES)
 ALL = Everything(PROJECTS, (*OWN_LOTS, *sample_cupboard()))
 FULL_DESIGN = Design(
-    strips_per_block=5,
     block=BlockChoice(
         "pieces",
         (Fraction(9), Fraction(20, 3)),
@@ -49,14 +48,17 @@ FULL_DESIGN = Design(
     ),
     even=True,
     by_value=False,
-    method=Method.SETS,
-    different_prints=False,
+    prints=PrintsInABlock.ANY,
+    kits=KitWish.FAMILIES,
+    deal=3,
+    layers=6,
+    border_from_left=True,
     wish=Wish("own", Fraction(10), Fraction(7), Fraction(28), Fraction(222, 3)),
     rows=9,
     columns=4,
     border_width=Fraction(7, 3),
     binding_width=Fraction(9, 4),
-    binding_from_stash=False,
+    binding_from_left=False,
     margin=Fraction(4),
     backing_way=BackingWay.WIDE,
     seam=Fraction(3, 8),
@@ -94,15 +96,58 @@ def test_what_prints_and_pieces_are_judged_to_be_survives() -> None:
     assert read_everything(write_everything(everything).encode()) == everything
 
 
-def test_files_of_the_first_version_are_read() -> None:
+# The choices of a quilt as they stood one by one in older files.
+OLD_DESIGN = {
+    "strips_per_block": 4, "method": "sets", "different_prints": True, "purpose": "own",
+    "drop": "12", "tuck": "0", "own_width": "28", "own_length": "74", "rows": 12, "columns": 4,
+    "border_width": "5/3", "binding_width": "9/4", "binding_from_stash": False, "margin": "4",
+    "backing_way": "wide", "seam": "3/8", "usable_width": "40",
+}  # fmt: skip
+SINCE_THEN = {
+    "block": {"recipe": "log-cabin", "finished": ["19/2", "19/2"],
+              "options": {"rounds": 4, "centre": {"inches": "7/3"}}, "pieces": [], "rules": []},
+    "even": True,
+    "by_value": False,
+}  # fmt: skip
+
+
+def of_the_second_version() -> dict[str, Any]:
     records = json.loads(write_everything(ALL))
+    records["kersey"] = "everything/2"
+    for project in records["projects"]:
+        del project["plan"], project["choices"]
+        project["design"] = {**OLD_DESIGN, **SINCE_THEN}
+        for fabric in project["fabrics"]:
+            del fabric["key"]
+    return records  # type: ignore[no-any-return]
+
+
+def test_files_of_the_second_version_are_read() -> None:
+    read = read_everything(json.dumps(of_the_second_version()).encode())
+    for project, known in zip(read.projects, PROJECTS, strict=True):
+        design = project.design
+        assert project.fabrics == known.fabrics
+        assert project.plan is None
+        assert design.block.size == (Fraction(19, 2), Fraction(19, 2))
+        assert design.block.all_options == {"rounds": 4, "centre": Fraction(7, 3)}
+        assert design.prints is PrintsInABlock.DIFFERENT
+        assert (design.even, design.by_value, design.binding_from_left) == (True, False, False)
+        assert (design.wish.own_width, design.wish.own_length) == (28, 74)
+        assert (design.border_width, design.seam) == (Fraction(5, 3), Fraction(3, 8))
+
+
+def test_files_of_the_first_version_are_read() -> None:
+    records = of_the_second_version()
     lots = records["cupboard"]
     for project in records["projects"]:
         project["strips"] = lots[project.pop("fabrics")[0]["lot"]]
+        project["design"] = dict(OLD_DESIGN)
         del project["sketch"], project["put_away"]
     old = {"kersey": "everything/1", "projects": records["projects"], "cupboard": lots[5:]}
     read = read_everything(json.dumps(old).encode())
-    assert [project.lot for project in read.projects] == [project.lot for project in PROJECTS]
+    for project, known in zip(read.projects, PROJECTS, strict=True):
+        assert [p.lot for p in project.fabrics] == [p.lot for p in known.fabrics]
+        assert project.design.block.all_options == {"strips": 4, "method": "sets"}
     assert [kept.lot for kept in read.cupboard[16:]] == [kept.lot for kept in OWN_LOTS]
 
 
@@ -112,7 +157,10 @@ def test_files_of_the_first_version_are_read() -> None:
         (lambda r: r.pop("projects"), "projects: a list is missing"),
         (lambda r: r.update(cupboard="no"), "cupboard: a list is missing"),
         (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: 'name' is missing"),
-        (lambda r: r["projects"][0]["design"].update(seam="9"), r"projects\[0\]: A seam is"),
+        (lambda r: r["projects"][0]["choices"].update(seam="9"), r"projects\[0\]: A seam is"),
+        (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: rows"),
+        (lambda r: r["projects"][0]["choices"].update(version=9), r"projects\[0\]: .*version 9"),
+        (lambda r: r["projects"][0]["plan"].pop("most"), r"projects\[0\]: most"),
         (lambda r: r["projects"][1]["fabrics"][0].update(lot=99), r"projects\[1\]: There is no"),
         (lambda r: r["projects"][1]["fabrics"][0].update(count=999), r"projects\[1\]: More piec"),
         (lambda r: r["cupboard"][2].update(width="1/0"), r"cupboard\[2\]"),

@@ -96,8 +96,8 @@ def test_strips_that_a_project_held_itself_lie_in_the_cupboard_after_an_upgrade(
     with Session(engine) as session:
         stored = get_project(session, 7)
         assert stored.revision == 4
-        assert stored.project.lot.counts == (30, 10)
-        assert stored.project.lot.usable_length == Fraction(165, 4)
+        assert [pulled.count for pulled in stored.project.fabrics] == [30, 10]
+        assert {pulled.length for pulled in stored.project.fabrics} == {Fraction(165, 4)}
         assert stored.project.bought_border.name == "blind"
         assert stored.project.done == {"check-1"}
         assert not stored.project.sketch

@@ -13,10 +13,10 @@ from sqlalchemy.exc import OperationalError
 from sqlalchemy.orm import Session
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.purposes import Wish
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design, PrintsInABlock
+from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import take_line
@@ -61,20 +61,18 @@ def roll(name: str = "Throw") -> Project:
 
 
 FULL = replace(
-    roll("Lower “berth” <quilt> 🧵").measured(Fraction(331, 8)),
+    roll("Lower “berth” <quilt> 🧵"),
     design=Design(
-        strips_per_block=4,
-        block=BlockChoice("log-cabin", options=(("rounds", 4), ("centre", Fraction(7, 3)))),
+        block=BlockChoice("log-cabin", options=(("rounds", 4), ("centre", "7/3"))),
         even=True,
         by_value=False,
-        method=Method.SETS,
-        different_prints=False,
+        prints=PrintsInABlock.DIFFERENT,
         wish=Wish("own", own_width=Fraction(28), own_length=Fraction(74)),
         rows=9,
         columns=3,
         border_width=Fraction(5, 3),
         binding_width=Fraction(9, 4),
-        binding_from_stash=False,
+        binding_from_left=False,
         margin=Fraction(4),
         backing_way=BackingWay.WIDE,
         seam=Fraction(3, 8),
@@ -147,7 +145,8 @@ def test_the_project_worked_on_last_is_listed_first(engine: Engine) -> None:
         copy = duplicate_project(session, numbers[0], later + timedelta(hours=1))
         names = [line.name for line in list_projects(session, 0, 3)]
         assert names == ["No. 0 (copy)", "Again", "No. 4"]
-        assert get_project(session, copy).project.lot == roll().lot
+        copied = get_project(session, copy).project.fabrics
+        assert [p.lot.counts for p in copied] == [p.lot.counts for p in roll().fabrics]
         assert get_project(session, copy).project.sketch
 
 

@@ -13,16 +13,19 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, rule
 from sqlalchemy import Engine, create_engine, select
 from sqlalchemy.orm import Session
+from tests.core.quilts import of_strips, plan
 
 from kersey.core.cloth.fabric import Value
 from kersey.core.errors import KerseyError
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.put_away import cut_as_planned, nothing_cut, put_away
+from kersey.core.work.put_away import put_away
+from kersey.core.work.work_order import StepKind, ticked, work_order
 from kersey.store.cupboard import (
     Find,
     add_lots,
@@ -148,10 +151,10 @@ def test_a_change_at_home_reaches_the_quilts_and_the_other_way(session: Session)
     after = get_project(session, number)
     assert after.revision == stored.revision + 1
     assert {p.print.value for p in after.project.fabrics} == {Value.LIGHT}
-    change(session, number, lambda p: p.measured(Fraction(41)))
+    change(session, number, measured)
     assert get_lot(session, lot_number).kept.lot.measured_length == 41
     undo(session, NOON)
-    assert get_project(session, number).project.lot.usable_length == 42
+    assert get_project(session, number).project.fabrics[0].length == 42
 
 
 def test_prints_keep_their_number_when_they_are_sorted(session: Session) -> None:
@@ -191,8 +194,9 @@ def test_a_length_cut_off_is_a_lot_of_its_own(session: Session) -> None:
 
 def test_the_ledger_of_a_quilt_from_the_shop_to_the_shelf(session: Session) -> None:
     roll = all_of(lot("roll of 40 strips, 20 prints", "roll"))
-    number = add_project(session, Project("Throw", "", roll, Design(rows=9, columns=8)), NOON)
-    change(session, number, lambda p: cut_as_planned(make_quilt(p)))
+    project = plan(Project("Throw", "", roll, Design(rows=9, columns=8)))
+    number = add_project(session, project, NOON)
+    change(session, number, lambda p: cut(p, done=True))
     revision = get_project(session, number).revision
     put_project_away(
         session, number, revision, lambda p: put_away(make_quilt(p)), NOON + timedelta(days=2)
@@ -206,7 +210,13 @@ def test_the_ledger_of_a_quilt_from_the_shop_to_the_shelf(session: Session) -> N
     assert (sums.lost, sums.whole_pieces) == (0, 4)
     assert sum(free_pieces(session, lot_number)) == 4
     kinds = Counter(entry.kind for entry in entries_of_project(session, number))
-    assert set(kinds) == {EntryKind.PULLED, EntryKind.CUT, EntryKind.RETURNED, EntryKind.USED, EntryKind.PUT_AWAY}
+    assert set(kinds) == {
+        EntryKind.PULLED,
+        EntryKind.CUT,
+        EntryKind.RETURNED,
+        EntryKind.USED,
+        EntryKind.PUT_AWAY,
+    }
     assert "ends of Throw" in {line.name for line in list_lots(session, Find(), 0, 9)}
 
 
@@ -245,8 +255,9 @@ class Cupboard(RuleBasedStateMachine):
 
     @rule(line=st.sampled_from(LINES[:1]))
     def begin(self, line: str) -> None:
-        design = Design(strips_per_block=2, rows=2, columns=2)
-        self.act(lambda s: add_project(s, Project("Q", "", all_of(lot(line)), design), self.moment))
+        design = Design(block=of_strips(2), rows=2, columns=2)
+        project = plan(Project("Q", "", all_of(lot(line)), design))
+        self.act(lambda s: add_project(s, project, self.moment))
 
     @precondition(lambda self: self.there(ProjectRow) and self.there(CupboardLotRow))
     @rule(data=st.data(), wanted=st.integers(1, 9))
@@ -383,13 +394,29 @@ def spoiled(project: Project) -> Project:
     return smaller.with_pulled(0, replace(smaller.fabrics[0], count=first.count - 1))
 
 
+def measured(project: Project) -> Project:
+    """The lot of the first fabric is shorter than its label says."""
+    if not project.fabrics:
+        return project
+    first = project.fabrics[0]
+    return project.with_lot(first, replace(first.kept, lot=first.kept.lot.measured(Fraction(41))))
+
+
+def cut(project: Project, done: bool) -> Project:
+    """Every step in which fabric is cut ticked off, or not any more."""
+    for step in work_order(make_quilt(project)):
+        if step.kind is StepKind.CUT:
+            project = ticked(project, step, done)
+    return project
+
+
 CHANGES: dict[str, Callable[[Project], Project]] = {
     "return": lambda p: p.returning({0, 2}),
-    "cut": lambda p: cut_as_planned(make_quilt(p)),
-    "uncut": nothing_cut,
+    "cut": lambda p: cut(p, done=True),
+    "uncut": lambda p: cut(p, done=False),
     "sketch": lambda p: replace(p, sketch=True),
     "hold": lambda p: replace(p, sketch=False),
-    "measure": lambda p: p.measured(Fraction(41)),
+    "measure": measured,
     "spoil": lambda p: spoiled(p) if p.fabrics and p.fabrics[0].count > 1 else p,
 }
 TestCupboard = Cupboard.TestCase

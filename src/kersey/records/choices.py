@@ -69,7 +69,8 @@ def first_fault(error: ValidationError) -> str:
     """Where a document is wrong and why, in one line."""
     detail = error.errors(include_url=False, include_input=False)[0]
     where = ".".join(str(step) for step in detail["loc"])
-    return f"{where}: {detail['msg']}"
+    why = detail["msg"].removeprefix("Value error, ")
+    return f"{where}: {why}" if where else why
 
 
 def _from_first(old: Document) -> Document:

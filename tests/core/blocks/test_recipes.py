@@ -8,8 +8,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.assembly import Patch
+from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.recipe import BadRecipe, Recipe
 
 SEAM = Fraction(1, 4)

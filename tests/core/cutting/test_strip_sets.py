@@ -27,8 +27,8 @@ def rails(
 ) -> CuttingProblem:
     """Rails 2 1/2 wide; a segment is as long as the block is high."""
     segment = strips * Fraction(2) + Fraction(1, 2)
-    need = Need("A", "any", Fraction(5, 2), segment, strips)
-    return CuttingProblem((need,), tuple(fabrics), rules, in_sets=True)
+    need = Need("A", "any", Fraction(5, 2), segment, strips, crosscut=True)
+    return CuttingProblem((need,), tuple(fabrics), rules)
 
 
 def strip(name: str, length: str, count: int = 1) -> Fabric:

@@ -17,7 +17,7 @@ from kersey.core.frame.size_search import (
 )
 from kersey.core.measure.length import Units
 
-SIX = Fraction(6)
+SIX = (Fraction(6), Fraction(6))
 NO_BORDER = Fraction(0)
 
 
@@ -93,7 +93,9 @@ def test_grids_that_nobody_sews() -> None:
 
 @given(st.integers(1, 300), st.integers(2, 48), st.sampled_from(["any", "baby", "queen", "90x200"]))
 def test_no_size_uses_blocks_that_are_not_there(blocks: int, quarters: int, key: str) -> None:
-    options = size_options(SizeQuestion(Fraction(quarters, 4), blocks, Wish(key)))
+    options = size_options(
+        SizeQuestion((Fraction(quarters, 4), Fraction(quarters, 4)), blocks, Wish(key))
+    )
     assert options
     assert all(option.spare >= 0 for option in options)
     assert [o.cost for o in options] == sorted(o.cost for o in options)

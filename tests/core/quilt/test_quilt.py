@@ -5,32 +5,25 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
+from tests.core.quilts import SETS, of_strips, plan, project, quilt
 
-from kersey.core.blocks.rail_yield import Method
 from kersey.core.frame.backing import BackingWay, plan_backing
 from kersey.core.frame.batting import plan_batting
-from kersey.core.frame.binding import StashPiece, binding_length, plan_binding
+from kersey.core.frame.binding import SpareStrip, binding_length, plan_binding
 from kersey.core.frame.borders import fewest_strips
 from kersey.core.frame.joining import StripTooShort, strips_to_join
 from kersey.core.measure.length import Units
-from kersey.core.project.project import Design, Project
-from kersey.core.quilt.quilt import NoQuilt, make_quilt, sizes_of
-from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.pulled import all_of
-from kersey.core.stash.quick_entry import take_line
+from kersey.core.quilt.planning import regridded
+from kersey.core.quilt.quilt import NoQuilt, Source, make_quilt
+from kersey.core.stash.pulled import Role
 from kersey.core.work.stages import Stage, next_stage
+from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, work_order
 
 U = Fraction(42)
 HALF = Fraction(1, 2)
-
-
-def project(line: str = "roll of 40 strips, 20 prints", **choices: object) -> Project:
-    lot = take_line(line).lot
-    assert lot is not None
-    return Project("Throw", line, all_of(CupboardLot("roll", lot)), Design(**choices))  # type: ignore[arg-type]
 
 
 def test_backing_both_ways() -> None:
@@ -48,27 +41,44 @@ def test_binding_by_the_formula() -> None:
 
 
 def test_eighty_blocks_as_eight_by_ten() -> None:
-    quilt = make_quilt(project(rows=10, columns=8, border_width=Fraction(0)))
-    assert (quilt.size.width, quilt.size.length) == (48, 60)
-    assert (quilt.top_width, quilt.top_length) == (48 + HALF, 60 + HALF)
-    assert quilt.border is None
+    made = quilt(rows=10, columns=8, border_width=Fraction(0))
+    assert (made.size.width, made.size.length) == (48, 60)
+    assert (made.top_width, made.top_length) == (48 + HALF, 60 + HALF)
+    assert made.border is None
 
 
 def test_spare_strips_become_the_binding_only_when_they_reach() -> None:
-    enough = make_quilt(project(method=Method.SETS, rows=7, columns=7))
+    enough = quilt(block=SETS, rows=7, columns=7)
     assert not enough.binding.bought
     pieces = enough.binding.from_stash
     joined = sum(p.length for p in pieces) - (len(pieces) - 1) * Fraction(5, 2)
     assert joined >= enough.binding.length
-    short = make_quilt(project(method=Method.SETS, rows=9, columns=8))
+    short = quilt(block=SETS, rows=9, columns=8)
     assert short.binding.bought
     assert short.binding.stash_length == 4 * 42 - 3 * Fraction(5, 2)
-    too_wide = make_quilt(project(method=Method.SETS, rows=7, columns=7, binding_width=Fraction(3)))
+    too_wide = quilt(block=SETS, rows=7, columns=7, binding_width=Fraction(3))
     assert too_wide.binding.bought, "a strip of 2½ cannot be cut to 3"
 
 
+def test_border_and_binding_come_from_what_is_left_where_that_is_enough() -> None:
+    """Twenty ten-inch squares and six quarters: what no block needs makes the frame."""
+    line = "6 fat quarters, 1 print + 40 strips, 20 prints"
+    made = quilt(line, rows=5, columns=4, border_width=Fraction(2), border_from_left=True)
+    assert made.border_cloth.source is Source.LEFT
+    taken = sum(strip.length for strip in made.border_cloth.strips)
+    joins = (len(made.border_cloth.strips) - 1) * HALF
+    assert made.border is not None
+    assert taken - joins >= 2 * (made.border.sides + made.border.ends)
+    assert made.binding_cloth.source is Source.LEFT
+    pulled = made.project.fabrics[0]
+    bound = replace(pulled, roles=(Role.BINDING,))
+    fabrics = (bound, *made.project.fabrics[1:])
+    from_pulled = make_quilt(plan(replace(made.project, fabrics=fabrics)))
+    assert from_pulled.binding_cloth.source is Source.PULLED
+
+
 def test_ends_of_eight_and_longer_serve_a_scrappy_binding() -> None:
-    pieces = [StashPiece(0, Fraction(8), False), StashPiece(1, Fraction(7), False)]
+    pieces = [SpareStrip("a", Fraction(8)), SpareStrip("b", Fraction(7))]
     binding = plan_binding(Fraction(8), Fraction(5, 2), U, pieces, prefer_stash=True)
     assert binding.from_stash == (pieces[0],)
 
@@ -102,8 +112,7 @@ def test_batting_out_of_the_smallest_packet() -> None:
 
 choices = st.fixed_dictionaries(
     {
-        "strips_per_block": st.integers(2, 6),
-        "method": st.sampled_from(list(Method)),
+        "block": st.builds(of_strips, st.integers(2, 6), st.booleans()),
         "border_width": st.sampled_from([None, Fraction(0), Fraction(5, 2), Fraction(6)]),
         "margin": st.sampled_from([Fraction(2), Fraction(4)]),
         "seam": st.sampled_from([Fraction(1, 4), Fraction(3, 8)]),
@@ -116,62 +125,83 @@ lines = st.sampled_from(
 
 
 @given(lines, choices, st.sampled_from(list(Units)))
+@settings(max_examples=30, deadline=None)
 def test_every_number_of_a_quilt_can_be_recomputed(
     line: str, chosen: dict[str, object], units: Units
 ) -> None:
-    """The contract's section "Recomputing a quilt", written once more."""
+    """The trade's formulas for a whole quilt, written once more."""
     try:
-        quilt = make_quilt(project(line, **chosen), units)
+        made = quilt(line, units, **chosen)
     except NoQuilt:
         return
-    s, design, lot = quilt.project.design.seam, quilt.project.design, quilt.project.lot
-    f = design.strips_per_block * (lot.width - 2 * s)
-    border = quilt.size.border_width
-    width, length = quilt.size.columns * f + 2 * border, quilt.size.rows * f + 2 * border
-    assert (quilt.size.width, quilt.size.length) == (width, length)
+    s, design = made.project.design.seam, made.project.design
+    width_of_strips = made.project.strip_width
+    assert width_of_strips is not None
+    f = int(design.block.all_options["strips"]) * (width_of_strips - 2 * s)
+    border = made.size.border_width
+    width, length = made.size.columns * f + 2 * border, made.size.rows * f + 2 * border
+    assert (made.size.width, made.size.length) == (width, length)
     top_w, top_l = width + 2 * s, length + 2 * s
-    assert quilt.binding.length == 2 * (top_w + top_l) + 10
+    assert made.binding.length == 2 * (top_w + top_l) + 10
     back_w, back_l = top_w + 2 * design.margin, top_l + 2 * design.margin
     upright = math.ceil((back_w - 1) / 41) * back_l
     across = math.ceil((back_l - 1) / 41) * back_w
-    assert quilt.backing.plans[0].cloth == min(upright, across)
-    assert quilt.blocks_short == 0
-    assert len(quilt.plan.blocks) == quilt.size.blocks
-    if quilt.border is not None:
-        assert quilt.border.sides == quilt.size.rows * f + 2 * s
-        assert quilt.border.ends == width + 2 * s
-        total = 2 * (quilt.border.sides + quilt.border.ends)
-        if quilt.border.joined:
-            n = quilt.border.strips
+    assert made.backing.plans[0].cloth == min(upright, across)
+    assert made.blocks_short == 0
+    assert len(made.placed) == made.size.blocks
+    if made.border is not None:
+        assert made.border.sides == made.size.rows * f + 2 * s
+        assert made.border.ends == width + 2 * s
+        total = 2 * (made.border.sides + made.border.ends)
+        if made.border.joined:
+            n = made.border.strips
             assert n * 42 - (n - 1) * 2 * s >= total > (n - 1) * 42 - (n - 2) * 2 * s
 
 
-def test_a_size_that_has_become_too_large_is_said_to_be_short() -> None:
-    shrunk = project("40 strips 2 1/2 x 38 1/2, 20 prints", rows=10, columns=8)
-    quilt = make_quilt(shrunk)
-    assert quilt.blocks_short == 14
-    assert sum(block is None for row in quilt.setting.places for block in row) == 14
-    assert sizes_of(shrunk, Units.INCHES).current.spare == -14
+def test_a_size_that_is_too_large_is_said_to_be_short_and_what_would_mend_it() -> None:
+    """66 blocks of 80: seven strips of five segments more make the 42 that are missing."""
+    made = quilt("40 strips 2 1/2 x 38 1/2, 20 prints", rows=10, columns=8)
+    assert made.blocks_short == 14
+    assert len(made.empty_places) == 14
+    assert made.sizes.current.spare == -14
+    assert [missing.pieces for missing in made.plan.missing] == [8]
+    assert 40 * 5 + 8 * 5 >= 80 * 3 > 40 * 5 + 7 * 5
+
+
+def test_another_size_serves_at_once_from_the_plan_that_is_kept() -> None:
+    begun = plan(project(rows=5, columns=4))
+    larger = replace(begun, design=replace(begun.design, rows=9, columns=8))
+    made = make_quilt(regridded(larger, Units.INCHES))
+    assert (len(made.placed), made.plan.thrifty) == (72, False)
+    assert sum(layout.copies for layout in plan(larger).plan.plan.layouts) == 36  # type: ignore[union-attr]
+    smaller = replace(begun, design=replace(begun.design, rows=3, columns=3))
+    assert len(make_quilt(regridded(smaller, Units.INCHES)).placed) == 9
 
 
 def test_no_block_no_quilt() -> None:
     with pytest.raises(NoQuilt, match="no whole block"):
-        make_quilt(project("2 strips", strips_per_block=6, method=Method.SETS))
+        quilt("2 strips", block=of_strips(6, sets=True))
 
 
 def test_the_work_order_sews_sets_before_it_cuts_them() -> None:
-    kinds = [s.kind for s in work_order(make_quilt(project(method=Method.SETS, rows=9, columns=8)))]
-    assert kinds.index(StepKind.KEEP) < kinds.index(StepKind.SETS) < kinds.index(StepKind.CROSSCUT)
-    titles = [s.title for s in work_order(make_quilt(project(rows=10, columns=8)))]
-    assert titles[1] == "Cut 240 segments 2½ × 6½″"
+    steps = work_order(quilt(block=SETS, rows=9, columns=8))
+    order = [step.kind for step in steps]
+    assert order.index(StepKind.KEEP) < order.index(StepKind.CUT) < order.index(StepKind.SEW)
+    assert [step.name for step in steps if step.kind is StepKind.SEW] == ["strip set", "block"]
+    made = quilt(rows=10, columns=8)
+    titles = [step_words(step, made).title for step in work_order(made)]
+    assert titles[1:3] == ["Cut 40 strips", "Lay the pieces out in 80 kits"]
     assert "Cut 6 strips 3½″ wide for the border" in titles
 
 
 def test_a_step_that_changes_loses_its_tick() -> None:
-    begun = project(rows=10, columns=8)
+    begun = plan(project(rows=10, columns=8))
     assert next_stage(project(), ()) is Stage.SIZE
     steps = work_order(make_quilt(begun))
     finished = replace(begun, done=frozenset(step.key for step in steps))
     assert next_stage(finished, steps) is None
+    in_centimetres = work_order(make_quilt(finished, Units.CENTIMETRES))
+    assert next_stage(finished, in_centimetres) is None
     wider = replace(finished, design=replace(begun.design, border_width=Fraction(4)))
+    wider = regridded(wider, Units.INCHES)
     assert next_stage(wider, work_order(make_quilt(wider))) is Stage.CUT

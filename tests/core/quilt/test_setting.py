@@ -7,19 +7,15 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.quilt.setting import Setting, arrange
-from kersey.core.quilt.strip_plan import Block
+from kersey.core.quilt.setting import Prints, alike_pairs, alike_unavoidable, arrange, turn_at
 
-KINDS: list[Block] = [(0, 1, 2), (3, 4, 5), (0, 3, 5), (1, 2, 4)]
+KINDS: list[Prints] = [tuple("abc"), tuple("def"), tuple("adf"), tuple("bce")]
 
 
-def fewest_alike(blocks: list[Block], rows: int, columns: int) -> int:
+def fewest_alike(blocks: list[Prints], columns: int) -> int:
     """By laying the blocks in every order."""
-    settings = (
-        Setting(tuple(tuple(order[r * columns : (r + 1) * columns]) for r in range(rows)))
-        for order in set(permutations(blocks))
-    )
-    return min(setting.alike_pairs for setting in settings)
+    places = tuple(range(len(blocks)))
+    return min(alike_pairs(order, places, columns) for order in set(permutations(blocks)))
 
 
 @pytest.mark.parametrize(
@@ -28,35 +24,42 @@ def fewest_alike(blocks: list[Block], rows: int, columns: int) -> int:
 @pytest.mark.parametrize(("rows", "columns"), [(2, 3), (3, 2), (1, 6)])
 def test_small_settings_are_as_good_as_any(picks: tuple[int, ...], rows: int, columns: int) -> None:
     blocks = [KINDS[i] for i in picks]
-    setting = arrange(blocks, rows, columns)
-    best = fewest_alike(blocks, rows, columns)
-    assert setting.alike_pairs == best
-    if setting.alike_unavoidable:
+    places = arrange(blocks, rows, columns)
+    best = fewest_alike(blocks, columns)
+    assert alike_pairs(blocks, places, columns) == best
+    if alike_unavoidable(blocks, places):
         assert best > 0
 
 
 @given(
     st.lists(st.sampled_from(KINDS), min_size=1, max_size=40), st.integers(1, 8), st.integers(1, 8)
 )
-def test_each_block_lies_somewhere_once(blocks: list[Block], rows: int, columns: int) -> None:
-    setting = arrange(blocks, rows, columns)
-    laid = [block for row in setting.places for block in row]
-    assert (len(setting.places), {len(row) for row in setting.places}) == (rows, {columns})
-    expected = Counter(blocks[: rows * columns])
-    assert Counter(block for block in laid if block is not None) == expected
-    assert setting == arrange(blocks, rows, columns)
+def test_each_block_lies_somewhere_once(blocks: list[Prints], rows: int, columns: int) -> None:
+    places = arrange(blocks, rows, columns)
+    assert len(places) == rows * columns
+    laid = Counter(number for number in places if number is not None)
+    assert laid == Counter(range(min(len(blocks), rows * columns)))
+    assert places == arrange(blocks, rows, columns)
 
 
 @pytest.mark.parametrize("kinds", [3, 5, 13])
 def test_strip_sets_of_a_whole_roll_never_lie_side_by_side(kinds: int) -> None:
-    sets = [(3 * i, 3 * i + 1, 3 * i + 2) for i in range(kinds)]
-    blocks = [strip_set for strip_set in sets for _ in range(90 // kinds)]
-    assert arrange(blocks[:80], 10, 8).alike_pairs == 0
+    sets = [(f"a{i}", f"b{i}", f"c{i}") for i in range(kinds)]
+    blocks = [strip_set for strip_set in sets for _ in range(90 // kinds)][:80]
+    assert alike_pairs(blocks, arrange(blocks, 10, 8), 8) == 0
 
 
-def test_rails_turn_alternately() -> None:
-    turned = [[Setting.is_upright(r, c) for c in range(3)] for r in range(2)]
-    assert turned == [[True, False, True], [False, True, False]]
+@pytest.mark.parametrize(
+    ("turns", "laid"),
+    [
+        ((0,), [[0, 0, 0], [0, 0, 0]]),
+        ((0, 1), [[0, 1, 0], [1, 0, 1]]),
+        ((0, 1, 2, 3), [[3, 0, 3], [2, 1, 2]]),
+        ((0, 2), [[0, 0, 0], [0, 0, 0]]),
+    ],
+)
+def test_blocks_turn_as_suits_them(turns: tuple[int, ...], laid: list[list[int]]) -> None:
+    assert [[turn_at(turns, r, c) for c in range(3)] for r in range(2)] == laid
 
 
 @given(st.lists(st.integers(1, 9), min_size=3, max_size=7), st.integers(2, 6))
@@ -65,22 +68,22 @@ def test_no_two_alike_touch_whenever_there_is_some_room(counts: list[int], colum
     places = sum(counts)
     if max(counts) * 5 > places * 2:
         return
-    blocks: list[Block] = [
-        (10 * kind, 10 * kind + 1) for kind, n in enumerate(counts) for _ in range(n)
+    blocks: list[Prints] = [
+        (f"a{kind}", f"b{kind}") for kind, n in enumerate(counts) for _ in range(n)
     ]
-    setting = arrange(blocks, -(-places // columns), columns)
-    assert setting.alike_pairs == 0
+    assert alike_pairs(blocks, arrange(blocks, -(-places // columns), columns), columns) == 0
 
 
 def test_two_kinds_of_equal_number_make_a_checkerboard() -> None:
-    blocks: list[Block] = [(0, 1)] * 12 + [(2, 3)] * 12
-    setting = arrange(blocks, 6, 4)
-    assert setting.alike_pairs == 0
-    assert not setting.alike_unavoidable
+    blocks: list[Prints] = [("a", "b")] * 12 + [("c", "d")] * 12
+    places = arrange(blocks, 6, 4)
+    assert alike_pairs(blocks, places, 4) == 0
+    assert not alike_unavoidable(blocks, places)
 
 
 def test_places_without_a_block_touch_nobody() -> None:
-    setting = arrange([(0, 1)] * 3, 3, 3)
-    assert sum(block is None for row in setting.places for block in row) == 6
-    assert not setting.alike_unavoidable
-    assert setting.alike_pairs == 2
+    blocks = [("a", "b")] * 3
+    places = arrange(blocks, 3, 3)
+    assert places.count(None) == 6
+    assert not alike_unavoidable(blocks, places)
+    assert alike_pairs(blocks, places, 3) == 2

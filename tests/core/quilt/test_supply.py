@@ -3,8 +3,10 @@
 from dataclasses import replace
 
 import pytest
+from tests.core.quilts import plan
 
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.supply import supplies
 from kersey.core.stash.cupboard import CupboardLot
@@ -33,8 +35,8 @@ def test_enough_or_not(line: str, role: Role, enough: bool) -> None:
     lots = [take_line("roll of 40 strips, 20 prints").lot, take_line(line).lot]
     roll, more = (all_of(CupboardLot("lot", lot)) for lot in lots if lot is not None)
     fabrics = (*roll, *(replace(pulled, roles=(role,)) for pulled in more))
-    design = Design(rows=9, columns=8, border_width=None, binding_from_stash=False)
-    quilt = make_quilt(Project("Throw", "", fabrics, design))
+    design = Design(rows=9, columns=8, border_width=None, binding_from_left=False)
+    quilt = make_quilt(plan(Project("Throw", "", fabrics, design)))
     found = supplies(quilt)
     assert list(found) == [role]
     assert found[role].enough is enough

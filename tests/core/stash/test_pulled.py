@@ -10,9 +10,9 @@ from hypothesis import strategies as st
 from kersey.core.cloth.fabric import BadFabric, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue
-from kersey.core.measure.length import Units
-from kersey.core.project.project import NoStrips, Project
-from kersey.core.project.pulling import balance, look_over, share_in_words
+from kersey.core.project.project import Project
+from kersey.core.project.pulling import look_over, share_in_words, short_side
+from kersey.core.project.question import NothingToCut, yield_asked
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import (
     Pulled,
@@ -83,42 +83,48 @@ def test_what_fabric_is_pulled_for_if_nobody_says(
     assert proposed_roles(kept) == roles
 
 
-def test_rails_take_the_width_most_strips_have() -> None:
+def test_a_block_of_strips_takes_the_width_most_strips_have() -> None:
     both = project("20 strips 2 1/2 x 42, 10 prints", "6 strips 1 1/2 x 42, light")
-    assert both.lot.width == Fraction(5, 2)
-    assert both.lot.count == 20
-    assert look_over(both) == ("Rails are of one width, 2½″: 6 strips of other widths stay out.",)
-    assert "6.35 cm" in look_over(both, Units.CENTIMETRES)[0]
-    assert not both.uneven
+    assert both.strip_width == Fraction(5, 2)
+    asked = yield_asked(both)
+    assert asked.finished == (6, 6)
+    assert sum(fabric.count for fabric in asked.problem.fabrics) == 26
+    (said,) = [sentence for sentence in look_over(both) if "other widths" in sentence]
+    assert "6 strips of other widths" in said
 
 
-def test_strips_of_several_lengths_are_reckoned_with_the_shortest() -> None:
+def test_the_same_print_of_two_lots_is_one_print() -> None:
     both = project("20 strips 2 1/2 x 42, 10 prints", "20 strips 2 1/2 x 41, 10 prints")
-    assert both.lot.usable_length == 41
-    assert both.lot.count == 40
-    assert both.lot.counts == (4,) * 10, "the same prints in two lots stand together"
-    assert both.uneven
-    assert "shortest" in look_over(both)[-1]
-    assert both.measured(Fraction(40)).lot.usable_length == 40
-    assert not both.measured(Fraction(40)).uneven
+    problem = yield_asked(both).problem
+    assert len(problem.fabrics) == 20
+    assert len({fabric.print for fabric in problem.fabrics}) == 10
 
 
 def test_only_fabric_for_blocks_is_cut_into_blocks() -> None:
     roll = project("20 strips 2 1/2 x 42, 10 prints")
     away = replace(roll.fabrics[0], roles=(Role.BINDING,))
     both = roll.with_pulled(0, replace(away, roles=(Role.BINDING, Role.DARK)))
-    assert roll.with_pulled(0, away).lot.count == 18
-    assert both.lot.count == 20
+    assert len(yield_asked(roll.with_pulled(0, away)).problem.fabrics) == 9
+    assert len(yield_asked(both).problem.fabrics) == 10
     assert roll.with_pulled(0, away).binding_print == away.print
-    with pytest.raises(NoStrips, match="only from strips"):
-        _ = project("12 fat quarters").lot
+    with pytest.raises(NothingToCut):
+        yield_asked(project("9 strings 1 1/2 x 30"))
+
+
+def test_a_fabric_is_known_by_its_key_whatever_becomes_of_it() -> None:
+    roll = project("6 strips, 3 prints")
+    assert [pulled.key for pulled in roll.fabrics] == [0, 1, 2]
+    turned = replace(roll, fabrics=roll.fabrics[::-1])
+    more = turned.pulling(all_of(lot("3 charm squares, 1 print")))
+    assert [pulled.key for pulled in more.fabrics] == [2, 1, 0, 3]
+    assert yield_asked(roll).fingerprint == yield_asked(turned).fingerprint
+    assert yield_asked(roll).fingerprint != yield_asked(more).fingerprint
 
 
 def test_a_print_reads_in_the_quilt_as_it_is_judged_there() -> None:
     roll = project("20 strips 2 1/2 x 42, 10 prints")
     dark = roll.with_pulled(0, replace(roll.fabrics[0], value=Value.DARK))
-    assert dark.lot.prints[0].value is Value.DARK
-    assert dark.lot.prints[0].known_value is Value.DARK
+    assert dark.fabrics[0].print.known_value is Value.DARK
     assert dark.fabrics[0].stack.print.known_value is None
 
 
@@ -155,13 +161,13 @@ def test_a_role_is_totalled() -> None:
 def test_lights_and_darks_in_balance(light: int, dark: int, said: str | None) -> None:
     needs = {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
     areas = {Role.LIGHT: Fraction(light), Role.DARK: Fraction(dark)}
-    assert balance(areas, needs) == ((said,) if said else ())
+    assert short_side(areas, needs) == ((said,) if said else ())
 
 
 def test_balance_follows_what_the_block_needs() -> None:
     needs = {Role.LIGHT: Fraction(2), Role.DARK: Fraction(3)}
-    assert balance({Role.LIGHT: Fraction(20), Role.DARK: Fraction(30)}, needs) == ()
-    (said,) = balance({Role.LIGHT: Fraction(20), Role.DARK: Fraction(20)}, needs)
+    assert short_side({Role.LIGHT: Fraction(20), Role.DARK: Fraction(30)}, needs) == ()
+    (said,) = short_side({Role.LIGHT: Fraction(20), Role.DARK: Fraction(20)}, needs)
     assert said == "The dark side needs half as much again to go with the light."
     assert share_in_words(Fraction(1)) == "as much again"
 
@@ -211,7 +217,7 @@ def test_some_pieces_of_a_print_measured() -> None:
 def test_what_is_set_aside_serves_nothing_until_it_is_brought_back() -> None:
     roll = project("20 strips 2 1/2 x 42, 10 prints")
     aside = roll.with_pulled(0, replace(roll.fabrics[0], aside=Aside.STRANGER))
-    assert aside.lot.count == 18
+    assert len(yield_asked(aside).problem.fabrics) == 9
     assert total_of(Role.ANY, aside.fabrics, Fraction(5, 2)).pieces == 18
     back = aside.with_pulled(0, replace(aside.fabrics[0], aside=None))
     assert back == roll

@@ -100,25 +100,29 @@ def test_all_there_is_to_say_of_a_roll() -> None:
     assert known.even.plan.blocks == 82
 
 
+def in_sets(problem: CuttingProblem) -> CuttingProblem:
+    return replace(problem, needs=(replace(problem.needs[0], crosscut=True),))
+
+
 def test_sets_and_segments_beside_each_other() -> None:
     """A strip that lost an inch and a half of six segments: its set has five."""
     singly = strips("42", count=6, prints=1)
     short = replace(singly.fabrics[0], name="short", length=Fraction(75, 2), count=3)
     mixed = replace(singly, fabrics=(*singly.fabrics, short))
-    known = last(mixed, either_way=True)
+    known = last(mixed, other_way=in_sets(mixed))
     assert (known.plan.blocks, known.even is not None) == (17, True)
     assert known.other_way is not None
     assert (known.other_way.blocks, known.other_way.proved) == (17, True)
     uneven = replace(mixed, fabrics=(*singly.fabrics, replace(short, count=2)))
-    in_sets = last(replace(uneven, in_sets=True), either_way=True)
+    sewn = last(in_sets(uneven), other_way=uneven)
     # Two sets of six; the two short strips make no third. Cut singly they give 46 segments.
-    assert (in_sets.plan.blocks, in_sets.plan.bound) == (12, 12)
-    assert in_sets.other_way is not None
-    assert in_sets.other_way.blocks == 15
-    assert [limit.blocks for limit in in_sets.limits or ()] == [17]
-    assert in_sets.cliffs is not None
-    assert in_sets.cliffs.change == -3
-    assert in_sets.cliffs.below == 10
+    assert (sewn.plan.blocks, sewn.plan.bound) == (12, 12)
+    assert sewn.other_way is not None
+    assert sewn.other_way.blocks == 15
+    assert [limit.blocks for limit in sewn.limits or ()] == [17]
+    assert sewn.cliffs is not None
+    assert sewn.cliffs.change == -3
+    assert sewn.cliffs.below == 10
 
 
 def test_what_could_stay_is_left_whole() -> None:

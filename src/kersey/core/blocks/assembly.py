@@ -117,10 +117,10 @@ class Assembly:
 
     @cached_property
     def needs(self) -> tuple[Need, ...]:
-        """What is cut from cloth for one block, in the order in which it shows."""
+        """What is cut from cloth for one block: the light side first, then as it shows."""
         shown = list(dict.fromkeys((patch.label, patch.role) for patch in self.patches))
         cut = [make for make in self.makes if make.how is How.CUT]
-        cut.sort(key=lambda make: shown.index((make.name, make.role)))
+        cut.sort(key=lambda make: (make.role != "light", shown.index((make.name, make.role))))
         return tuple(
             Need(m.name, m.role, *m.size, int(self.counts[m]), crosscut=m.long) for m in cut
         )

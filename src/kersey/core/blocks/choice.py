@@ -8,7 +8,7 @@ from math import isqrt
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.recipe import BadRecipe, Option, Options, Recipe, read_option, rectangle
-from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.cutting.problem import Need, PrintRule, check_needs
 
 # A block of one's own, by the cut sizes of its pieces.
 PIECES = "pieces"
@@ -106,6 +106,7 @@ class BlockChoice:
         if not self.pieces:
             advice = "Write at least one piece, like “4 A light 2 1/2 x 3”."
             raise BadRecipe("block.pieces", "a list of at least one piece.", advice)
+        check_needs(self.pieces)
         there = {need.role for need in self.pieces}
         for place, rule in enumerate(self.rules):
             unknown = [role for role in rule.roles if role not in there]

@@ -11,6 +11,7 @@ lengthwise first. Lengths in inches.
 """
 
 from collections import Counter
+from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
 
@@ -114,9 +115,7 @@ class CuttingProblem:
             raise BadCutting("A block needs at least one piece.")
         if self.strip_sets and len(self.needs) > 1:
             raise BadCutting("Strip sets are sewn for pieces of one size.")
-        twice = [key for key, n in Counter((n.label, n.role) for n in self.needs).items() if n > 1]
-        if twice:
-            raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” stands there twice.")
+        check_needs(self.needs)
         names = [name for name, n in Counter(f.name for f in self.fabrics).items() if n > 1]
         if names:
             raise BadCutting(f"Two fabrics are called “{names[0]}”.")
@@ -190,6 +189,13 @@ class CuttingPlan:
     def proved(self) -> bool:
         """Whether no plan gives more."""
         return self.blocks == self.bound
+
+
+def check_needs(needs: Iterable[Need]) -> None:
+    """Raise `BadCutting` where two needs are known by the same label and role."""
+    twice = [key for key, n in Counter((n.label, n.role) for n in needs).items() if n > 1]
+    if twice:
+        raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” stands there twice.")
 
 
 def _is_outside(role: str) -> bool:

@@ -86,19 +86,6 @@ class Project:
         """Whether other quilts must do without what it has pulled and not cut."""
         return not (self.sketch or self.put_away)
 
-    @property
-    def uneven(self) -> bool:
-        """Whether the strips are of several lengths; they are reckoned with the shortest."""
-        return len({pulled.length for alike in self.working for pulled in alike}) > 1
-
-    def measured(self, length: Fraction | None) -> "Project":
-        """The project once its strips were measured at home; None: as their labels say."""
-        project = self
-        for alike in self.working:
-            for pulled in alike:
-                project = project.with_lot(pulled, measured_alike(pulled.kept, length))
-        return project
-
     def with_lot(self, of: Pulled, kept: CupboardLot) -> "Project":
         """The project after the lot that a fabric comes from was changed at home."""
         fabrics = tuple(p.with_kept(kept) if p.same_lot(of) else p for p in self.fabrics)
@@ -162,9 +149,3 @@ def _keyed(fabrics: Sequence[Pulled]) -> Iterator[Pulled]:
     free = count(max((p.key + 1 for p in fabrics if p.key is not None), default=0))
     for pulled in fabrics:
         yield pulled if pulled.key is not None else replace(pulled, key=next(free))
-
-
-def measured_alike(kept: CupboardLot, length: Fraction | None) -> CupboardLot:
-    """A lot all pieces of which measured this, also those that were measured on their own."""
-    stacks = tuple(replace(stack, measured_length=None) for stack in kept.lot.stacks)
-    return replace(kept, lot=replace(kept.lot, measured_length=length, stacks=stacks))

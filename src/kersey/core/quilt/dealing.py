@@ -175,7 +175,7 @@ def _by_rules(
         return []
     rules = read_rules(problem)
     tries = [_as_the_rules_ask(problem, rules)]
-    if wished.how is not KitWish.PAIRS:
+    if wished.how is KitWish.DIFFERENT:
         tries.insert(0, _all_different(problem, rules))
     for slots in tries:
         quotas = _quotas(slots, made, blocks)
@@ -311,7 +311,9 @@ class _Dealer:
 
     @property
     def _for_a_repeat(self) -> float:
-        return 0.0 if self._wished.how is KitWish.PAIRS else _TWICE
+        """What a print twice costs: less than to leave a family, nothing where pairs are wished."""
+        costs = {KitWish.PAIRS: 0.0, KitWish.FAMILIES: _WISHED / 2}
+        return costs.get(self._wished.how, _TWICE)
 
     def _keep_the_rules(
         self, numbers: WholeNumbers, pick: Mapping[int, Mapping[str, int]], name: str, blocks: int

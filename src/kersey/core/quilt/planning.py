@@ -149,7 +149,7 @@ def planned(project: Project, clock: Clock, units: Units = Units.INCHES) -> Proj
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
     >>> plan = planned(Project("Throw", "", all_of(roll)), lambda: 0.0).plan
     >>> plan.most.blocks, plan.grid.columns, plan.grid.rows, len(plan.kits)
-    (80, 8, 9, 72)
+    (80, 8, 10, 80)
     """
     *_, kept = plan_question(project, units).run(clock)
     return replace(project, plan=kept)

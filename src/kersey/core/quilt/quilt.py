@@ -6,7 +6,7 @@ top       finished + 2s, unfinished, as it is quilted
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
@@ -269,7 +269,9 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     assert kept.grid is not None
     design, grid = project.design, kept.grid
     question = SizeQuestion(kept.finished, kept.possible, design.wish, design.border_width, units)
-    return Sizes(size_options(question), size_option(question, grid.rows, grid.columns))
+    # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
+    in_use = replace(question, border_width=grid.border_width)
+    return Sizes(size_options(question), size_option(in_use, grid.rows, grid.columns))
 
 
 def _outdated(project: Project, kept: KeptPlan) -> bool:

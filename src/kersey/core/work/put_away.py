@@ -10,12 +10,22 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.cloth.forms import Form
+from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.quilt.dealing import pieces_made
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
+
+
+class PlanCutsMore(Infeasible):
+    """The plan cuts fabric that is not pulled any more."""
+
+    def __init__(self, name: str) -> None:
+        super().__init__(
+            f"The plan cuts more of “{name}” than is pulled now. Take the new plan on Size first."
+        )
 
 
 @dataclass(frozen=True)
@@ -42,6 +52,7 @@ def put_away(quilt: Quilt) -> PutAway:
     if quilt.project.put_away:
         raise AlreadyPutAway
     opened = _opened(quilt)
+    _check_there(quilt, opened)
     keys = _keys(quilt)
     fabrics = tuple(
         replace(p, cut=min(p.count, opened.get(keys.get(fabric_key(p), ""), 0)))
@@ -51,6 +62,13 @@ def put_away(quilt: Quilt) -> PutAway:
     kept = [piece for piece in quilt.left if not piece.whole]
     lots = tuple(_lots(quilt, kept))
     return PutAway(project, lots, tuple(_fates(quilt, project, kept)))
+
+
+def _check_there(quilt: Quilt, opened: dict[str, int]) -> None:
+    pulled = {fabric_key(p): p.count for p in quilt.project.fabrics}
+    for key, name in _keys(quilt).items():
+        if pulled.get(key, 0) < opened[name]:
+            raise PlanCutsMore(name)
 
 
 def _keys(quilt: Quilt) -> dict[str, str]:

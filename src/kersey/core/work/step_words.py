@@ -66,8 +66,11 @@ def _measure(step: Step, quilt: Quilt) -> StepWords:
 
 
 def _keep(step: Step, quilt: Quilt) -> StepWords:
-    used = sum(strip.whole for strip in quilt.binding.from_stash)
-    purpose = f"{used} of them become the binding." if used else "They stay whole for later."
+    used = step.count - sum(piece.count for piece in quilt.left if piece.whole)
+    purpose = "They stay whole for later."
+    if used:
+        many = "All" if used == step.count else str(used)
+        purpose = f"{many} of them are for border or binding."
     form = {fabric.form for fabric in quilt.plan.plan.problem.fabrics}
     noun = _counted(step.count, form.pop() if len(form) == 1 else Form.PIECE)
     return StepWords(f"Set {noun} aside", (purpose,))

@@ -1,0 +1,37 @@
+"""Projects and quilts from a line of fabric, planned without a clock."""
+
+from kersey.core.blocks.choice import BlockChoice
+from kersey.core.measure.length import Units
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
+from kersey.core.quilt.planning import planned
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.pulled import all_of
+from kersey.core.stash.quick_entry import take_line
+
+ROLL = "roll of 40 strips, 20 prints"
+
+
+def of_strips(strips: int = 3, sets: bool = False) -> BlockChoice:
+    return BlockChoice("rails").with_option("strips", strips).made(faster=sets)
+
+
+SETS = of_strips(sets=True)
+
+
+def project(line: str = ROLL, **choices: object) -> Project:
+    """Fabric from several lots is parted by a plus."""
+    lots = [take_line(part).lot for part in line.split(" + ")]
+    kept = [CupboardLot(f"roll {n}", lot) for n, lot in enumerate(lots) if lot]
+    assert len(kept) == len(lots), line
+    fabrics = tuple(pulled for one in kept for pulled in all_of(one))
+    return Project("Throw", line, fabrics, Design(**choices))  # type: ignore[arg-type]
+
+
+def plan(of: Project, units: Units = Units.INCHES) -> Project:
+    return planned(of, lambda: 0.0, units)
+
+
+def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:
+    return make_quilt(plan(project(line, **choices), units), units)

@@ -1,0 +1,232 @@
+"""Every block down the whole road, from the cheapest fabric to the lots that are put away."""
+
+import re
+import sys
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import replace
+from fractions import Fraction
+from pathlib import Path
+
+import pytest
+
+from kersey.core import blocks
+from kersey.core.blocks.assembly import How
+from kersey.core.blocks.catalogue import as_tried, recipes
+from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
+from kersey.core.quilt.kit_checker import kit_faults
+from kersey.core.quilt.planning import planned
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.pulled import Role, all_of
+from kersey.core.stash.quick_entry import take_line
+from kersey.core.work.put_away import put_away
+from kersey.core.work.step_words import step_words
+from kersey.core.work.work_order import StepKind, ticked, work_order
+from kersey.drawing.quilt import draw_quilt
+
+ROOT = Path(__file__).parents[2]
+FABRICS = {
+    "precut": ("12 ten-inch squares, 6 prints",),
+    "fat quarters": ("5 fat quarters, 5 prints",),
+    # No two alike: what is left in a drawer.
+    "scraps": tuple(f"2 pieces {9 + n} x {14 - n / 2}, 1 prints" for n in range(6)),
+}
+OWN = BlockChoice(
+    PIECES,
+    (Fraction(4), Fraction(4)),
+    pieces=(
+        Need("A", "light", Fraction(5, 2), Fraction(9, 2)),
+        Need("B", "dark", Fraction(5, 2), Fraction(5, 2), 2),
+    ),
+    rules=(PrintRule(("light", "dark"), same=False),),
+)
+SETS = BlockChoice("rails").made(faster=True)
+
+
+def project_of(lines: tuple[str, ...], design: Design, roles: tuple[Role, ...] = ()) -> Project:
+    fabrics = []
+    for number, line in enumerate(lines):
+        lot = take_line(line).lot
+        assert lot is not None, line
+        # Each lot is of prints of its own.
+        stacks = tuple(
+            replace(stack, print=replace(stack.print, name=f"{stack.print.name} of {number}"))
+            for stack in lot.stacks
+        )
+        pulled = all_of(CupboardLot(f"lot {number + 1}", replace(lot, stacks=stacks)))
+        if roles:
+            pulled = tuple(replace(p, roles=(roles[number],)) for p in pulled)
+        fabrics += pulled
+    return Project("Berth", "", tuple(fabrics), design)
+
+
+def down_the_road(project: Project) -> Quilt:
+    quilt = make_quilt(planned(project, lambda: 0.0))
+    kept = quilt.plan
+    assert faults(kept.most) == []
+    assert faults(kept.plan) == []
+    assert kit_faults(kept.plan, kept.kits) == []
+    _cloth_is_in_kits_or_left(quilt)
+    _every_piece_is_drawn_where_it_is_dealt(quilt)
+    _every_make_is_named_once(quilt)
+    _what_is_left_is_put_away(quilt)
+    return quilt
+
+
+CASES = [
+    *((BlockChoice(name), fabric) for name in recipes() for fabric in FABRICS),
+    *((OWN, fabric) for fabric in FABRICS),
+    (SETS, "precut"),
+    (SETS, "fat quarters"),
+]
+
+
+@pytest.mark.parametrize(
+    ("block", "fabric"), CASES, ids=[f"{block.recipe}-{fabric}" for block, fabric in CASES]
+)
+def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
+    project = project_of(FABRICS[fabric], Design(block=block))
+    quilt = down_the_road(project)
+    assert quilt.plan.possible > 0
+    again = planned(project, lambda: 0.0)
+    assert again.plan == quilt.plan
+
+
+def _cloth_is_in_kits_or_left(quilt: Quilt) -> None:
+    """Area in is area out: blocks, frame, what is left, and what is lost, never less than none."""
+    everything = put_away(quilt)
+    names = {key: f.name for key, f in zip(quilt.plan.keys, quilt.plan.plan.problem.fabrics,
+                                           strict=True)}  # fmt: skip
+    for fate in everything.fates:
+        area = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
+        assert fate.used + fate.kept + fate.lost == area
+        assert min(fate.used, fate.kept, fate.lost) >= 0, names
+    cut = {str(p.key): p.cut for p in everything.project.fabrics}
+    whole = Counter({p.fabric: 0 for p in quilt.left})
+    for piece in quilt.left:
+        whole[piece.fabric] += piece.count if piece.whole else 0
+    for key, fabric in zip(quilt.plan.keys, quilt.plan.plan.problem.fabrics, strict=True):
+        assert cut[key] + whole[fabric.name] == fabric.count
+
+
+def _every_piece_is_drawn_where_it_is_dealt(quilt: Quilt) -> None:
+    """Each piece of a kit shows in the block, by the print it was dealt from, and no other."""
+    shown = Counter(quilt.patch_slots)
+    assert set(shown) == set(range(len(quilt.plan.kits[0])))
+    for placed in quilt.placed:
+        kit = quilt.plan.kits[placed.kit]
+        assert quilt.patch_prints(kit) == [quilt.prints[kit[slot]] for slot in quilt.patch_slots]
+    seams = re.search(r'<path d="([^"]*)"[^>]*stroke-width="0.06"', draw_quilt(quilt))
+    assert seams is not None
+    assert seams[1].count("M") == len(quilt.placed) * len(quilt.assembly.patches)
+
+
+def _every_make_is_named_once(quilt: Quilt) -> None:
+    steps = work_order(quilt)
+    assert len({step.key for step in steps}) == len(steps)
+    sewn = Counter(step.name for step in steps if step.kind is StepKind.SEW)
+    assert sewn == Counter(m.name for m in quilt.assembly.makes if m.how is not How.CUT)
+    cut = {need for step in steps if step.layout for need in (c.need for c in step.layout.cuts)}
+    assert cut == set(quilt.plan.plan.problem.needs)
+    for step in steps:
+        words = step_words(step, quilt)
+        assert words.title
+        assert all(sentence.endswith((".", ":")) for sentence in words.sentences)
+
+
+def _what_is_left_is_put_away(quilt: Quilt) -> None:
+    everything = put_away(quilt)
+    lots = Counter[tuple[Fraction, Fraction]]()
+    for kept in everything.lots:
+        lots[kept.lot.width, kept.lot.length] += kept.lot.count
+    left = Counter[tuple[Fraction, Fraction]]()
+    for piece in quilt.left:
+        if not piece.whole:
+            left[piece.width, piece.length] += piece.count
+    assert lots == left
+
+
+# (fabric, roles, block, most blocks, opened): worked figures of docs/trade.md, reckoned by hand.
+CHARMS = (Role.LIGHT, Role.DARK)
+WORKED = [
+    (("roll of 40 strips, 20 prints",), (), "rails", 80, (10, 8)),
+    (("12 light charm squares", "15 dark charm squares"), CHARMS, "nine-patch", 12, None),
+    (("12 light charm squares", "14 dark charm squares"), CHARMS, "nine-patch", 11, None),
+    (("9 light fat quarters", "12 dark fat quarters"), CHARMS, "log-cabin", 56, (8, 7)),
+]
+
+
+@pytest.mark.parametrize(("lines", "roles", "block", "most", "grid"), WORKED)
+def test_worked_figures(
+    lines: tuple[str, ...],
+    roles: tuple[Role, ...],
+    block: str,
+    most: int,
+    grid: tuple[int, int] | None,
+) -> None:
+    quilt = down_the_road(project_of(lines, Design(block=BlockChoice(block)), roles))
+    assert (quilt.plan.most.blocks, quilt.plan.most.proved) == (most, True)
+    if grid is not None:
+        assert (quilt.size.rows, quilt.size.columns) == grid
+
+
+def test_charm_squares_of_a_nine_patch_are_used_up() -> None:
+    """48 = 12 x 4 light, 60 = 12 x 5 dark: four 2 1/2 squares of each charm square."""
+    lines, roles, block, *_ = WORKED[1]
+    quilt = down_the_road(project_of(lines, Design(block=BlockChoice(block)), roles))
+    assert sum(layout.copies for layout in quilt.plan.most.layouts) == 27
+    assert not quilt.left
+
+
+def test_the_same_strips_as_ever() -> None:
+    """40 strips, 9 x 8: 36 are cut, 4 stay whole, an end of 3 is left of each that is cut."""
+    design = Design(rows=9, columns=8)
+    quilt = down_the_road(project_of(("roll of 40 strips, 20 prints",), design))
+    assert sum(layout.copies for layout in quilt.plan.plan.layouts) == 36
+    assert sum(piece.count for piece in quilt.left if piece.whole) == 4
+    assert {(p.width, p.length) for p in quilt.left if not p.whole} == {(Fraction(5, 2), 3)}
+    assert quilt.alike_pairs == 0
+    assert all(len(set(kit)) == 3 for kit in quilt.plan.kits)
+
+
+def test_ticks_are_facts() -> None:
+    project = planned(project_of(FABRICS["precut"], Design(rows=2, columns=2)), lambda: 0.0)
+    quilt = make_quilt(project)
+    for step in work_order(quilt):
+        project = ticked(project, step, done=True)
+    cut = sum(layout.copies for layout in quilt.plan.plan.layouts)
+    assert sum(pulled.cut for pulled in project.fabrics) == cut
+    from_metric = {step.key for step in work_order(make_quilt(project))}
+    assert project.done == from_metric
+    for step in work_order(quilt):
+        project = ticked(project, step, done=False)
+    assert not project.done
+    assert not any(pulled.cut for pulled in project.fabrics)
+
+
+@pytest.fixture
+def one_more_block(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[str]:
+    """The block of docs/add-a-block.md in a folder of its own, as a stranger would add it."""
+    page = (ROOT / "docs" / "add-a-block.md").read_text()
+    (code,) = re.findall(r"```python\n(.*?)```", page, re.DOTALL)
+    (tmp_path / "three_steps.py").write_text(code)
+    monkeypatch.setattr(blocks, "__path__", [*blocks.__path__, str(tmp_path)])
+    for cached in (recipes, as_tried):
+        cached.cache_clear()
+    yield "three-steps"
+    monkeypatch.undo()
+    sys.modules.pop(f"{blocks.__name__}.three_steps", None)
+    for cached in (recipes, as_tried):
+        cached.cache_clear()
+
+
+def test_a_stranger_adds_a_block(one_more_block: str) -> None:
+    assert one_more_block in recipes()
+    quilt = down_the_road(project_of(FABRICS["precut"], Design(block=BlockChoice(one_more_block))))
+    assert quilt.plan.possible > 0
+    assert one_more_block not in {recipe.id for recipe in as_tried()[:1]}
