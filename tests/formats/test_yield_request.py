@@ -162,7 +162,7 @@ def fabric(**changes: Any) -> bytes:
         (fabric(form="hat"), "fabrics[1].form: must be 'strip'"),
         (fabric(directional="no"), "fabrics[1].directional: must be true or false"),
         (fabric(roles="light"), "fabrics[1].roles: must be a list"),
-        (fabric(roles=["ligth"]), "fabrics[1].roles: must be roles that a piece has (any, dark"),
+        (fabric(roles=["ligth"]), "fabrics[1].roles: must be roles that a piece has (any, light"),
         (asked(block={"recipe": "log-cabin"}, fabrics=[{**ASH, "roles": ["frame"]}]),
          "fabrics[0].roles: must be roles that a piece has (light, dark, any"),
         (asked(block={"recipe": "window-brick", "options": {"sill": "wide"}}, fabrics=[BARE]),

@@ -104,7 +104,7 @@ def test_quilts_of_strips_come_out_as_they_did(
     there = {step.kind for step in steps}
     assert {step.kind for step in steps if step.key in now.done} == kinds & there
     line = next(line for line in list_projects(opened, 0, 50) if line.name == name)
-    kept = keep_plan(opened, line.id, lambda _: now, line.updated_at)
+    kept = keep_plan(opened, line.id, lambda _: now)
     assert (kept.project, kept.revision) == (now, line.revision)
     assert steps_done(kept.project, steps) == len(now.done)
 

@@ -22,12 +22,29 @@ from kersey.web.server_settings import ServerSettings
 
 _BROWSERS = ("chromium", "chromium-browser", "google-chrome")
 ADDRESS = "http://127.0.0.1:8000"
+_RESTS_ON_A_PLAN = re.compile(r"/projects/(\d+)/(?:size|cut|picture)")
+# News is waited for by the server, so this is never reached but by a search that hangs.
+_MOST_NEWS = 40
 _STARTED = re.compile(r"Kersey is at (\S+)")
+
+
+class PatientClient(TestClient):
+    """Opens a page that rests on a plan once the plan is there, as a browser ends up seeing it."""
+
+    def get(self, url: Any, **asked: Any) -> Any:
+        project = _RESTS_ON_A_PLAN.match(str(url))
+        if project is None:
+            return super().get(url, **asked)
+        for _ in range(_MOST_NEWS):
+            news = super().get(f"/projects/{project[1]}/plan/news")
+            if "going-on" not in news.text:
+                break
+        return super().get(url, **asked)
 
 
 def client_for(folder: Path) -> TestClient:
     app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))
-    return TestClient(app, base_url=ADDRESS, raise_server_exceptions=False)
+    return PatientClient(app, base_url=ADDRESS, raise_server_exceptions=False)
 
 
 @pytest.fixture

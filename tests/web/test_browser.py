@@ -57,7 +57,7 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     expect(page.locator("#order .here .status")).to_have_text("8 × 9, 54 × 60″")
     page.keyboard.press("Enter")
     expect(page.locator("h1")).to_have_text("Roll of 40")
-    expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 216 segments 2½ × 6½″")
+    expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 36 strips")
 
 
 def test_the_ruler_is_dragged_and_the_count_follows(talking_page: Page, server: Any) -> None:

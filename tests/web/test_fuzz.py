@@ -29,7 +29,7 @@ FORMS = {
     "/projects/1/hold": [],
     "/projects/1/put-away": [],
     "/projects/1/yield": ["recipe", "finished_width", "finished_height", "pieces",
-                          "strips_per_block", "plan", "rule", "by_value", "seam", "option_rounds",
+                          "option_strips", "plan", "rule", "by_value", "seam", "option_rounds",
                           "option_centre", "option_method"],
     "/projects/1/yield/measured": ["usable"],
     "/projects/1/grid": ["grid", "columns", "rows"],

@@ -106,7 +106,7 @@ def test_sliding_tries_without_keeping_and_posting_keeps(client: TestClient) -> 
     tried = client.get(f"/projects/{number}/yield/try", params=cloth).text
     assert re.search(r"38½″, seam ¼″: <b[^>]*>66</b>", tried)
     assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
-    choice = {"recipe": "rails", "strips_per_block": "3", "plan": "sets", "seam": "1/4"}
+    choice = {"recipe": "rails", "option_strips": "3", "plan": "sets", "seam": "1/4"}
     kept = client.post(f"/projects/{number}/yield", data={**choice, "revision": "1"}, headers=HTMX)
     assert '"revision": 2' in kept.headers["hx-trigger"]
     assert 'id="tally"' in kept.text
@@ -134,7 +134,10 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     pieces = "3 A any 2 1/2 x 6 1/2\ndifferent any"
     client.post(address, data={**own, "revision": "3", "pieces": pieces}, headers=HTMX)
     assert ">80</span> blocks" in client.get(address).text
-    assert "blocks of own pieces" in client.get(f"/projects/{number}/size").text
+    assert "Say on Yield how large" in client.get(f"/projects/{number}/size").text
+    sized = {**own, "revision": "4", "pieces": pieces, "finished_width": "6"}
+    client.post(address, data=sized, headers=HTMX)
+    assert "54 × 66" in client.get(f"/projects/{number}/size").text
 
 
 def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestClient) -> None:
@@ -180,6 +183,7 @@ def test_a_promise_is_held_against_the_arithmetic(
 
 def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestClient) -> None:
     number = start(client)
+    client.get(f"/projects/{number}/size")
     answer = client.post(
         f"/projects/{number}/finish",
         data={"revision": "1", "border_width": "99", "binding_width": "wide", "margin": "-1",
@@ -240,7 +244,7 @@ def test_ticks_are_kept(client: TestClient) -> None:
     client.post(
         f"/projects/{number}/steps", data={"revision": "1", "step": step[1], "done": "true"}
     )
-    assert "1 of 7 steps done" in client.get(f"/projects/{number}/cut").text
+    assert "1 of 8 steps done" in client.get(f"/projects/{number}/cut").text
     client.post(f"/projects/{number}/steps", data={"revision": "2", "step": step[1]})
     assert "steps done" not in client.get(f"/projects/{number}/cut").text
 
@@ -260,10 +264,10 @@ def test_centimetres_are_one_switch(client: TestClient) -> None:
 
 
 def test_strips_that_give_nothing_get_plain_words(client: TestClient) -> None:
-    number = start(client, "4 strips 2 1/2 x 6")
+    number = start(client, "2 mini squares")
     for page in PAGES:
         assert client.get(f"/projects/{number}/{page}").status_code == 200
-    assert "laid out only" in client.get(f"/projects/{number}/size").text
+    assert "gives no whole block" in client.get(f"/projects/{number}/size").text
     assert client.get(f"/projects/{number}/picture.svg").status_code == 200
     assert "no size yet" in client.get("/").text
 

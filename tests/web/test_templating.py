@@ -2,14 +2,13 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime
-from fractions import Fraction
 from pathlib import Path
 
 import pytest
 from sqlalchemy.orm import Session
 
 from kersey.core.measure.length import Units
-from kersey.core.quilt.quilt import NoQuilt
+from kersey.core.quilt.quilt import NotPlanned
 from kersey.demo.sample_world import sample_projects
 from kersey.store.database import open_database
 from kersey.store.projects import StoredProject, add_project, get_project
@@ -49,7 +48,8 @@ def test_a_quilt_is_worked_out_once_for_each_revision_and_unit(
     first = room.quilt(project, Units.INCHES)
     assert room.quilt(project, Units.INCHES) is first
     assert room.quilt(project, Units.CENTIMETRES) is not first
-    assert room.kept_quilt(project.id, project.revision + 1, Units.INCHES) is None
+    assert room.kept_quilt((project.id, project.revision + 1, 1, Units.INCHES)) is None
+    assert room.kept_quilt((project.id, project.revision, 2, Units.INCHES)) is None
     room.engine.dispose()
 
 
@@ -59,19 +59,18 @@ def test_only_so_many_quilts_are_remembered(
     monkeypatch.setattr(workroom, "_KEPT_QUILTS", 3)
     room, project = stored
     for revision in range(1, 6):
-        copy = StoredProject(project.id, revision, project.project, NOW)
+        copy = StoredProject(project.id, revision, project.project, NOW, 1)
         room.quilt(copy, Units.INCHES)
-    kept = [r for r in range(1, 6) if room.kept_quilt(project.id, r, Units.INCHES)]
+    kept = [r for r in range(1, 6) if room.kept_quilt((project.id, r, 1, Units.INCHES))]
     assert kept == [3, 4, 5]
     room.engine.dispose()
 
 
 def test_no_quilt_is_never_remembered_as_one(stored: tuple[Workroom, StoredProject]) -> None:
     room, project = stored
-    too_short = project.project.measured(project.project.lot.width + Fraction(1, 2))
-    nothing = replace(project, project=too_short)
+    nothing = replace(project, project=replace(project.project, plan=None))
     for _ in range(2):
-        with pytest.raises(NoQuilt):
+        with pytest.raises(NotPlanned):
             room.quilt(nothing, Units.INCHES)
     room.engine.dispose()
 

@@ -221,7 +221,7 @@ def change_project(
 
 
 def keep_plan(
-    session: Session, project_id: int, how: Callable[[Project], Project], now: datetime
+    session: Session, project_id: int, how: Callable[[Project], Project]
 ) -> StoredProject:
     """Keep the plan, and the ticks, of what `how` makes of a project; the rest stays as it is.
 

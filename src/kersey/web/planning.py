@@ -6,6 +6,8 @@ One that would replace a plan somebody has settled on is only offered, with what
 
 from dataclasses import dataclass, replace
 
+from sqlalchemy.exc import IntegrityError, OperationalError
+
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
 from kersey.core.project.kept_plan import KeptPlan
@@ -50,10 +52,12 @@ def settle(
         before = project.plan
         assert before is not None
         return stored, PlanNews(offered=found, changes=what_changes(before, found))
-    with room.transaction() as session:
-        stored = keep_plan(
-            session, stored.id, lambda now: _unless_changed(now, found, units), room.clock()
-        )
+    try:
+        with room.transaction() as session:
+            stored = keep_plan(session, stored.id, lambda now: _unless_changed(now, found, units))
+    except (IntegrityError, OperationalError):
+        # Another window keeps it just now, or something large is being written: soon.
+        return stored, PlanNews(going_on=True)
     return stored, PlanNews(going_on=not inquiry.over)
 
 

@@ -135,6 +135,7 @@ def plan_context(opened: OpenProject, page_name: str = "") -> dict[str, Any]:
         "before": opened.project.plan is not None
         and standing_of(opened.project) is Standing.BEFORE,
         "plan_number": opened.stored.plan_number,
+        "plan_question": opened.project.plan.question if opened.project.plan else "",
         "page_name": page_name,
         "news_alone": False,
         "quilt": opened.quilt,

@@ -18,7 +18,8 @@ PIECES = "pieces"
 class BlockChoice:
     """Which block. `finished` None: the recipe's usual size; options left out: the usual ones.
 
-    Options are kept as they are written: a length as exact inches, like ``5/2``.
+    Options are kept as they are written: a length as exact inches, like ``5/2``. What is as usual
+    is left out, so that one block is written in one way.
     """
 
     recipe: str
@@ -26,6 +27,15 @@ class BlockChoice:
     options: tuple[tuple[str, int | str], ...] = ()
     pieces: tuple[Need, ...] = ()
     rules: tuple[PrintRule, ...] = ()
+
+    def __post_init__(self) -> None:
+        recipe = recipes().get(self.recipe)
+        if recipe is None:
+            return
+        unusual = (option for option in self.options if not _as_usual(recipe, *option))
+        object.__setattr__(self, "options", tuple(sorted(unusual, key=lambda option: option[0])))
+        if self.finished == recipe.finished:
+            object.__setattr__(self, "finished", None)
 
     @property
     def known(self) -> Recipe | None:
@@ -118,6 +128,15 @@ class BlockChoice:
                     f"{', '.join(sorted(there))}.",
                 )
         return _of_pieces(self.pieces, self.rules, self.finished, seam)
+
+
+def _as_usual(recipe: Recipe, name: str, said: int | str) -> bool:
+    """Whether an option is what it is when nothing is said; one that cannot be is not."""
+    try:
+        usual = recipe.options[name]
+        return read_option(usual, name, said) == usual
+    except (KeyError, BadRecipe):
+        return False
 
 
 def written_option(value: Option) -> int | str:

@@ -49,6 +49,7 @@ class YieldAsked:
     """
 
     problem: CuttingProblem
+    block: BlockChoice
     assembly: Assembly
     fabrics: tuple[Pulled, ...]
     rules_are_a_wish: bool
@@ -67,7 +68,8 @@ class YieldAsked:
     @cached_property
     def fingerprint(self) -> str:
         """The question, as a plan remembers it."""
-        return fingerprint(self.problem, self.keys, (self.rules_are_a_wish, self.even))
+        more = (self.rules_are_a_wish, self.even, self.block)
+        return fingerprint(self.problem, self.keys, more)
 
     def pulled(self, fabric: Fabric) -> Pulled:
         """The project's fabric behind one of the problem's."""
@@ -89,13 +91,14 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM)
     if not pulled:
         raise NothingToCut
-    assembly = block_of(project, seam).assembly(seam)
+    block = block_of(project, seam)
+    assembly = block.assembly(seam)
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
     fabrics = tuple(_fabrics(pulled, roles, design))
     problem = CuttingProblem(assembly.needs, fabrics, (*assembly.rules, *wishes))
     a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
-    return YieldAsked(problem, assembly, pulled, a_wish, design.even)
+    return YieldAsked(problem, block, assembly, pulled, a_wish, design.even)
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:

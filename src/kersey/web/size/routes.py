@@ -6,7 +6,7 @@ from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
 from pydantic import AfterValidator, Field
 from starlette.responses import Response
 
@@ -92,11 +92,15 @@ class FinishForm(RevisedForm):
 
 
 @router.get("/projects/{project_id}/size", name="size_page")
-def size_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+def size_page(
+    request: Request, room: Room, project_id: ProjectId, part: str = Query("", max_length=10)
+) -> Response:
     opened = open_project(room, project_id)
     if is_fragment_request(request):
-        # The plan was exchanged: what follows from it is shown anew.
-        return render(request, "size/answer.html", _context(opened) | {"oob": True})
+        # The plan was exchanged: what follows from it is shown anew. One that only saves fabric
+        # leaves the row of sizes as it is, and the finger on it.
+        template = "size/choice.html" if part else "size/answer.html"
+        return render(request, template, _context(opened) | {"oob": True})
     return render(request, "size/page.html", _context(opened))
 
 

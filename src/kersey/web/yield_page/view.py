@@ -2,9 +2,12 @@
 
 from collections import Counter
 from collections.abc import Mapping
+from contextlib import suppress
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
+
+from sqlalchemy.exc import IntegrityError, OperationalError
 
 from kersey.core.blocks.assembly import Assembly
 from kersey.core.blocks.catalogue import recipes
@@ -115,7 +118,8 @@ def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float
 def _kept_if_over(room: Workroom, opened: OpenProject, key: str, inquiry: Inquiry) -> Found:
     known: YieldSoFar | None = inquiry.answer
     if known is not None and known.done and inquiry.over:
-        with room.transaction() as session:
+        # Where something large is being written just now, it is kept another time.
+        with suppress(IntegrityError, OperationalError), room.transaction() as session:
             keep_answer(session, opened.stored.id, key, known)
     return Found(known, not inquiry.over, inquiry.count, inquiry.fault)
 
