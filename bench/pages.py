@@ -14,6 +14,7 @@ import tempfile
 import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
+from dataclasses import replace
 from datetime import UTC, datetime
 from multiprocessing.connection import Connection
 from pathlib import Path
@@ -24,13 +25,19 @@ from sqlalchemy.orm import Session
 from starlette.responses import PlainTextResponse
 
 from kersey.core.cloth.sorting import Order, sort_colours
+from kersey.core.measure.length import Units
+from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
+from kersey.core.project.question import yield_asked
+from kersey.core.quilt.asking import answer_key, yield_question
+from kersey.core.quilt.planning import planned
 from kersey.core.stash.cupboard import CupboardLot, from_readings
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line
+from kersey.core.yields.steps import YieldSoFar
 from kersey.store.cupboard import add_lots
 from kersey.store.database import open_database
-from kersey.store.projects import add_project
+from kersey.store.projects import add_project, keep_answer
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings
@@ -143,6 +150,7 @@ def _serve(folder: Path, told: Connection) -> None:
 
 def _fill(folder: Path, stored: int) -> None:
     engine = open_database(folder)
+    known: dict[str, tuple[KeptPlan | None, YieldSoFar, str]] = {}
     with Session(engine) as session, session.begin():
         for number in range(stored):
             line = f"roll of {36 + number % 9} strips, {18 + number % 4} prints"
@@ -151,7 +159,16 @@ def _fill(folder: Path, stored: int) -> None:
             project = Project(
                 f"Carriage {number + 1}", line, all_of(CupboardLot(f"Roll {number + 1}", lot))
             )
-            add_project(session, project, datetime.now(UTC))
+            # Rolls alike are cut alike: each is planned once, and answered once.
+            if line not in known:
+                plan = planned(project, time.perf_counter)
+                asked = yield_asked(plan)
+                question = yield_question(plan, asked, Units.INCHES)
+                *_, answer = question.run(time.perf_counter)
+                known[line] = plan.plan, answer, answer_key(asked, Units.INCHES)
+            kept, answer, key = known[line]
+            stored_as = add_project(session, replace(project, plan=kept), datetime.now(UTC))
+            keep_answer(session, stored_as, key, answer)
         lots = from_readings([read_line(EXAMPLES[n % 5]) for n in range(stored * LOTS_EACH)])
         add_lots(session, lots, None, datetime.now(UTC))
     engine.dispose()

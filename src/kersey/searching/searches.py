@@ -95,6 +95,10 @@ class Searches:
         search = self._kept.get(question)
         return search.answer if search else None
 
+    def has(self, question: Question) -> bool:
+        """Whether a question was asked lately, answered or not."""
+        return question in self._kept
+
     def close(self) -> None:
         """End every process."""
         with self._lock:

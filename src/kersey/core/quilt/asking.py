@@ -2,7 +2,7 @@
 
 from fractions import Fraction
 
-from kersey.core.cutting.problem import CuttingProblem
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
 from kersey.core.project.project import Project
@@ -12,6 +12,13 @@ from kersey.core.yields.steps import YieldQuestion
 
 # docs/trade.md section 4: the answer is told for a seam a sixteenth narrower and wider.
 SEAM_STEP = Fraction(1, 16)
+
+
+def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
+    """The plan for the most blocks that is kept for this very question, if one is."""
+    kept = project.plan
+    current = kept is not None and kept.question == asked.fingerprint and not asked.even
+    return kept.most if kept is not None and current and kept.possible else None
 
 
 def yield_question(project: Project, asked: YieldAsked, units: Units) -> YieldQuestion:

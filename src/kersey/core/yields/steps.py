@@ -35,7 +35,8 @@ class YieldQuestion:
 
     Wished-for rules hold when they cost no block, and are dropped when they do. `other_way`: the
     problem for the same block made the other of two ways, where both are of interest.
-    `cut_safely`: the problem with cut sizes that are on no ruler taken at the next mark up.
+    `cut_safely`: the problem with cut sizes that are on no ruler taken at the next mark up. `known`
+    is a plan found before: nothing worse is told.
     """
 
     problem: CuttingProblem
@@ -43,6 +44,7 @@ class YieldQuestion:
     at_seams: tuple[tuple[Fraction, CuttingProblem | None], ...] = ()
     rules_are_a_wish: bool = False
     cut_safely: CuttingProblem | None = None
+    known: CuttingPlan | None = None
 
     def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
         """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
@@ -97,7 +99,7 @@ def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) 
 
 def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
-    known = first_answer(question, clock)
+    known = _no_worse(first_answer(question, clock), question.known)
     if question.other_way is not None:
         other = replace(question, problem=question.other_way)
         known = replace(known, other_way=first_answer(other, clock).plan)
@@ -137,6 +139,14 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
         yield known
         known = replace(known, plan=better(known.plan, Watch(clock, LAST)))
     yield replace(known, done=True)
+
+
+def _no_worse(found: YieldSoFar, before: CuttingPlan | None) -> YieldSoFar:
+    """The answer with the plan found before, where that is the better one."""
+    if before is None or before.blocks < found.plan.blocks:
+        return found
+    bound = found.plan.bound if before.problem == found.plan.problem else before.bound
+    return replace(found, plan=replace(before, bound=min(before.bound, bound)))
 
 
 def better(plan: CuttingPlan, watch: Watch) -> CuttingPlan:

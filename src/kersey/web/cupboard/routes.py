@@ -31,6 +31,7 @@ from kersey.core.stash.quick_entry import (
     size_in_words,
 )
 from kersey.drawing.pieces import draw_colours, draw_piece
+from kersey.drawing.shelf import draw_on_shelf
 from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import (
     Find,
@@ -70,6 +71,13 @@ _LONGEST_PASTE = 8000
 Holders = tuple[tuple[int, str, int, int], ...]
 
 
+class CupboardView(StrEnum):
+    """The cloth as it lies, or a table of it."""
+
+    SHELVES = "shelves"
+    TABLE = "table"
+
+
 class FindForm(forms.PageForm):
     """What is looked for. Widths in the person's units."""
 
@@ -80,6 +88,7 @@ class FindForm(forms.PageForm):
     least_width: Length | None = None
     most_width: Length | None = None
     aside: Literal["true", "false", "used"] | None = None
+    view: CupboardView = CupboardView.SHELVES
     shelf: int = Field(1, ge=1, le=100_000)
 
 
@@ -474,9 +483,14 @@ def _context(request: Request, room: Workroom, asked: dict[str, str]) -> dict[st
         "theme": preferences.theme,
         "units": units,
         "rows": [
-            _row(request, lot, _holders([h for h in held if h.lot_id == lot.id]), units)
+            _row(request, lot, _holders([h for h in held if h.lot_id == lot.id]), units, form.view)
             for lot in lots
         ],
+        "view": form.view,
+        "searched": any(v for k, v in asked.items() if k not in {"shelf", "view"}),
+        "other_view_query": urlencode(
+            {k: v for k, v in asked.items() if k not in {"shelf", "view"} and v}
+        ),
         "quilts": quilts,
         "total": total,
         "shelf": form.shelf,
@@ -527,12 +541,15 @@ _ROWS_KEPT = 6000
 _rows_drawn: "OrderedDict[tuple[object, ...], Markup]" = OrderedDict()
 
 
-def _row(request: Request, lot: LotLine, holders: Holders, units: Units) -> Markup:
-    """A lot's row in the list."""
-    key = (lot, holders, units)
+def _row(
+    request: Request, lot: LotLine, holders: Holders, units: Units, view: CupboardView
+) -> Markup:
+    """A lot as it lies on its shelf, or its row in the table."""
+    key = (lot, holders, units, view)
     row = _rows_drawn.get(key)
     if row is None:
-        row = fragment(request, "cupboard/row.html", {"lot": _line(lot, holders, units)})
+        template = "cupboard/on_shelf.html" if view is CupboardView.SHELVES else "cupboard/row.html"
+        row = fragment(request, template, {"lot": _line(lot, holders, units)})
         _rows_drawn[key] = row
         while len(_rows_drawn) > _ROWS_KEPT:
             _rows_drawn.popitem(last=False)
@@ -545,6 +562,14 @@ def _line(lot: LotLine, holders: Holders, units: Units) -> dict[str, Any]:
         "mark": f"{lot.id}-{lot.revision}",
         "name": lot.name,
         "colours": draw_colours(lot.blends),
+        "drawing": draw_on_shelf(
+            lot.form,
+            lot.count,
+            float(lot.most_width or lot.usable_width),
+            float(lot.most_length or lot.usable_length),
+            lot.blends,
+            lot.name,
+        ),
         "words": (pieces_in_words(lot), size_in_words(lot, units)),
         "prints": lot.prints,
         "value_words": " to ".join(dict.fromkeys((*lot.values[:1], *lot.values[-1:]))),

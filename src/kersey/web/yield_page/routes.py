@@ -38,6 +38,7 @@ from kersey.web.yield_page.view import (
     PLAN_MARKS,
     cloth_slider,
     find,
+    question_for,
     seam_slider,
     yield_context,
 )
@@ -70,7 +71,7 @@ def yield_news(
     opened = open_project(room, project_id)
     asked = yield_asked(opened.project)
     if opened.stored.revision == revision:
-        question = yield_question(opened.project, asked, opened.units)
+        question = question_for(room, opened, asked)
         room.searches.ask(project_id, question).wait(seen, _NEWS)
         opened = open_project(room, project_id)
     if opened.stored.revision != revision:

@@ -27,9 +27,10 @@ from kersey.core.measure.length import (
     safe_cut,
     write_length,
 )
+from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, sample_prints, yield_asked
-from kersey.core.quilt.asking import SEAM_STEP, answer_key, reference_of, yield_question
+from kersey.core.quilt.asking import SEAM_STEP, answer_key, kept_most, reference_of, yield_question
 from kersey.core.work.stages import Stage
 from kersey.core.yields.by_hand import proof, strip_sum
 from kersey.core.yields.cliffs import tight_divisions
@@ -38,7 +39,7 @@ from kersey.core.yields.even_plan import AlikeCut
 from kersey.core.yields.report import Leftover, Limit, leftovers
 from kersey.core.yields.role_shares import role_shares
 from kersey.core.yields.ruler_sizes import friendly_sizes, off_ruler
-from kersey.core.yields.steps import YieldSoFar
+from kersey.core.yields.steps import YieldQuestion, YieldSoFar
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches
@@ -109,10 +110,30 @@ def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float
         known = kept_answer(session, opened.stored.id, key)
     if known is not None:
         return Found(known)
-    question = yield_question(opened.project, asked, opened.units)
+    question = question_for(room, opened, asked)
     inquiry = room.searches.ask(opened.stored.id, question)
-    inquiry.wait(0, patience)
-    return _kept_if_over(room, opened, key, inquiry)
+    most = kept_most(opened.project, asked)
+    # Where there is a plan the page has something to show at once.
+    inquiry.wait(0, 0.0 if most else patience)
+    found = _kept_if_over(room, opened, key, inquiry)
+    if most is not None and (found.known is None or found.known.plan.blocks < most.blocks):
+        return replace(found, known=YieldSoFar(most))
+    return found
+
+
+def question_for(room: Workroom, opened: OpenProject, asked: YieldAsked) -> YieldQuestion:
+    """What is searched for: beside a plan that is kept already nothing worse is told.
+
+    A search that was begun before there was a plan goes on, if it has found as much.
+    """
+    question = yield_question(opened.project, asked, opened.units)
+    most = kept_most(opened.project, asked)
+    if most is None:
+        return question
+    begun, answer = room.searches.has(question), room.searches.known(question)
+    if begun and (answer is None or answer.plan.blocks >= most.blocks):
+        return question
+    return replace(question, known=most)
 
 
 def _kept_if_over(room: Workroom, opened: OpenProject, key: str, inquiry: Inquiry) -> Found:
@@ -227,7 +248,35 @@ def _choices(opened: OpenProject) -> dict[str, Any]:
         "own_pieces": write_pieces(block.pieces, block.rules, units),
         "rule": project.design.prints,
         "two_sided": roles != {ANY},
+        "chosen_words": _chosen_words(project, units),
     }
+
+
+_PRINTS = {
+    PrintsInABlock.BEST: "prints all different if it costs nothing",
+    PrintsInABlock.DIFFERENT: "prints all different",
+    PrintsInABlock.ANY: "any prints",
+}
+
+
+def _chosen_words(project: Project, units: Units) -> str:
+    """What was chosen, in one line."""
+    block = project.design.block
+    other = block.known.other_way if block.known else None
+    said = [block.title]
+    with suppress(KerseyError):
+        size = block_of(project, project.design.seam).size
+        if size is not None:
+            square = size[0] == size[1]
+            said.append(format_length(size[0], units) if square else format_size(*size, units))
+    for name, value in block.all_options.items():
+        if not (other and name == other.option):
+            written = format_length(value, units) if isinstance(value, Fraction) else str(value)
+            said.append(f"{name} {written}" if not isinstance(value, str) else written)
+    if _wishes(project):
+        said.append(_PRINTS[project.design.prints])
+    said.append(f"seam {format_length(project.design.seam, units)}")
+    return ", ".join(said)
 
 
 def _assembly(project: Project) -> Assembly | None:
