@@ -105,7 +105,7 @@ def _naive(problem: CuttingProblem) -> int:
     columns = sum(_strips(problem, *way) * (1 + 2 * len(problem.needs)) for way in ways)
     if columns > _MOST_COLUMNS:
         return -1
-    model = highspy.Highs()
+    model = highspy.Highs()  # type: ignore[no-untyped-call]
     model.silent()
     blocks = model.addIntegral(lb=0, obj=1)
     made = [[] for _ in problem.needs]  # type: ignore[var-annotated]

@@ -22,7 +22,7 @@ from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.pulled import Role, all_of
+from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
 from kersey.core.work.put_away import put_away
 from kersey.core.work.step_words import step_words
@@ -49,7 +49,7 @@ SETS = BlockChoice("rails").made(faster=True)
 
 
 def project_of(lines: tuple[str, ...], design: Design, roles: tuple[Role, ...] = ()) -> Project:
-    fabrics = []
+    fabrics: list[Pulled] = []
     for number, line in enumerate(lines):
         lot = take_line(line).lot
         assert lot is not None, line

@@ -5,6 +5,7 @@ from dataclasses import replace
 from fractions import Fraction
 from functools import cache
 from time import perf_counter
+from typing import Any
 from xml.etree import ElementTree as ET
 
 import pytest
@@ -46,13 +47,13 @@ NASTY = Print('<script>alert("&")</script>', Value.DARK, Swatch(Motif.DOT, "#102
 
 
 @cache
-def quilt(**choices: object) -> Quilt:
+def quilt(**choices: Any) -> Quilt:
     lot = take_line("roll of 40 strips, 20 prints").lot
     assert lot is not None
     lot = lot.with_stack(0, Stack(NASTY, 2))
     return make_quilt(
         plan(Project("Throw", "", all_of(CupboardLot("roll", lot)), Design(**choices)))
-    )  # type: ignore[arg-type]
+    )
 
 
 def area_of_paths(drawing: str) -> float:

@@ -5,6 +5,7 @@ Every answer must be one that the description promises, in its shape; every refu
 
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from typing import Any
 
 import pytest
 import schemathesis
@@ -24,7 +25,7 @@ DESCRIPTION = schemathesis.openapi.from_asgi("/api/openapi.json", SITE, headers=
 
 @DESCRIPTION.parametrize()
 @settings(max_examples=60, suppress_health_check=list(HealthCheck))
-def test_whatever_is_sent_has_a_promised_answer(case: schemathesis.Case) -> None:
+def test_whatever_is_sent_has_a_promised_answer(case: schemathesis.Case[Any]) -> None:
     # What a description cannot say (that a piece needs its width) is told in a sentence.
     passed_over = [positive_data_acceptance]
     answer = case.call(headers=HOST)

@@ -2,6 +2,7 @@
 
 import json
 import string
+from collections.abc import Iterable
 
 import pytest
 from fastapi.testclient import TestClient
@@ -179,6 +180,7 @@ def test_nothing_tried_or_promised_can_make_the_yield_fail(
 def _places_in(record: object, path: tuple[str | int, ...] = ()) -> list[tuple[str | int, ...]]:
     """Every place in a record at which something could be wrong."""
     found = [path] if path else []
+    items: Iterable[tuple[str | int, object]]
     items = record.items() if isinstance(record, dict) else ()
     items = enumerate(record[:2]) if isinstance(record, list) else items
     for key, value in items:

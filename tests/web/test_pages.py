@@ -26,7 +26,7 @@ def known_yield(client: TestClient, number: int) -> str:
         client.get(f"/projects/{number}/yield/news", params=seen, headers=HTMX)
         page = client.get(f"/projects/{number}/yield").text
         if "Checking narrower" not in page:
-            return page
+            return str(page)
     raise AssertionError("The search does not end.")
 
 

@@ -32,7 +32,7 @@ def send(client: TestClient, path: str, **fields: str) -> str:
     data = {"revision": revision(client, int(project[1])), **fields}
     answer = client.post(path, data=data)
     assert answer.status_code == 200, answer.text[:300]
-    return answer.text
+    return str(answer.text)
 
 
 def shelf(client: TestClient) -> str:
@@ -165,7 +165,10 @@ def test_no_advice_rests_on_what_nobody_has_said(site: TestClient) -> None:
 
 def test_fabrics_are_laid_in_order_and_judged_together(site: TestClient) -> None:
     site.post("/cupboard/change", data={"act": "confirm", "lot": mark_of_lot(site)})
-    names = lambda page: re.findall(r'fabric-count">\d+</span> ([^<]+)<', page)  # noqa: E731
+
+    def names(page: str) -> list[str]:
+        return re.findall(r'fabric-count">\d+</span> ([^<]+)<', page)
+
     first = names(site.get("/projects/1/pull").text)
     page = send(site, "/projects/1/move", place="0", to="2")
     assert names(page) == [first[1], first[2], first[0], *first[3:]]

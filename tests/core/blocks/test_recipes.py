@@ -33,7 +33,9 @@ HANDBOOK = [
 
 
 @pytest.mark.parametrize("name, options, finished, cut", HANDBOOK)
-def test_cut_sizes_are_those_of_the_handbook(name: str, options: dict, finished: str, cut: str):
+def test_cut_sizes_are_those_of_the_trade(
+    name: str, options: dict[str, int | str], finished: str, cut: str
+) -> None:
     sides = [Fraction(side) for side in finished.split()]
     recipe = recipes()[name]
     found = recipe.assemble((sides[0], sides[-1]), {**recipe.options, **options}, SEAM)
@@ -45,7 +47,9 @@ def test_cut_sizes_are_those_of_the_handbook(name: str, options: dict, finished:
 @given(
     st.fractions(Fraction(5), Fraction(20), max_denominator=8), st.sampled_from([SEAM, 2 * SEAM])
 )
-def test_patches_tile_the_block_and_are_what_is_cut(recipe: Recipe, side: Fraction, seam: Fraction):
+def test_patches_tile_the_block_and_are_what_is_cut(
+    recipe: Recipe, side: Fraction, seam: Fraction
+) -> None:
     finished = (side, side * recipe.finished[1] / recipe.finished[0])
     try:
         cut = recipe.assemble(finished, recipe.options, seam)

@@ -173,7 +173,7 @@ def test_another_size_serves_at_once_from_the_plan_that_is_kept() -> None:
     larger = replace(begun, design=replace(begun.design, rows=9, columns=8))
     made = make_quilt(regridded(larger, Units.INCHES))
     assert (len(made.placed), made.plan.thrifty) == (72, False)
-    assert sum(layout.copies for layout in plan(larger).plan.plan.layouts) == 36  # type: ignore[union-attr]
+    assert sum(layout.copies for layout in make_quilt(plan(larger)).plan.plan.layouts) == 36
     smaller = replace(begun, design=replace(begun.design, rows=3, columns=3))
     assert len(make_quilt(regridded(smaller, Units.INCHES)).placed) == 9
 

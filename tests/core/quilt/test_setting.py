@@ -44,7 +44,7 @@ def test_each_block_lies_somewhere_once(blocks: list[Prints], rows: int, columns
 
 @pytest.mark.parametrize("kinds", [3, 5, 13])
 def test_strip_sets_of_a_whole_roll_never_lie_side_by_side(kinds: int) -> None:
-    sets = [(f"a{i}", f"b{i}", f"c{i}") for i in range(kinds)]
+    sets: list[Prints] = [(f"a{i}", f"b{i}", f"c{i}") for i in range(kinds)]
     blocks = [strip_set for strip_set in sets for _ in range(90 // kinds)][:80]
     assert alike_pairs(blocks, arrange(blocks, 10, 8), 8) == 0
 
@@ -75,14 +75,14 @@ def test_no_two_alike_touch_whenever_there_is_some_room(counts: list[int], colum
 
 
 def test_two_kinds_of_equal_number_make_a_checkerboard() -> None:
-    blocks: list[Prints] = [("a", "b")] * 12 + [("c", "d")] * 12
+    blocks: list[Prints] = [*[("a", "b")] * 12, *[("c", "d")] * 12]
     places = arrange(blocks, 6, 4)
     assert alike_pairs(blocks, places, 4) == 0
     assert not alike_unavoidable(blocks, places)
 
 
 def test_places_without_a_block_touch_nobody() -> None:
-    blocks = [("a", "b")] * 3
+    blocks: list[Prints] = [("a", "b") for _ in range(3)]
     places = arrange(blocks, 3, 3)
     assert places.count(None) == 6
     assert not alike_unavoidable(blocks, places)

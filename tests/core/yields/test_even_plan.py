@@ -14,7 +14,8 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.project.project import Design, Project
+from kersey.core.project.design import Design
+from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
 from kersey.core.stash.cupboard import from_readings
 from kersey.core.stash.pulled import all_of

@@ -87,7 +87,7 @@ def test_leftover_strings_of_a_roll_by_hand() -> None:
 
 def bricks(quarters: int, length: Fraction = Fraction(21)) -> CuttingProblem:
     """Window bricks of 6 1/2 x 10 with three windows of 1 1/2 from quarters of as many prints."""
-    options = (("windows", 3), ("window", Fraction(3, 2)), ("sill", Fraction(3, 4)))
+    options = (("windows", 3), ("window", "3/2"), ("sill", "3/4"))
     block = BlockChoice("window-brick", (Fraction(13, 2), Fraction(10)), options)
     cut = block.assembly(Fraction(1, 4))
     fabrics = (

@@ -64,7 +64,9 @@ sides = st.integers(4, 24).map(lambda n: Fraction(n, 4))
 
 @settings(max_examples=25)
 @given(st.lists(st.tuples(sides, sides), min_size=1, max_size=2), st.integers(28, 60))
-def test_a_cliff_is_where_it_is_said_to_be(pieces: list[tuple[Fraction, Fraction]], side: int):
+def test_a_cliff_is_where_it_is_said_to_be(
+    pieces: list[tuple[Fraction, Fraction]], side: int
+) -> None:
     needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))
     problem = CuttingProblem(needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2),))
     plan = solve(problem, Watch(perf_counter))

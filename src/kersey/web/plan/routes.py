@@ -55,13 +55,19 @@ def plan_news(
     room: Room,
     project_id: ProjectId,
     number: int = Query(0, ge=0),
-    page: str = "",
+    question: str = Query("", max_length=80),
+    page: str = Query("", max_length=10),
 ) -> Response:
-    """Whether the plan that a page was shown with (its number) is still the one that is kept."""
+    """Whether the plan that a page was shown with is still the one that is kept.
+
+    It is known by its number, and by its question: a plan for the same one only saves fabric.
+    """
     opened = open_project(room, project_id, _NEWS)
     headers = {}
     if opened.stored.plan_number != number or opened.news.offered:
-        headers = {"HX-Trigger": "kersey:plan"}
+        kept = opened.project.plan
+        same = kept is not None and kept.question == question and not opened.news.offered
+        headers = {"HX-Trigger": "kersey:thrift" if same else "kersey:plan"}
     context = plan_context(opened, page) | {"news_alone": True}
     return render(request, "plan/news.html", context, headers=headers)
 
