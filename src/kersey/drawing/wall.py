@@ -28,8 +28,9 @@ _SIDE_BY_SIDE = 8
 _IN_A_STACK = 4
 _BETWEEN = 0.4
 _STACKED_BY = 0.8
-# Narrower than this in pixels, and words stand upright under the piece.
-_NARROW_PX = 72
+# Narrower than this in pixels, and words stand upright under the piece; a name that lies takes so
+# much room in width.
+_NARROW_PX, _LYING_NAME_PX = 34, 88
 _TAPE_PX = 15
 
 
@@ -105,7 +106,8 @@ def _height_px(groups: Sequence[Sequence[_Hanging]], px: float) -> float:
     for group in groups:
         pieces = [
             (
-                h.whole_width * px + _SIDES_PX,
+                max(h.whole_width * px, _LYING_NAME_PX * (h.whole_width * px >= _NARROW_PX))
+                + _SIDES_PX,
                 h.whole_length * px
                 + (_UPRIGHT_NAME_PX if h.whole_width * px < _NARROW_PX else _NAME_PX),
             )

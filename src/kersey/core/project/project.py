@@ -50,7 +50,8 @@ class Project:
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
-        if any(pulled.key is None for pulled in self.fabrics):
+        keys = {pulled.key for pulled in self.fabrics} - {None}
+        if len(keys) < len(self.fabrics):
             object.__setattr__(self, "fabrics", tuple(_keyed(self.fabrics)))
 
     @property
@@ -145,7 +146,12 @@ def fabric_key(pulled: Pulled) -> str:
 
 
 def _keyed(fabrics: Sequence[Pulled]) -> Iterator[Pulled]:
-    """The fabrics, each with a key of its own."""
+    """The fabrics, each with a key of its own; those that had one first keep it."""
     free = count(max((p.key + 1 for p in fabrics if p.key is not None), default=0))
+    taken: set[int] = set()
     for pulled in fabrics:
-        yield pulled if pulled.key is not None else replace(pulled, key=next(free))
+        fresh = pulled.key is None or pulled.key in taken
+        keyed = replace(pulled, key=next(free)) if fresh else pulled
+        assert keyed.key is not None
+        taken.add(keyed.key)
+        yield keyed

@@ -4,13 +4,14 @@ The search takes seconds; what follows from it for another size, or when kits ar
 reckoned at once from the plan that is kept.
 """
 
+from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.problem import CuttingPlan
+from kersey.core.cutting.problem import CuttingPlan, Layout
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import Infeasible
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
@@ -19,6 +20,7 @@ from kersey.core.project.design import Design, KitWish
 from kersey.core.project.kept_plan import Grid, KeptPlan, Kit, Missing
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
+from kersey.core.quilt.already_cut import fixed_layouts, rest_of, together
 from kersey.core.quilt.dealing import Wished, deal
 from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.setting import Prints, arrange
@@ -60,7 +62,8 @@ class SizeWish:
 class PlanQuestion:
     """Everything a plan depends on. `most` is a plan for the most blocks, if one is known.
 
-    `families` are those of the prints, for kits by families.
+    `families` are those of the prints, for kits by families. What is `cut` already, so many pieces
+    of each fabric, stays as the `fixed` layouts say.
     """
 
     asked: YieldQuestion
@@ -75,6 +78,8 @@ class PlanQuestion:
     deal: int = 0
     families: tuple[tuple[str, str], ...] = ()
     most: CuttingPlan | None = None
+    fixed: tuple[Layout, ...] = ()
+    cut: tuple[tuple[str, int], ...] = ()
 
     def run(self, clock: Clock) -> Iterator[KeptPlan]:
         """The plan, then the same with what would mend it where blocks are missing.
@@ -90,10 +95,11 @@ class PlanQuestion:
 
     def plan(self, clock: Clock) -> KeptPlan:
         """The plan with its kits. Raises `FaultyPlan`."""
-        most = self.most or self._most(clock)
+        found = self.most or self._most(clock)
+        most = self._with_fixed(found)
         grid = self.size.grid(most.blocks) if most.blocks else None
         wanted = most.blocks if grid is None else min(grid.blocks, most.blocks)
-        plan = just_enough(most, wanted, clock, self.even)
+        plan = self._with_fixed(just_enough(found, wanted, clock, self.even and not self.cut))
         wished = Wished(self.how, dict(self.families), self.deal)
         dealt = deal(plan, wished)
         _check(plan, dealt.kits)
@@ -111,11 +117,21 @@ class PlanQuestion:
             unmet=dealt.unmet,
         )
 
+    def _with_fixed(self, found: CuttingPlan) -> CuttingPlan:
+        """A plan for the rest with what is cut already."""
+        return together(self.asked.problem, self.fixed, found) if self.cut else found
+
     def _most(self, clock: Clock) -> CuttingPlan:
-        found = first_answer(self.asked, clock).plan
+        asked = self.asked
+        if self.cut:
+            rest = rest_of(asked.problem, self.fixed, Counter(dict(self.cut)))
+            if rest is None:
+                return CuttingPlan(asked.problem, 0, 0, ())
+            asked = replace(asked, problem=rest)
+        found = first_answer(asked, clock).plan
         if not found.proved:
             found = better(found, Watch(clock, SECOND))
-        if self.even:
+        if self.even and not self.cut:
             even = even_plan(found, Watch(clock, EVEN))
             found = even.plan if even else found
         return found
@@ -124,6 +140,11 @@ class PlanQuestion:
 def plan_question(project: Project, units: Units, most: CuttingPlan | None = None) -> PlanQuestion:
     """What a plan for a project answers; raises `NothingToCut` or `BadRecipe`."""
     asked, design = yield_asked(project), project.design
+    cut = tuple(
+        (fabric.name, pulled.cut)
+        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
+        if pulled.cut and project.plan is not None
+    )
     return PlanQuestion(
         asked=YieldQuestion(asked.problem, rules_are_a_wish=asked.rules_are_a_wish),
         fingerprint=asked.fingerprint,
@@ -136,7 +157,9 @@ def plan_question(project: Project, units: Units, most: CuttingPlan | None = Non
         how=design.kits,
         deal=design.deal,
         families=_families(asked),
-        most=most,
+        most=None if cut else most,
+        fixed=fixed_layouts(project, asked) if cut else (),
+        cut=cut,
     )
 
 

@@ -15,9 +15,10 @@ from fractions import Fraction
 from hashlib import blake2s
 
 from kersey.core.blocks.assembly import How, Make, Size
-from kersey.core.cutting.problem import Cut, Layout
+from kersey.core.cutting.problem import Layout
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
+from kersey.core.quilt.cut_groups import CutGroup, FabricCut, cut_groups
 from kersey.core.quilt.dealing import strip_sets
 from kersey.core.quilt.quilt import Quilt
 
@@ -37,20 +38,10 @@ class StepKind(StrEnum):
 
 
 @dataclass(frozen=True)
-class FabricCut:
-    """So many pieces of a fabric of the plan, known by its key."""
-
-    key: str
-    name: str
-    pieces: int
-
-
-@dataclass(frozen=True)
 class Step:
     """One step: so many of something of a size, from these fabrics.
 
-    Of a CUT step `layout` shows one of the pieces that are cut alike; of a SEW step `make` is what
-    comes of it.
+    A CUT step cuts a `group` of pieces alike; of a SEW step `make` is what comes of it.
     """
 
     kind: StepKind
@@ -58,17 +49,23 @@ class Step:
     count: int = 0
     size: Size | None = None
     fabrics: tuple[FabricCut, ...] = ()
-    layout: Layout | None = None
+    group: CutGroup | None = None
     make: Make | None = None
 
     @property
     def key(self) -> str:
         """Names this very step by its facts: a step that changes loses its tick."""
+        if self.group is not None:
+            return self.group.key
         fabrics = [(fabric.key, fabric.pieces) for fabric in self.fabrics]
-        cuts = [_cut_facts(cut) for cut in self.layout.cuts] if self.layout else []
         size = [str(side) for side in self.size or ()]
-        facts = repr((self.kind.value, self.name, self.count, size, fabrics, cuts))
+        facts = repr((self.kind.value, self.name, self.count, size, fabrics))
         return f"{self.kind.name.lower()}-{blake2s(facts.encode(), digest_size=6).hexdigest()}"
+
+    @property
+    def layout(self) -> Layout | None:
+        """One of the pieces of fabric that a CUT step cuts."""
+        return self.group.layouts[0] if self.group else None
 
 
 def work_order(quilt: Quilt) -> tuple[Step, ...]:
@@ -135,34 +132,10 @@ def _keep(quilt: Quilt) -> Iterator[Step]:
 
 
 def _cuts(quilt: Quilt) -> Iterator[Step]:
-    """The pieces of fabric that are cut alike, together; the largest pieces first."""
-    alike: dict[tuple[object, ...], list[Layout]] = {}
-    for layout in quilt.plan.plan.layouts:
-        fabric = layout.fabric
-        sort = fabric.form, fabric.width, fabric.length, layout.along, layout.cuts
-        alike.setdefault(sort, []).append(layout)
-    keys = dict(
-        zip((f.name for f in quilt.plan.plan.problem.fabrics), quilt.plan.keys, strict=True)
-    )
-    for layouts in sorted(alike.values(), key=_largest_first):
-        first = layouts[0]
-        fabrics = tuple(
-            FabricCut(keys[each.fabric.name], each.fabric.name, each.copies) for each in layouts
-        )
-        yield Step(
-            StepKind.CUT,
-            first.fabric.form.value,
-            sum(fabric.pieces for fabric in fabrics),
-            (first.fabric.width, first.fabric.length),
-            tuple(sorted(fabrics, key=lambda f: f.key)),
-            first,
-        )
-
-
-def _largest_first(layouts: list[Layout]) -> tuple[Fraction, int]:
-    """A shortage then hurts least: only small pieces are missing (docs/trade.md section 4)."""
-    largest = max(cut.width * cut.length for cut in layouts[0].cuts)
-    return -largest, -sum(layout.copies for layout in layouts)
+    for group in cut_groups(quilt.plan):
+        fabric = group.layouts[0].fabric
+        size = fabric.width, fabric.length
+        yield Step(StepKind.CUT, fabric.form.value, group.pieces, size, group.fabrics, group)
 
 
 def _sewing(quilt: Quilt) -> Iterator[Step]:
@@ -175,10 +148,6 @@ def _sewing(quilt: Quilt) -> Iterator[Step]:
         if make.how is How.STRIP_SET:
             count = Fraction(len(strip_sets(quilt.plan.plan)))
         yield Step(StepKind.SEW, make.name, -int(-count // 1), make.size, make=make)
-
-
-def _cut_facts(cut: Cut) -> tuple[str, ...]:
-    return (cut.need.label, cut.need.role, *map(str, (cut.x, cut.y, cut.width, cut.length)))
 
 
 def steps_done(project: Project, steps: Iterable[Step]) -> int:

@@ -25,7 +25,8 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 LotId = Annotated[int, Path(ge=1, le=2**31)]
-_ON_A_PAGE = 60
+# Prints that went one way on one day are one line: so many entries make about a screen of lines.
+_ON_A_PAGE = 400
 
 
 @router.get("/ledger", name="ledger_page")
