@@ -130,7 +130,7 @@ def _most(usual: int) -> int:
     return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
 
 
-@settings(max_examples=_most(200))
+@settings(max_examples=_most(120))
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)
@@ -223,7 +223,7 @@ WRONG = [
 ]
 
 
-@settings(max_examples=_most(40))
+@settings(max_examples=_most(28))
 @given(data=st.data())
 def test_a_file_with_anything_wrong_in_it_is_taken_whole_or_not_at_all(
     site: TestClient, whole_file: dict[str, object], data: st.DataObject

@@ -8,6 +8,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from fractions import Fraction
+from functools import cache
 from pathlib import Path
 
 from sqlalchemy.orm import Session
@@ -149,6 +150,7 @@ def _rails(strips: int, sets: bool = False) -> BlockChoice:
     return BlockChoice("rails").with_option("strips", strips).made(faster=sets)
 
 
+@cache
 def _planned(project: Project) -> Project:
     """The project with its plan; the same each time, so no clock is asked."""
     return planned(project, lambda: 0.0)
