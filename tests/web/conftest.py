@@ -22,9 +22,10 @@ from kersey.web.server_settings import ServerSettings
 
 _BROWSERS = ("chromium", "chromium-browser", "google-chrome")
 ADDRESS = "http://127.0.0.1:8000"
-_RESTS_ON_A_PLAN = re.compile(r"/projects/(\d+)/(?:size|cut|picture)")
+_RESTS_ON_A_PLAN = re.compile(r"/projects/(\d+)/(?:size|cut|picture|yield$)")
 # News is waited for by the server, so this is never reached but by a search that hangs.
 _MOST_NEWS = 40
+_NOTHING_YET = "<p>Working it out.</p>"
 _STARTED = re.compile(r"Kersey is at (\S+)")
 
 
@@ -37,9 +38,10 @@ class PatientClient(TestClient):
             return super().get(url, **asked)
         for _ in range(_MOST_NEWS):
             news = super().get(f"/projects/{project[1]}/plan/news")
-            if "going-on" not in news.text:
+            page = super().get(url, **asked)
+            if "going-on" not in news.text and _NOTHING_YET not in page.text:
                 break
-        return super().get(url, **asked)
+        return page
 
 
 def client_for(folder: Path) -> TestClient:

@@ -13,7 +13,13 @@ from kersey.core.measure.length import Units
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.quilt.standing import may_replace, wanted_plan, what_changes
+from kersey.core.quilt.standing import (
+    Standing,
+    may_replace,
+    standing_of,
+    wanted_plan,
+    what_changes,
+)
 from kersey.core.work.work_order import with_plan
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import StoredProject, keep_plan
@@ -22,8 +28,12 @@ from kersey.web.workroom import Workroom
 
 @dataclass(frozen=True)
 class PlanNews:
-    """What the search for a plan has come to. `offered`: another plan than the one that is kept."""
+    """How a project stands to its plan, and what the search for another has come to.
 
+    `offered`: another plan than the one that is kept.
+    """
+
+    standing: Standing = Standing.NONE
     going_on: bool = False
     fault: str = ""
     offered: KeptPlan | None = None
@@ -41,24 +51,26 @@ def settle(
     Waits no longer than the patience, in seconds.
     """
     project = stored.project
-    inquiry = _inquiry(room, stored, units)
+    standing = standing_of(project)
+    inquiry = _inquiry(room, stored, units, standing)
     if inquiry is None:
-        return stored, NO_NEWS
+        return stored, PlanNews(standing)
     inquiry.wait(0, patience)
     found: KeptPlan | None = inquiry.answer
     if found is None:
-        return stored, PlanNews(going_on=not inquiry.over, fault=inquiry.fault)
+        return stored, PlanNews(standing, not inquiry.over, inquiry.fault)
     if not may_replace(project):
         before = project.plan
         assert before is not None
-        return stored, PlanNews(offered=found, changes=what_changes(before, found))
+        changes = what_changes(before, found)
+        return stored, PlanNews(standing, offered=found, changes=changes)
     try:
         with room.transaction() as session:
             stored = keep_plan(session, stored.id, lambda now: _unless_changed(now, found, units))
     except (IntegrityError, OperationalError):
         # Another window keeps it just now, or something large is being written: soon.
-        return stored, PlanNews(going_on=True)
-    return stored, PlanNews(going_on=not inquiry.over)
+        return stored, PlanNews(standing, going_on=True)
+    return stored, PlanNews(standing_of(stored.project), not inquiry.over)
 
 
 def accepted(project: Project, found: KeptPlan, units: Units) -> Project:
@@ -73,18 +85,20 @@ def accepted(project: Project, found: KeptPlan, units: Units) -> Project:
 
 def found_plan(room: Workroom, stored: StoredProject, units: Units) -> KeptPlan | None:
     """The plan that was found for what a project asks now, if it was."""
-    inquiry = _inquiry(room, stored, units)
+    inquiry = _inquiry(room, stored, units, standing_of(stored.project))
     return inquiry.answer if inquiry else None
 
 
 def _unless_changed(now: Project, found: KeptPlan, units: Units) -> Project:
     """Whoever was faster has the last word: a plan for another question is not kept."""
-    wanted = wanted_plan(now, units)
+    wanted = wanted_plan(now, units, standing_of(now))
     if wanted is None or wanted.fingerprint != found.question or not may_replace(now):
         return now
     return accepted(now, found, units)
 
 
-def _inquiry(room: Workroom, stored: StoredProject, units: Units) -> Inquiry | None:
-    question = wanted_plan(stored.project, units)
+def _inquiry(
+    room: Workroom, stored: StoredProject, units: Units, standing: Standing
+) -> Inquiry | None:
+    question = wanted_plan(stored.project, units, standing)
     return None if question is None else room.searches.ask(("plan", stored.id), question)

@@ -14,7 +14,7 @@ from kersey.core.measure.length import Units, format_size
 from kersey.core.project.project import Project
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.standing import Standing, standing_of
+from kersey.core.quilt.standing import Standing
 from kersey.core.stash.ledger import EntryKind
 from kersey.core.work.stages import Stage
 from kersey.core.work.work_order import steps_done, work_order
@@ -132,8 +132,7 @@ def plan_context(opened: OpenProject, page_name: str = "") -> dict[str, Any]:
     """What is to be said of the plan."""
     return {
         "news": opened.news,
-        "before": opened.project.plan is not None
-        and standing_of(opened.project) is Standing.BEFORE,
+        "before": opened.news.standing is Standing.BEFORE,
         "plan_number": opened.stored.plan_number,
         "plan_question": opened.project.plan.question if opened.project.plan else "",
         "page_name": page_name,
@@ -215,7 +214,7 @@ def _yield_status(opened: OpenProject) -> str:
     if kept is None:
         return "not counted yet"
     blocks = counted(kept.possible, "block")
-    if standing_of(opened.project) is Standing.BEFORE:
+    if opened.news.standing is Standing.BEFORE:
         return f"{blocks}, before the change"
     if opened.project.design.even:
         return f"{blocks}, cut alike"

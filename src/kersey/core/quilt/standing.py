@@ -38,9 +38,11 @@ def standing_of(project: Project) -> Standing:
     return Standing.LOOSE if not kept.thrifty or unsaid else Standing.CURRENT
 
 
-def wanted_plan(project: Project, units: Units) -> PlanQuestion | None:
-    """What has to be searched for, for the plan to answer the question; None if it does."""
-    standing = standing_of(project)
+def wanted_plan(project: Project, units: Units, standing: Standing) -> PlanQuestion | None:
+    """What has to be searched for, for the plan to answer the question; None if it does.
+
+    `standing` is how the project stands to its plan now.
+    """
     if standing in (Standing.NOTHING, Standing.CURRENT):
         return None
     kept = project.plan
