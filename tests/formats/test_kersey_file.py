@@ -160,7 +160,7 @@ def test_files_of_the_first_version_are_read() -> None:
         (lambda r: r["projects"][0]["choices"].update(seam="9"), r"projects\[0\]: A seam is"),
         (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: rows"),
         (lambda r: r["projects"][0]["choices"].update(version=9), r"projects\[0\]: .*version 9"),
-        (lambda r: r["projects"][0]["plan"].pop("most"), r"projects\[0\]: most"),
+        (lambda r: r["projects"][0]["plan"]["cuttings"].pop("most"), r"projects\[0\]: most"),
         (lambda r: r["projects"][1]["fabrics"][0].update(lot=99), r"projects\[1\]: There is no"),
         (lambda r: r["projects"][1]["fabrics"][0].update(count=999), r"projects\[1\]: More piec"),
         (lambda r: r["cupboard"][2].update(width="1/0"), r"cupboard\[2\]"),

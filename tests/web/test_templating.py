@@ -45,23 +45,22 @@ def test_a_quilt_is_worked_out_once_for_each_revision_and_unit(
     stored: tuple[Workroom, StoredProject],
 ) -> None:
     room, project = stored
-    first = room.quilt(project, Units.INCHES)
-    assert room.quilt(project, Units.INCHES) is first
-    assert room.quilt(project, Units.CENTIMETRES) is not first
-    assert room.kept_quilt((project.id, project.revision + 1, 1, Units.INCHES)) is None
-    assert room.kept_quilt((project.id, project.revision, 2, Units.INCHES)) is None
+    first = room.reckoned(project, Units.INCHES).quilt
+    assert room.reckoned(project, Units.INCHES).quilt is first
+    assert room.reckoned(project, Units.CENTIMETRES).quilt is not first
+    assert room.remembered((project.id, project.revision + 1, 1, Units.INCHES)) is None
+    assert room.remembered((project.id, project.revision, 2, Units.INCHES)) is None
     room.engine.dispose()
 
 
-def test_only_so_many_quilts_are_remembered(
+def test_only_so_much_is_remembered(
     stored: tuple[Workroom, StoredProject], monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr(workroom, "_KEPT_QUILTS", 3)
+    monkeypatch.setattr(workroom, "_REMEMBERED", 3)
     room, project = stored
     for revision in range(1, 6):
-        copy = StoredProject(project.id, revision, project.project, NOW, 1)
-        room.quilt(copy, Units.INCHES)
-    kept = [r for r in range(1, 6) if room.kept_quilt((project.id, r, 1, Units.INCHES))]
+        room.reckoned(StoredProject(project.id, revision, project.project, NOW, 1), Units.INCHES)
+    kept = [r for r in range(1, 6) if room.remembered((project.id, r, 1, Units.INCHES))]
     assert kept == [3, 4, 5]
     room.engine.dispose()
 
@@ -71,7 +70,7 @@ def test_no_quilt_is_never_remembered_as_one(stored: tuple[Workroom, StoredProje
     nothing = replace(project, project=replace(project.project, plan=None))
     for _ in range(2):
         with pytest.raises(NotPlanned):
-            room.quilt(nothing, Units.INCHES)
+            _ = room.reckoned(nothing, Units.INCHES).quilt
     room.engine.dispose()
 
 

@@ -1,12 +1,14 @@
 """Any block as it shows in the quilt: its patches in their prints, each with its code."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 
 from kersey.core.blocks.assembly import Make, Patch, Size
 from kersey.core.cloth.fabric import Print
 from kersey.core.measure.length import Units, format_length, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture, rect, text
+
+_BETWEEN = "<!---->"
 
 
 def draw_patches(
@@ -92,12 +94,23 @@ def draw_make(make: Make, prints: Sequence[Print], units: Units) -> str:
 
 def draw_block_alone(patches: Sequence[Patch], finished: Size, prints: Sequence[Print]) -> str:
     """The block without a word, small, in the colours that its prints blend to."""
+    return next(draw_blocks_alone(patches, finished, [prints]))
+
+
+def draw_blocks_alone(
+    patches: Sequence[Patch], finished: Size, blocks: Iterable[Sequence[Print]]
+) -> Iterator[str]:
+    """Blocks alike but for their prints, each without a word, small, in flat colours."""
     cloths = Cloths(flat=True)
-    parts = [
-        element("path", d=_outline(patch), fill=cloths.fill(cloth))
-        for patch, cloth in zip(patches, prints, strict=True)
-    ]
-    return picture(0, 0, *finished, *parts, label="One block.")
+    # All but the colours is written once: a quilt has hundreds of blocks.
+    before, after = picture(0, 0, *finished, _BETWEEN, label="One block.").split(_BETWEEN)
+    outlines = [_outline(patch) for patch in patches]
+    for prints in blocks:
+        parts = (
+            f'<path d="{outline}" fill="{cloths.fill(cloth)}"/>'
+            for outline, cloth in zip(outlines, prints, strict=True)
+        )
+        yield f"{before}{''.join(parts)}{after}"
 
 
 def _outline(patch: Patch) -> str:

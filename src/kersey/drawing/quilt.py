@@ -1,9 +1,9 @@
 """The quilt, drawn to scale in its prints, over the outline of what it is for."""
 
 from collections import defaultdict
-from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from itertools import pairwise
 
 from kersey.core.blocks.assembly import Patch, turned
 from kersey.core.frame.purposes import Purpose
@@ -150,57 +150,48 @@ def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
         turn: [_Shape(patch) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
         for turn in {placed.turn for placed in quilt.placed}
     }
+    first_x, first_y, slots = float(left), float(top), quilt.patch_slots
     paths: dict[tuple[str, bool], list[str]] = defaultdict(list)
+    seams: list[str] = []
     for placed in quilt.placed:
-        x, y = float(left) + placed.column * width, float(top) + placed.row * height
+        x, y = first_x + placed.column * width, first_y + placed.row * height
         kit = quilt.plan.kits[placed.kit]
-        for shape, slot in zip(turned_patches[placed.turn], quilt.patch_slots, strict=True):
-            paths[kit[slot], shape.upright].append(shape.at(x, y))
+        for shape, slot in zip(turned_patches[placed.turn], slots, strict=True):
+            outline = shape.at(x, y)
+            paths[kit[slot], shape.upright].append(outline)
+            seams.append(outline)
     return "".join(
         element("path", d="".join(outlines), fill=cloths.fill(quilt.prints[name], upright))
         for (name, upright), outlines in sorted(paths.items())
-    ) + _patch_seams(quilt, left, top, turned_patches)
-
-
-def _patch_seams(
-    quilt: Quilt, left: Fraction, top: Fraction, shapes: Mapping[int, Sequence["_Shape"]]
-) -> str:
-    """The seams within the blocks, drawn once and shown at every place."""
-    width, height = map(float, quilt.block)
-    drawn: list[str] = []
-    for turn, of_turn in sorted(shapes.items()):
-        places = [placed for placed in quilt.placed if placed.turn == turn]
-        drawn.extend(
-            shape.at(float(left) + p.column * width, float(top) + p.row * height)
-            for p in places
-            for shape in of_turn
-        )
-    return element(
-        "path", d="".join(drawn), fill="none", stroke="#10181f", stroke_opacity=0.22,
+    ) + element(
+        "path", d="".join(seams), fill="none", stroke="#10181f", stroke_opacity=0.22,
         stroke_width=0.06,
     )  # fmt: skip
 
 
 class _Shape:
-    """A patch as it lies in a block, ready to be drawn at any place."""
+    """A patch as it lies in a block, to be drawn at any place: only its first corner moves."""
 
     def __init__(self, patch: Patch) -> None:
         corners = [(float(x), float(y)) for x, y in patch.corners]
         across, down = [x for x, _ in corners], [y for _, y in corners]
-        self._x, self._y = min(across), min(down)
-        self._wide, self._high = max(across) - self._x, max(down) - self._y
-        ends = {(x, y) for x in (min(across), max(across)) for y in (min(down), max(down))}
-        self._box = set(corners) == ends
-        self._corners = corners
+        left, top, right, bottom = min(across), min(down), max(across), max(down)
+        wide, high = right - left, bottom - top
+        if set(corners) == {(x, y) for x in (left, right) for y in (top, bottom)}:
+            self._first = left, top
+            self._rest = f"h{number(wide)}v{number(high)}h{number(-wide)}z"
+        else:
+            self._first = corners[0]
+            steps = (
+                f"l{number(to[0] - at[0])} {number(to[1] - at[1])}" for at, to in pairwise(corners)
+            )
+            self._rest = "".join(steps) + "z"
         # Cloth turns with the patch: its length lies along the longer side.
-        self.upright = self._high > self._wide
+        self.upright = high > wide
 
     def at(self, x: float, y: float) -> str:
         """Its outline as path data, the block's corner lying there."""
-        if self._box:
-            return box_path(x + self._x, y + self._y, self._wide, self._high)
-        points = "L".join(f"{number(x + a)} {number(y + b)}" for a, b in self._corners)
-        return f"M{points}z"
+        return f"M{number(x + self._first[0])} {number(y + self._first[1])}{self._rest}"
 
 
 def _seams(quilt: Quilt, left: Fraction, top: Fraction) -> str:

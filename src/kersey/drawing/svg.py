@@ -12,6 +12,8 @@ def number(value: Number) -> str:
     >>> number(Fraction(13, 2)), number(3.0), number(0.12345)
     ('6.5', '3', '0.123')
     """
+    if isinstance(value, int):
+        return str(value)
     text = f"{float(value):.3f}".rstrip("0").rstrip(".")
     return "0" if text == "-0" else text
 

@@ -36,8 +36,8 @@ from kersey.store.tables import (
 
 _WITH_FABRICS = (
     selectinload(ProjectRow.pulls)
-    .selectinload(PullRow.stack)
-    .selectinload(CupboardStackRow.lot)
+    .joinedload(PullRow.stack, innerjoin=True)
+    .joinedload(CupboardStackRow.lot, innerjoin=True)
     .selectinload(CupboardLotRow.stacks),
 )
 

@@ -56,7 +56,7 @@ class ProjectRow(Table):
     done_steps: Mapped[list["DoneStepRow"]] = relationship(
         cascade="all, delete-orphan", lazy="selectin", order_by="DoneStepRow.key"
     )
-    plan: Mapped["KeptPlanRow | None"] = relationship(cascade="all, delete-orphan", lazy="selectin")
+    plan: Mapped["KeptPlanRow | None"] = relationship(cascade="all, delete-orphan", lazy="joined")
 
 
 class PullRow(Table):

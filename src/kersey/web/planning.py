@@ -23,7 +23,7 @@ from kersey.core.quilt.standing import (
 from kersey.core.work.work_order import with_plan
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import StoredProject, keep_plan
-from kersey.web.workroom import Workroom
+from kersey.web.workroom import Reckoned, Workroom
 
 
 @dataclass(frozen=True)
@@ -43,34 +43,33 @@ class PlanNews:
 NO_NEWS = PlanNews()
 
 
-def settle(
-    room: Workroom, stored: StoredProject, units: Units, patience: float = 0.0
-) -> tuple[StoredProject, PlanNews]:
+def settle(room: Workroom, reckoned: Reckoned, patience: float = 0.0) -> tuple[Reckoned, PlanNews]:
     """See that a project gets the plan it needs: keep one that was found, or search on.
 
     Waits no longer than the patience, in seconds.
     """
+    stored, units, standing = reckoned.stored, reckoned.units, reckoned.standing
     project = stored.project
-    standing = standing_of(project)
     inquiry = _inquiry(room, stored, units, standing)
     if inquiry is None:
-        return stored, PlanNews(standing)
+        return reckoned, PlanNews(standing)
     inquiry.wait(0, patience)
     found: KeptPlan | None = inquiry.answer
     if found is None:
-        return stored, PlanNews(standing, not inquiry.over, inquiry.fault)
+        return reckoned, PlanNews(standing, not inquiry.over, inquiry.fault)
     if not may_replace(project):
         before = project.plan
         assert before is not None
         changes = what_changes(before, found)
-        return stored, PlanNews(standing, offered=found, changes=changes)
+        return reckoned, PlanNews(standing, offered=found, changes=changes)
     try:
         with room.transaction() as session:
             stored = keep_plan(session, stored.id, lambda now: _unless_changed(now, found, units))
     except (IntegrityError, OperationalError):
         # Another window keeps it just now, or something large is being written: soon.
-        return stored, PlanNews(standing, going_on=True)
-    return stored, PlanNews(standing_of(stored.project), not inquiry.over)
+        return reckoned, PlanNews(standing, going_on=True)
+    reckoned = room.reckoned(stored, units)
+    return reckoned, PlanNews(reckoned.standing, not inquiry.over)
 
 
 def accepted(project: Project, found: KeptPlan, units: Units) -> Project:

@@ -12,12 +12,13 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units, format_size
 from kersey.core.project.project import Project
+from kersey.core.project.question import YieldAsked
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.standing import Standing
 from kersey.core.stash.ledger import EntryKind
 from kersey.core.work.stages import Stage
-from kersey.core.work.work_order import steps_done, work_order
+from kersey.core.work.work_order import Step, steps_done
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
     StoredProject,
@@ -28,7 +29,7 @@ from kersey.store.projects import (
 from kersey.web.forms import PageForm
 from kersey.web.planning import NO_NEWS, PlanNews, settle
 from kersey.web.templating import counted, is_fragment_request, render
-from kersey.web.workroom import Workroom
+from kersey.web.workroom import Reckoned, Workroom
 
 ProjectId = Annotated[int, Path(ge=1, le=2**31)]
 
@@ -50,15 +51,29 @@ class OpenProject:
     `news` is of the plan that is searched for, if one is.
     """
 
-    stored: StoredProject
+    reckoned: Reckoned
     preferences: Preferences
     quilt: Quilt | None
     no_quilt: str = ""
     news: PlanNews = NO_NEWS
 
     @property
+    def stored(self) -> StoredProject:
+        return self.reckoned.stored
+
+    @property
     def project(self) -> Project:
         return self.stored.project
+
+    @property
+    def asked(self) -> YieldAsked:
+        """Its question to the search; raises `NothingToCut` or `BadRecipe`."""
+        return self.reckoned.asked
+
+    @property
+    def steps(self) -> tuple[Step, ...]:
+        """The steps for its quilt, in order; none where there is no quilt."""
+        return self.reckoned.steps if self.quilt else ()
 
     @property
     def units(self) -> Units:
@@ -85,27 +100,20 @@ def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> Open
     with room.transaction() as session:
         line, preferences = project_line(session, project_id), load_preferences(session)
         units = preferences.workshop.units
-        kept = room.kept_quilt((line.id, line.revision, line.plan_number, units))
-        stored = (
-            get_project(session, project_id)
-            if kept is None
-            else StoredProject(
-                line.id, line.revision, kept.project, line.updated_at, line.plan_number
-            )
-        )
-    return with_quilt(room, stored, preferences, patience)
+        known = room.remembered((line.id, line.revision, line.plan_number, units))
+        reckoned = known or room.reckoned(get_project(session, project_id), units)
+    return _opened(room, reckoned, preferences, patience)
 
 
-def with_quilt(
-    room: Workroom, stored: StoredProject, preferences: Preferences, patience: float = 0.0
+def _opened(
+    room: Workroom, reckoned: Reckoned, preferences: Preferences, patience: float
 ) -> OpenProject:
     """The project and what it comes to; when that is nothing, why."""
-    units = preferences.workshop.units
-    stored, news = settle(room, stored, units, patience)
+    reckoned, news = settle(room, reckoned, patience)
     try:
-        return OpenProject(stored, preferences, room.quilt(stored, units), news=news)
+        return OpenProject(reckoned, preferences, reckoned.quilt, news=news)
     except Infeasible as reason:
-        return OpenProject(stored, preferences, None, news.fault or str(reason), news)
+        return OpenProject(reckoned, preferences, None, news.fault or str(reason), news)
 
 
 def change(
@@ -125,7 +133,7 @@ def change(
         stored = change_project(
             session, project_id, revision, lambda p: regridded(how(p), units), room.clock(), why
         )
-    return with_quilt(room, stored, preferences, _A_MOMENT)
+    return _opened(room, room.reckoned(stored, units), preferences, _A_MOMENT)
 
 
 def plan_context(opened: OpenProject, page_name: str = "") -> dict[str, Any]:
@@ -204,9 +212,10 @@ def _status(opened: OpenProject, stage: Stage) -> str:
         return ""
     if stage is Stage.SIZE:
         return _size_status(quilt)
-    steps = work_order(quilt)
-    done = steps_done(opened.project, steps)
-    return f"{done} of {len(steps)} steps done" if done else ""
+    if not opened.project.done:
+        return ""
+    done = steps_done(opened.project, opened.steps)
+    return f"{done} of {len(opened.steps)} steps done" if done else ""
 
 
 def _yield_status(opened: OpenProject) -> str:

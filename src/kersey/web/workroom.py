@@ -1,36 +1,81 @@
-"""What the pages share while the server runs: the database, the clock, quilts worked out."""
+"""What the pages share while the server runs: the database, the clock, what was worked out."""
 
 from collections import OrderedDict
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
+from functools import cached_property
 from pathlib import Path
 from threading import Lock
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import Depends, Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
 from kersey.core.measure.length import Units
+from kersey.core.project.project import Project
+from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.quilt.standing import Standing, standing_of
+from kersey.core.work.work_order import Step, work_order
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 from kersey.web.jobs import Jobs
 
-# A list of projects shows two dozen; a few lists' worth of quilts is some megabytes.
-_KEPT_QUILTS = 400
-
+# A list of projects shows two dozen; a few lists' worth of them is some megabytes.
+_REMEMBERED = 400
+# A page's drawings are a hundred kilobytes, so only those looked at lately are.
+_DRAWN = 120
 
 # A project, its revision, the number of its plan, and the units of whoever looks.
-QuiltKey = tuple[int, int, int, Units]
+ReckonedKey = tuple[int, int, int, Units]
+# What a template shows, by its names there.
+Drawings = dict[str, Any]
 
 
 def _utc_now() -> datetime:
     return datetime.now(UTC)
+
+
+@dataclass(frozen=True)
+class Reckoned:
+    """A project as it is kept, and what follows from it; each is worked out once, when wanted."""
+
+    stored: StoredProject
+    units: Units
+
+    @property
+    def key(self) -> ReckonedKey:
+        """By what it is remembered."""
+        return (self.stored.id, self.stored.revision, self.stored.plan_number, self.units)
+
+    @property
+    def project(self) -> Project:
+        return self.stored.project
+
+    @cached_property
+    def asked(self) -> YieldAsked:
+        """Its question to the search; raises `NothingToCut` or `BadRecipe`."""
+        return yield_asked(self.project)
+
+    @cached_property
+    def standing(self) -> Standing:
+        """How it stands to the plan that is kept with it."""
+        return standing_of(self.project)
+
+    @cached_property
+    def quilt(self) -> Quilt:
+        """Its quilt; raises `NotPlanned` or `NoQuilt` when there is none."""
+        return make_quilt(self.project, self.units)
+
+    @cached_property
+    def steps(self) -> tuple[Step, ...]:
+        """The work order of its quilt."""
+        return work_order(self.quilt)
 
 
 @dataclass
@@ -44,7 +89,8 @@ class Workroom:
     jobs: Jobs = field(default_factory=Jobs)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
-    _quilts: "OrderedDict[QuiltKey, Quilt]" = field(default_factory=OrderedDict)
+    _reckoned: "OrderedDict[ReckonedKey, Reckoned]" = field(default_factory=OrderedDict)
+    _drawn: "OrderedDict[tuple[ReckonedKey, str], Drawings]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
     @contextmanager
@@ -58,28 +104,41 @@ class Workroom:
         with self.transaction() as session:
             return load_preferences(session)
 
-    def kept_quilt(self, key: "QuiltKey") -> Quilt | None:
-        """The quilt of a project as it stands, if it was worked out lately."""
+    def remembered(self, key: ReckonedKey) -> Reckoned | None:
+        """A project as it stands, if it was opened lately."""
         with self._lock:
-            if key in self._quilts:
-                self._quilts.move_to_end(key)
-            return self._quilts.get(key)
+            if key in self._reckoned:
+                self._reckoned.move_to_end(key)
+            return self._reckoned.get(key)
 
-    def quilt(self, stored: StoredProject, units: Units) -> Quilt:
-        """The quilt of a project as it stands, worked out once.
-
-        Raises `NotPlanned` or `NoQuilt` when there is none.
-        """
-        key = (stored.id, stored.revision, stored.plan_number, units)
-        kept = self.kept_quilt(key)
-        if kept is not None:
-            return kept
-        quilt = make_quilt(stored.project, units)
+    def reckoned(self, stored: StoredProject, units: Units) -> Reckoned:
+        """A project as it stands, with what was worked out of it before."""
+        fresh = Reckoned(stored, units)
         with self._lock:
-            self._quilts[key] = quilt
-            while len(self._quilts) > _KEPT_QUILTS:
-                self._quilts.popitem(last=False)
-        return quilt
+            known = self._reckoned.setdefault(fresh.key, fresh)
+            self._reckoned.move_to_end(fresh.key)
+            while len(self._reckoned) > _REMEMBERED:
+                self._reckoned.popitem(last=False)
+        return known
+
+    def drawn(self, reckoned: Reckoned, page: str, draw: Callable[[], Drawings]) -> Drawings:
+        """What a page shows that follows from a project alone, as it was drawn before."""
+        known = self.drawn_before(reckoned, page)
+        return self.keep_drawn(reckoned, page, draw()) if known is None else known
+
+    def drawn_before(self, reckoned: Reckoned, page: str) -> Drawings | None:
+        """What a page showed of a project that is still as it was."""
+        with self._lock:
+            return self._drawn.get((reckoned.key, page))
+
+    def keep_drawn(self, reckoned: Reckoned, page: str, drawings: Drawings) -> Drawings:
+        """Remember what a page shows; it must follow from the project and its plan alone."""
+        with self._lock:
+            self._drawn[reckoned.key, page] = drawings
+            self._drawn.move_to_end((reckoned.key, page))
+            while len(self._drawn) > _DRAWN:
+                self._drawn.popitem(last=False)
+        return drawings
 
 
 async def _workroom(request: Request) -> Workroom:

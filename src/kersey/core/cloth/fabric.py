@@ -11,6 +11,7 @@ from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 
 from kersey.core.cloth.colour import (
     DARK_BELOW,
@@ -123,7 +124,7 @@ class Swatch:
         if self.tile is not None and not _is_tile(self.tile):
             raise BadFabric("A tile is a small JPEG picture in base64.")
 
-    @property
+    @cached_property
     def blend(self) -> str:
         """The one colour a print blends to from afar."""
         cover = _COVER[self.motif]

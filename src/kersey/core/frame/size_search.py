@@ -21,7 +21,7 @@ MOST_ROWS = 60
 # docs/trade.md section 5: differ by at most about a half unless asked for.
 LONGEST_RATIO = Fraction(3, 2)
 # Long and narrow, still made now and then; beyond that "which nobody wants".
-_NARROWEST_RATIO = 2.0
+_NARROWEST_RATIO = 2
 # Two like sides look like a box; about 4 : 5 is the usual bed cover.
 _PLEASANT_RATIO = 1.3
 
@@ -114,10 +114,14 @@ def size_options(question: SizeQuestion) -> tuple[SizeOption, ...]:
     >>> best.columns, best.rows, best.border_width, best.purpose.name
     (8, 10, Fraction(3, 1), 'lap quilt')
     """
-    judge = _Judge(question)
-    every = [judge.option(rows, columns) for rows, columns in _grids(question)]
-    sensible = [option for option in every if _sensible(option, question)]
-    return tuple(sorted(sensible or every, key=lambda o: (o.cost, o.spare, o.columns, o.rows)))
+    judge, grids = _Judge(question), list(_grids(question))
+    wished = question.wish.key != ANY_PURPOSE
+    # Of a size for anything, most blocks are in it: what leaves more than half is not even judged.
+    likely = [(r, c) for r, c in grids if wished or 2 * r * c > question.blocks]
+    options = [judge.option(*grid) for grid in likely]
+    sensible = [option for option in options if _sensible(option, question)]
+    found = sensible or [judge.option(*grid) for grid in grids]
+    return tuple(sorted(found, key=lambda o: (o.cost, o.spare, o.columns, o.rows)))
 
 
 def size_option(question: SizeQuestion, rows: int, columns: int) -> SizeOption:
@@ -144,17 +148,28 @@ def _grids(question: SizeQuestion) -> Iterator[tuple[int, int]]:
     """Rows x columns that the blocks can fill; the longer side down, unless wished otherwise."""
     wish = question.wish
     lies_wide = bool(wish.own_width and wish.own_length and wish.own_width > wish.own_length)
-    width, height = question.block
-    for columns in range(1, int(min(LARGEST_SIDE // width, MOST_ROWS, question.blocks)) + 1):
-        fitting = min(LARGEST_SIDE // height, MOST_ROWS, question.blocks // columns)
-        for rows in range(1, int(fitting) + 1):
+    # Whole numbers in the same proportion: there may be thousands of grids.
+    width, height = _in_proportion(question.block)
+    most_columns, most_rows = (int(LARGEST_SIDE // side) for side in question.block)
+    for columns in range(1, min(most_columns, MOST_ROWS, question.blocks) + 1):
+        for rows in range(1, min(most_rows, MOST_ROWS, question.blocks // columns) + 1):
             lies = columns * width - rows * height
             if lies == 0 or (lies > 0) == lies_wide:
                 yield rows, columns
 
 
+def _in_proportion(block: tuple[Fraction, Fraction]) -> tuple[int, int]:
+    width, height = block
+    common = width.denominator * height.denominator
+    return int(width * common), int(height * common)
+
+
 class _Judge:
-    """Judges sizes for one question. Costs are opinions, so they are reckoned in floats."""
+    """Judges sizes for one question. Costs are opinions, so they are reckoned in floats.
+
+    A question of some hundred blocks has thousands of sizes with a border, so what a border costs
+    at any size is reckoned before, and what a purpose is like lies at hand as floats.
+    """
 
     def __init__(self, question: SizeQuestion) -> None:
         self.question = question
@@ -165,6 +180,13 @@ class _Judge:
             for p in self.purposes
         ]
         self.wished = question.wish.key != ANY_PURPOSE
+        sides = sorted((self.purposes[0].most_width, self.purposes[0].most_length))
+        self.long_is_wished = self.wished and sides[1] > sides[0] * LONGEST_RATIO
+        half = min(self.block_width, self.block_height) / 2
+        self.borders = [
+            (border, float(border), abs(float(border) - half) * _BORDER_OFF_HALF_A_BLOCK_COSTS)
+            for border in self._widths()
+        ]
 
     def option(self, rows: int, columns: int) -> SizeOption:
         """The size with the border and the purpose that cost least."""
@@ -183,38 +205,50 @@ class _Judge:
         )
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
+        """Each border that suits, with the purpose that it brings nearest."""
         spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
         body_width, body_length = columns * self.block_width, rows * self.block_height
-        for border in self._borders(min(body_width, body_length)):
-            width, length = body_width + 2 * float(border), body_length + 2 * float(border)
-            off_half = abs(float(border) - min(self.block_width, self.block_height) / 2)
-            cost = spare * _ALL_SPARE_COSTS + off_half * _BORDER_OFF_HALF_A_BLOCK_COSTS
-            cost += self._proportion_cost(width, length)
-            for place, purpose in enumerate(self.purposes):
-                yield cost + self._distance_cost(width, length, place), border, place, purpose
+        widest = min(body_width, body_length) * float(WIDEST_BORDER_SHARE)
+        given = self.question.border_width is not None
+        for border, inches, off_half_costs in self.borders:
+            if inches > widest and not given:
+                continue
+            width, length = body_width + 2 * inches, body_length + 2 * inches
+            cost = spare * _ALL_SPARE_COSTS + off_half_costs + self._proportion_cost(width, length)
+            off, place = min(self._distance_costs(width, length))
+            yield cost + off, border, place, self.purposes[place]
 
-    def _borders(self, shorter: float) -> Sequence[Fraction]:
-        """The border given, or those that do not overwhelm a body whose shorter side this is."""
+    def _widths(self) -> Sequence[Fraction]:
+        """The border given, or those to choose from."""
         if self.question.border_width is not None:
             return (self.question.border_width,)
-        widest = shorter * float(WIDEST_BORDER_SHARE)
-        return [width for width in widths_to_propose(self.question.units) if width <= widest]
+        return widths_to_propose(self.question.units)
 
-    def _distance_cost(self, width: float, length: float, place: int) -> float:
-        least_width, most_width, least_length, most_length = self.ranges[place]
-        distance = max(least_width - width, width - most_width, 0.0)
-        distance += max(least_length - length, length - most_length, 0.0)
-        if self.wished:
-            return distance * _INCH_OFF_A_WISH_COSTS
-        return min(distance, NO_PURPOSE_BEYOND) * _INCH_OFF_COSTS
+    def _distance_costs(self, width: float, length: float) -> Iterator[tuple[float, int]]:
+        """What it costs to miss each purpose, with its place."""
+        for place, (least_width, most_width, least_length, most_length) in enumerate(self.ranges):
+            off = 0.0
+            if width < least_width:
+                off = least_width - width
+            elif width > most_width:
+                off = width - most_width
+            if length < least_length:
+                off += least_length - length
+            elif length > most_length:
+                off += length - most_length
+            if self.wished:
+                yield off * _INCH_OFF_A_WISH_COSTS, place
+            else:
+                yield (
+                    (off if off < NO_PURPOSE_BEYOND else NO_PURPOSE_BEYOND) * _INCH_OFF_COSTS,
+                    place,
+                )
 
     def _proportion_cost(self, width: float, length: float) -> float:
-        """What long and narrow costs; nothing when just that is wished for."""
-        first = self.purposes[0]
-        sides = sorted((first.most_width, first.most_length))
-        if self.wished and sides[1] > sides[0] * LONGEST_RATIO:
+        """What long and narrow costs."""
+        if self.long_is_wished:
             return 0.0
-        return _proportion_cost(max(width, length) / min(width, length))
+        return _proportion_cost(width / length if width > length else length / width)
 
 
 def _proportion_cost(ratio: float) -> float:
@@ -224,11 +258,11 @@ def _proportion_cost(ratio: float) -> float:
 
 
 def _sensible(option: SizeOption, question: SizeQuestion) -> bool:
-    wished = question.wish.key != ANY_PURPOSE
-    distance = option.purpose.distance(option.width, option.length)
-    if wished and distance <= 3 * NEAR_ENOUGH:
-        return True
-    return option.spare * 2 < question.blocks and float(option.ratio) <= _NARROWEST_RATIO
+    if question.wish.key != ANY_PURPOSE:
+        distance = option.purpose.distance(option.width, option.length)
+        if distance <= 3 * NEAR_ENOUGH:
+            return True
+    return option.spare * 2 < question.blocks and option.ratio <= _NARROWEST_RATIO
 
 
 def _blocks_reason(option: SizeOption) -> str:

@@ -67,10 +67,15 @@ class Source(StrEnum):
 
 @dataclass(frozen=True)
 class Sizes:
-    """Every sensible size for a project, best first, and the one in use."""
+    """What sizes a project may have, and the one in use."""
 
-    options: tuple[SizeOption, ...]
+    question: SizeQuestion
     current: SizeOption
+
+    @cached_property
+    def options(self) -> tuple[SizeOption, ...]:
+        """Every sensible size, best first."""
+        return size_options(self.question)
 
 
 @dataclass(frozen=True)
@@ -97,17 +102,13 @@ class Placed:
 
 @dataclass(frozen=True)
 class Quilt:
-    """One quilt, worked out. Lengths in inches.
-
-    `outdated`: its plan was made for other fabric or another block than the project has now.
-    """
+    """One quilt, worked out. Lengths in inches."""
 
     project: Project
     units: Units
     plan: KeptPlan
     assembly: Assembly
     sizes: Sizes
-    outdated: bool
     border: Border | None
     border_cloth: Cloth
     backing: Backing
@@ -248,7 +249,6 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         plan=kept,
         assembly=kept.block.assembly(kept.seam),
         sizes=sizes,
-        outdated=_outdated(project, kept),
         border=border,
         border_cloth=border_cloth,
         backing=plan_backing(*top, design.margin, design.usable_width, units),
@@ -271,14 +271,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     question = SizeQuestion(kept.finished, kept.possible, design.wish, design.border_width, units)
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
-    return Sizes(size_options(question), size_option(in_use, grid.rows, grid.columns))
-
-
-def _outdated(project: Project, kept: KeptPlan) -> bool:
-    try:
-        return yield_asked(project).fingerprint != kept.question
-    except Infeasible:
-        return True
+    return Sizes(question, size_option(in_use, grid.rows, grid.columns))
 
 
 def _print_names(project: Project, kept: KeptPlan) -> dict[str, Print]:

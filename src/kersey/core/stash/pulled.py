@@ -10,6 +10,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 from heapq import heappop, heappush
 
 from kersey.core.cloth.fabric import BadFabric, Lot, Print, Stack, Value
@@ -80,13 +81,13 @@ class Pulled:
         """The print as it lies at home, all pieces of it."""
         return self.kept.lot.stacks[self.place]
 
-    @property
+    @cached_property
     def print(self) -> Print:
         """The print as it reads in this quilt."""
         cloth = self.stack.print
         return cloth if self.value is None else cloth.with_value(self.value)
 
-    @property
+    @cached_property
     def lot(self) -> Lot:
         """The pieces pulled, as a lot of their own."""
         lot = self.kept.lot.only(self.place, self.count)

@@ -11,7 +11,7 @@ from kersey.core.project.design import check_layers
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.work.put_away import PutAway, put_away
-from kersey.core.work.work_order import ticked, work_order
+from kersey.core.work.work_order import ticked
 from kersey.store.projects import put_project_away
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, TypedForm, checked, read_form
@@ -46,8 +46,8 @@ def cut_page(request: Request, room: Room, project_id: ProjectId) -> Response:
     opened = open_project(room, project_id)
     if is_fragment_request(request):
         # The plan was exchanged: what follows from it is shown anew.
-        return render(request, "cut/anew.html", cut_context(opened) | {"oob": True})
-    return render(request, "cut/page.html", cut_context(opened))
+        return render(request, "cut/anew.html", cut_context(room, opened) | {"oob": True})
+    return render(request, "cut/page.html", cut_context(room, opened))
 
 
 @router.post("/projects/{project_id}/steps", name="tick_step")
@@ -55,12 +55,11 @@ def tick_step(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     """Tick a step off, or take the tick back."""
     opened = open_project(room, project_id)
     form = read_form(TickForm, typed, opened.units)
-    quilt = opened.quilt
-    step = next((s for s in work_order(quilt) if s.key == form.step), None) if quilt else None
+    step = next((s for s in opened.steps if s.key == form.step), None)
     if step is None:
         raise HTTPException(404)
     opened = change(room, project_id, form.revision, lambda p: ticked(p, step, form.done))
-    return answer_change(request, opened, "cut/answer.html", cut_context(opened), "cut_page")
+    return answer_change(request, opened, "cut/answer.html", cut_context(room, opened), "cut_page")
 
 
 @router.post("/projects/{project_id}/layers", name="choose_layers")
@@ -72,7 +71,7 @@ def choose_layers(
     try:
         form = read_form(LayersForm, typed, opened.units)
     except BadForm as bad:
-        context = cut_context(opened) | {"errors": bad.errors, "typed": bad.typed}
+        context = cut_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
         return render(request, "cut/page.html", context, 422)
 
     def with_layers(project: Project) -> Project:

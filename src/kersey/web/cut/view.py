@@ -1,6 +1,6 @@
 """The sheet as it is shown: each step with its words and pictures, the kits, what is to buy."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from typing import Any
 
@@ -15,28 +15,33 @@ from kersey.core.quilt.quilt import Placed, Quilt
 from kersey.core.quilt.supply import supplies
 from kersey.core.work.stages import Stage
 from kersey.core.work.step_words import step_words
-from kersey.core.work.work_order import Step, StepKind, steps_done, work_order
+from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
 from kersey.core.yields.cut_words import strip_words
 from kersey.drawing.cut_layout import draw_layout, scale_for
-from kersey.drawing.patches import draw_block_alone, draw_make
+from kersey.drawing.patches import draw_blocks_alone, draw_make
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.strips import StripCloth, draw_division, draw_set
 from kersey.web.project_page import OpenProject, project_context
+from kersey.web.workroom import Workroom
 
 _WIDEST_PX, _MOST_PX_AN_INCH = 560.0, 13.0
 
 
-def cut_context(opened: OpenProject) -> dict[str, Any]:
+def cut_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     """All that the page shows."""
     context = project_context(opened, Stage.CUT)
     quilt = opened.quilt
     if quilt is None:
         return context
-    steps = work_order(quilt)
+    return context | room.drawn(opened.reckoned, "cut", lambda: _sheet(opened, quilt))
+
+
+def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
+    steps = opened.steps
     codes = piece_codes(quilt.plan.plan.problem.needs)
     scale = scale_for([step.layout for step in steps if step.layout], _WIDEST_PX, _MOST_PX_AN_INCH)
-    return context | {
+    return {
         "steps": [_shown(step, quilt, codes, scale) for step in steps],
         "done": steps_done(opened.project, steps),
         "kinds": StepKind,
@@ -147,21 +152,25 @@ def _division(quilt: Quilt) -> str:
 
 def _kits(quilt: Quilt, codes: Mapping[Need, str]) -> list[dict[str, Any]]:
     """Every block in its place, with the pieces it takes."""
-    return [_kit(placed, quilt, codes) for placed in quilt.placed]
+    problem, kits = quilt.plan.plan.problem, quilt.plan.kits
+    marks = [codes[problem.needs[number]] for number in slots_of(problem)]
+    prints = (quilt.patch_prints(kits[placed.kit]) for placed in quilt.placed)
+    drawings = draw_blocks_alone(quilt.assembly.patches, quilt.block, prints)
+    return [
+        _kit(placed, quilt, marks, drawing)
+        for placed, drawing in zip(quilt.placed, drawings, strict=True)
+    ]
 
 
-def _kit(placed: Placed, quilt: Quilt, codes: Mapping[Need, str]) -> dict[str, Any]:
-    kit = quilt.plan.kits[placed.kit]
+def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> dict[str, Any]:
     pieces: dict[str, list[str]] = {}
-    needs = quilt.plan.plan.problem.needs
-    for name, number in zip(kit, slots_of(quilt.plan.plan.problem), strict=True):
-        pieces.setdefault(quilt.prints[name].name, []).append(codes[needs[number]])
-    prints = quilt.patch_prints(kit)
+    for name, mark in zip(quilt.plan.kits[placed.kit], marks, strict=True):
+        pieces.setdefault(quilt.prints[name].name, []).append(mark)
     return {
         "number": placed.kit + 1,
         "row": placed.row + 1,
         "column": placed.column + 1,
         "pinned": placed.kit in quilt.plan.pinned,
-        "pieces": [(name, " ".join(marks)) for name, marks in pieces.items()],
-        "drawing": draw_block_alone(quilt.assembly.patches, quilt.block, prints),
+        "pieces": [(name, " ".join(of_it)) for name, of_it in pieces.items()],
+        "drawing": drawing,
     }

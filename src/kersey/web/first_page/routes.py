@@ -19,12 +19,10 @@ from kersey.core.project.best_block import best_block
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.project.question import CUT_FROM, sample_prints, yield_asked
-from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import from_readings
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import Reading, examples_in, read_lots
 from kersey.core.work.stages import NEXT_ACT, Stage, next_stage
-from kersey.core.work.work_order import work_order
 from kersey.drawing.patches import draw_block_alone
 from kersey.drawing.quilt import draw_miniature
 from kersey.store.cupboard import add_lots, number_prints
@@ -49,7 +47,7 @@ from kersey.web.project_page import (
     open_project,
 )
 from kersey.web.templating import is_fragment_request, render
-from kersey.web.workroom import Room, Workroom
+from kersey.web.workroom import Reckoned, Room, Workroom
 
 router = APIRouter()
 
@@ -227,7 +225,7 @@ def _page(
     with room.transaction() as session:
         preferences = load_preferences(session)
         lines = list_projects(session, (wall - 1) * _ON_THE_WALL, _ON_THE_WALL)
-        hung = [(line, _quilt(room, session, line, preferences)) for line in lines]
+        hung = [(line, _reckoned(room, session, line, preferences)) for line in lines]
         total = count_projects(session)
         deleted = list_deleted(session, _DELETED_SHOWN)
         sample = is_sample_world(session)
@@ -251,27 +249,30 @@ def _page(
     return render(request, "first_page/page.html", context, status)
 
 
-def _quilt(
+def _reckoned(
     room: Workroom, session: Session, line: ProjectLine, preferences: Preferences
-) -> Quilt | None:
-    """The quilt on a line of the list; the project is only read when it is not remembered."""
+) -> Reckoned | None:
+    """The project on a line of the list with its quilt, if it has one; it is only read when it is
+    not remembered."""
     units = preferences.workshop.units
-    kept = room.kept_quilt((line.id, line.revision, line.plan_number, units))
-    if kept is None and line.plan_number:
-        with suppress(Infeasible):
-            return room.quilt(get_project(session, line.id), units)
-    return kept
+    known = room.remembered((line.id, line.revision, line.plan_number, units))
+    if known is None and line.plan_number:
+        known = room.reckoned(get_project(session, line.id), units)
+    with suppress(Infeasible):
+        if known and known.quilt:
+            return known
+    return None
 
 
-def _hangers(hung: Sequence[tuple[ProjectLine, Quilt | None]]) -> list[Hanger]:
+def _hangers(hung: Sequence[tuple[ProjectLine, Reckoned | None]]) -> list[Hanger]:
     """The quilts at one scale, small enough that the longest still hangs on the wall."""
-    longest = max((float(quilt.size.length) for _, quilt in hung if quilt), default=1.0)
+    longest = max((float(known.quilt.size.length) for _, known in hung if known), default=1.0)
     scale = min(_PX_PER_INCH, _LONGEST_HANGER_PX / longest)
-    return [_hanger(line, quilt, scale) for line, quilt in hung]
+    return [_hanger(line, known, scale) for line, known in hung]
 
 
-def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
-    if quilt is None:
+def _hanger(line: ProjectLine, known: Reckoned | None, scale: float) -> Hanger:
+    if known is None:
         act = NEXT_ACT[Stage.YIELD]
         return Hanger(
             line.id,
@@ -284,8 +285,8 @@ def _hanger(line: ProjectLine, quilt: Quilt | None, scale: float) -> Hanger:
             120,
             120,
         )
-    steps = work_order(quilt) if quilt.project.design.size_chosen else ()
-    stage = next_stage(quilt.project, steps)
+    quilt = known.quilt
+    stage = next_stage(quilt.project, known.steps if quilt.project.design.size_chosen else ())
     return Hanger(
         line.id,
         line.revision,

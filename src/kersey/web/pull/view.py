@@ -57,35 +57,47 @@ def pull_context(
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
         chosen = "0" if project.fabrics else Bought.BORDER.value
     strip_width, strip_error = _strip_width(strips, opened)
+    wall = room.drawn(opened.reckoned, f"pull {strip_width}", lambda: _wall(opened, strip_width))
+    return (
+        project_context(opened, Stage.PULL)
+        | wall
+        | {
+            "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
+            "role_keys": ROLE_KEYS,
+            "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
+            "strip_width": strip_width,
+            "strip_error": strip_error,
+            "bought": _bought(project),
+            "chosen": chosen,
+            "cloth": bought.get(chosen) or project.fabrics[int(chosen)].print,
+            "swatch": draw_swatch(bought.get(chosen) or project.fabrics[int(chosen)].print),
+            "pulled": None if chosen in bought else project.fabrics[int(chosen)],
+            "at_home": None if chosen in bought else _at_home(room, opened, int(chosen)),
+            "reads": _reads(project, chosen),
+            "all_roles": list(Role),
+            "all_values": list(Value),
+            "motifs": list(Motif),
+            "scales": list(Scale),
+            "families": FAMILIES,
+            **found_context(room, opened, ""),
+        }
+    )
+
+
+def _wall(opened: OpenProject, strip_width: Fraction) -> dict[str, Any]:
+    """What hangs there and what is to be said of it, whichever fabric is chosen."""
+    project = opened.project
     aside = [pulled.lot for pulled in project.fabrics if pulled.aside]
     scale = scale_of([*([p.lot for p in group] for _, group in _by_role(project)), aside])
     items = [_item(pulled, n, opened, scale) for n, pulled in enumerate(project.fabrics)]
-    return project_context(opened, Stage.PULL) | {
+    return {
         "groups": _groups(opened, items, strip_width, scale),
         "empty_roles": [r for r in Role if not any(p.serves(r) for p in project.fabrics)],
         "set_aside": [item for item in items if item["pulled"].aside],
-        "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
-        "role_keys": ROLE_KEYS,
-        "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
-        "strip_width": strip_width,
-        "strip_error": strip_error,
-        "bought": _bought(project),
-        "chosen": chosen,
-        "cloth": bought.get(chosen) or project.fabrics[int(chosen)].print,
-        "swatch": draw_swatch(bought.get(chosen) or project.fabrics[int(chosen)].print),
-        "pulled": None if chosen in bought else project.fabrics[int(chosen)],
-        "at_home": None if chosen in bought else _at_home(room, opened, int(chosen)),
         "pieces": _pieces(project),
         "values": _values(project),
         "mind": look_over(project, opened.units),
-        "reads": _reads(project, chosen),
         "read_otherwise": _read_otherwise(project),
-        "all_roles": list(Role),
-        "all_values": list(Value),
-        "motifs": list(Motif),
-        "scales": list(Scale),
-        "families": FAMILIES,
-        **found_context(room, opened, ""),
     }
 
 

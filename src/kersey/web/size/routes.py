@@ -46,7 +46,7 @@ from kersey.web.project_page import (
     project_context,
 )
 from kersey.web.templating import is_fragment_request, render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 
@@ -100,8 +100,8 @@ def size_page(
         # The plan was exchanged: what follows from it is shown anew. One that only saves fabric
         # leaves the row of sizes as it is, and the finger on it.
         template = "size/choice.html" if part else "size/answer.html"
-        return render(request, template, _context(opened) | {"oob": True})
-    return render(request, "size/page.html", _context(opened))
+        return render(request, template, _context(room, opened) | {"oob": True})
+    return render(request, "size/page.html", _context(room, opened))
 
 
 @router.post("/projects/{project_id}/grid", name="choose_grid")
@@ -112,11 +112,11 @@ def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: Type
         form = read_form(GridForm, typed, opened.units)
         opened = change(room, project_id, form.revision, lambda p: _with_grid(p, form))
     except BadForm as bad:
-        return _again(request, opened, bad)
+        return _again(request, room, opened, bad)
     page = "cut_page" if typed.get("then") == "cut" else "size_page"
     in_the_row = form.columns is None
     template = "size/choice.html" if in_the_row else "size/answer.html"
-    return answer_change(request, opened, template, _context(opened), page)
+    return answer_change(request, opened, template, _context(room, opened), page)
 
 
 @router.post("/projects/{project_id}/wish", name="change_wish")
@@ -128,10 +128,10 @@ def change_wish(request: Request, room: Room, project_id: ProjectId, typed: Type
         form = _with_present_size(form, opened)
         opened = change(room, project_id, form.revision, lambda p: _with_wish(p, form))
     except BadForm as bad:
-        return _again(request, opened, bad)
+        return _again(request, room, opened, bad)
     except BadPurpose as error:
-        return _again(request, opened, field_error(_wrong_field(typed), error, typed))
-    return answer_change(request, opened, "size/answer.html", _context(opened), "size_page")
+        return _again(request, room, opened, field_error(_wrong_field(typed), error, typed))
+    return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
 @router.post("/projects/{project_id}/finish", name="change_finish")
@@ -144,8 +144,8 @@ def change_finish(
         form = read_form(FinishForm, typed, opened.units)
         opened = change(room, project_id, form.revision, lambda p: _with_finish(p, form))
     except BadForm as bad:
-        return _again(request, opened, bad)
-    return answer_change(request, opened, "size/answer.html", _context(opened), "size_page")
+        return _again(request, room, opened, bad)
+    return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
 def _with_grid(project: Project, form: GridForm) -> Project:
@@ -199,14 +199,14 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
     return replace(project, design=design)
 
 
-def _again(request: Request, opened: OpenProject, bad: BadForm) -> Response:
-    context = _context(opened) | {"errors": bad.errors, "typed": bad.typed}
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    context = _context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
     if is_fragment_request(request):
         return render(request, "size/answer.html", context | {"oob": True}, 422)
     return render(request, "size/page.html", context, 422)
 
 
-def _context(opened: OpenProject) -> dict[str, Any]:
+def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     context = project_context(opened, Stage.SIZE) | {
         "wish": opened.project.design.wish,
         "purposes": _purposes(opened.units),
@@ -216,7 +216,8 @@ def _context(opened: OpenProject) -> dict[str, Any]:
     }
     if opened.quilt is None:
         return context
-    return context | _sizes_context(opened.quilt)
+    quilt = opened.quilt
+    return context | room.drawn(opened.reckoned, "size", lambda: _sizes_context(quilt))
 
 
 _WAYS = {

@@ -9,13 +9,13 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.project.project import Project
-from kersey.core.project.question import yield_asked
-from kersey.core.quilt.asking import reference_of, yield_question
+from kersey.core.project.question import YieldAsked, yield_asked
+from kersey.core.quilt.asking import reference_of
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.claims import CountClaim, Verdict, judge_size
 from kersey.core.yields.report import at_usable
-from kersey.core.yields.steps import OnlyTried
+from kersey.core.yields.steps import OnlyTried, YieldQuestion
 from kersey.web.forms import BadForm, Typed, TypedForm, field_error, read_form
 from kersey.web.project_page import (
     OpenProject,
@@ -69,7 +69,7 @@ def yield_news(
     `drawn` is the mark of the plan that the page shows.
     """
     opened = open_project(room, project_id)
-    asked = yield_asked(opened.project)
+    asked = opened.asked
     if opened.stored.revision == revision:
         question = question_for(room, opened, asked)
         room.searches.ask(project_id, question).wait(seen, _NEWS)
@@ -89,23 +89,18 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     opened = open_project(room, project_id)
     try:
         form = _tried(opened, dict(request.query_params))
-        asked = yield_asked(opened.project, form.try_seam)
+        asked = _asked_at(opened, form.try_seam)
     except KerseyError as error:
         return Response(str(error), status_code=422, media_type="text/plain; charset=utf-8")
     changed = at_usable(asked.problem, form.usable - reference_of(asked))
     blocks: int | None = 0
     if changed is not None:
-        question = replace(
-            yield_question(opened.project, asked, opened.units),
-            problem=changed,
-            other_way=None,
-            at_seams=(),
-        )
+        question = YieldQuestion(changed, rules_are_a_wish=asked.rules_are_a_wish)
         search = room.searches.ask(("try", project_id), OnlyTried(question))
         search.wait(0, _TRIED)
         blocks = search.answer.plan.blocks if search.answer else None
     kept = opened.project.plan
-    current = kept is not None and kept.question == yield_asked(opened.project).fingerprint
+    current = kept is not None and kept.question == opened.asked.fingerprint
     context = {
         "tried": form,
         "tried_blocks": blocks,
@@ -116,10 +111,16 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     return render(request, "yield_page/tried.html", context)
 
 
+def _asked_at(opened: OpenProject, seam: Fraction) -> YieldAsked:
+    """The question of a project at a seam, in inches."""
+    own = seam == opened.project.design.seam
+    return opened.asked if own else yield_asked(opened.project, seam)
+
+
 def _tried(opened: OpenProject, typed: Typed) -> TriedForm:
     """What the sliders stand at; one that was not moved says exactly what is kept."""
     form = read_form(TriedForm, typed, opened.units)
-    cloth = cloth_slider(yield_asked(opened.project), opened.units)
+    cloth = cloth_slider(opened.asked, opened.units)
     seam = seam_slider(opened.project.design.seam, opened.units)
     return form.model_copy(
         update={
@@ -175,7 +176,7 @@ def keep_measured(
     opened = open_project(room, project_id)
     try:
         form = read_form(MeasuredForm, typed, opened.units)
-        slider = cloth_slider(yield_asked(opened.project), opened.units)
+        slider = cloth_slider(opened.asked, opened.units)
         step = slider.read(typed["usable"], form.usable) - slider.now
         if step:
             change(room, project_id, form.revision, lambda p: _measured(p, step))
@@ -212,7 +213,7 @@ def _so_much_more(kept: CupboardLot, step: Fraction) -> CupboardLot:
 
 
 def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verdict]:
-    asked = yield_asked(opened.project)
+    asked = opened.asked
     seam = opened.project.design.seam
     found = []
     if form.promised_width is not None and asked.finished is not None:

@@ -29,7 +29,7 @@ from kersey.core.measure.length import (
 )
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
-from kersey.core.project.question import YieldAsked, block_of, sample_prints, yield_asked
+from kersey.core.project.question import YieldAsked, block_of, sample_prints
 from kersey.core.quilt.asking import SEAM_STEP, answer_key, kept_most, reference_of, yield_question
 from kersey.core.work.stages import Stage
 from kersey.core.yields.by_hand import proof, strip_sum
@@ -98,6 +98,7 @@ class Found:
     going_on: bool = False
     seen: int = 0
     fault: str = ""
+    kept: bool = False
 
 
 def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float) -> Found:
@@ -109,7 +110,7 @@ def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float
     with room.transaction() as session:
         known = kept_answer(session, opened.stored.id, key)
     if known is not None:
-        return Found(known)
+        return Found(known, kept=True)
     question = question_for(room, opened, asked)
     inquiry = room.searches.ask(opened.stored.id, question)
     most = kept_most(opened.project, asked)
@@ -151,10 +152,18 @@ def yield_context(
     """All that the page shows."""
     context = project_context(opened, Stage.YIELD) | _NOTHING | _choices(opened)
     try:
-        asked = yield_asked(opened.project)
+        asked = opened.asked
     except KerseyError as reason:
         return context | {"no_yield": str(reason)}
-    return context | _shown(opened, asked, find(room, opened, asked, patience))
+    before = room.drawn_before(opened.reckoned, "yield")
+    if before is not None:
+        return context | before
+    found = find(room, opened, asked, patience)
+    shown = _shown(opened, asked, found)
+    if found.kept:
+        # Everything is known, and stays so.
+        room.keep_drawn(opened.reckoned, "yield", shown)
+    return context | shown
 
 
 def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, Any]:
@@ -177,6 +186,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
         return base
     project, units = opened.project, opened.units
     plan = _plan_shown(project, known)
+    left = _left(plan, units)
     return base | {
         "answer": known,
         "stages": _with_status(opened, known),
@@ -202,8 +212,8 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
             if spare.pieces and plan.blocks
         ],
         "one_print": len({pulled.print for pulled in asked.fabrics}) == 1,
-        "left": _left(plan, units)[:_MOST_LEFT],
-        "left_more": max(0, len(_left(plan, units)) - _MOST_LEFT),
+        "left": left[:_MOST_LEFT],
+        "left_more": max(0, len(left) - _MOST_LEFT),
         "layouts": _layouts(plan, asked, codes, units),
         "division": _division(asked, plan, project.design.seam, units),
     }
@@ -537,11 +547,15 @@ def _left(plan: CuttingPlan, units: Units) -> list[tuple[int, str, str]]:
 def _needs(
     asked: YieldAsked, plan: CuttingPlan | None, codes: Mapping[Need, str]
 ) -> list[dict[str, Any]]:
-    made = dict.fromkeys(asked.problem.needs, 0)
+    made: Counter[tuple[str, str]] = Counter()
     for layout in plan.layouts if plan else ():
         for cut in layout.cuts:
-            made[cut.need] += layout.copies * (cut.segments if cut.need.crosscut else 1)
-    return [{"need": need, "code": codes[need], "made": made[need]} for need in asked.problem.needs]
+            segments = cut.segments if cut.need.crosscut else 1
+            made[cut.need.label, cut.need.role] += layout.copies * segments
+    return [
+        {"need": need, "code": codes[need], "made": made[need.label, need.role]}
+        for need in asked.problem.needs
+    ]
 
 
 def _off_ruler(
