@@ -222,15 +222,31 @@ def test_what_is_spoiled_is_gone_and_written_down(site: TestClient) -> None:
     assert "Only 1 of it are whole." in bad.text
 
 
-def test_everything_returned_leaves_a_bare_wall(site: TestClient) -> None:
+@pytest.mark.parametrize("planned", [False, True])
+def test_everything_returned_leaves_a_bare_wall(site: TestClient, planned: bool) -> None:
+    if planned:
+        assert "54 × 66" in site.get("/projects/1/size").text
     page = send(site, "/projects/1/fabrics/all/return")
     assert "Nothing is pulled yet" in page
     for stage in ("yield", "size", "cut"):
         page = site.get(f"/projects/1/{stage}")
         assert page.status_code == 200
-        assert re.search("only from strips|Nothing is pulled for the blocks", page.text)
+        assert "Nothing is pulled for the blocks" in page.text
+        assert "54 × 66" not in page.text
+        assert "before the change" not in page.text
     assert site.get("/").status_code == 200
     assert site.get("/projects/1/yield/try").status_code == 422
+
+
+def test_a_settled_plan_says_that_its_fabric_is_gone(site: TestClient) -> None:
+    site.get("/projects/1/size")
+    send(site, "/projects/1/grid", grid="8x10")
+    send(site, "/projects/1/fabrics/all/return")
+    for stage in ("size", "cut"):
+        page = site.get(f"/projects/1/{stage}").text
+        assert "Made for what was there before." in page
+        assert "Nothing is pulled for the blocks" in page
+        assert "54 × 66" in page
 
 
 def test_a_copy_is_a_sketch(site: TestClient) -> None:

@@ -52,7 +52,7 @@ def settle(room: Workroom, reckoned: Reckoned, patience: float = 0.0) -> tuple[R
     project = stored.project
     inquiry = _inquiry(room, stored, units, standing)
     if inquiry is None:
-        return reckoned, PlanNews(standing)
+        return reckoned, PlanNews(standing, fault=_why_no_other(reckoned))
     inquiry.wait(0, patience)
     found: KeptPlan | None = inquiry.answer
     if found is None:
@@ -94,6 +94,18 @@ def _unless_changed(now: Project, found: KeptPlan, units: Units) -> Project:
     if wanted is None or wanted.fingerprint != found.question or not may_replace(now):
         return now
     return accepted(now, found, units)
+
+
+def _why_no_other(reckoned: Reckoned) -> str:
+    """Why no plan is searched for in the place of one made for what was there before, if so."""
+    if reckoned.standing is not Standing.BEFORE:
+        return ""
+    try:
+        # The question is asked for its reason alone.
+        reckoned.asked  # noqa: B018
+    except KerseyError as reason:
+        return str(reason)
+    return ""
 
 
 def _inquiry(

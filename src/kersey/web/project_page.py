@@ -220,7 +220,7 @@ def _status(opened: OpenProject, stage: Stage) -> str:
 
 def _yield_status(opened: OpenProject) -> str:
     kept = opened.project.plan
-    if kept is None:
+    if kept is None or opened.news.standing is Standing.NOTHING:
         return "not counted yet"
     blocks = counted(kept.possible, "block")
     if opened.news.standing is Standing.BEFORE:

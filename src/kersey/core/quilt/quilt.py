@@ -214,7 +214,8 @@ class Quilt:
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     """Work the whole quilt out from the plan that is kept; searches nothing.
 
-    Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`, or `NothingToCut` when nothing was ever pulled.
+    Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`; or `NothingToCut` where nothing is pulled for the
+    blocks and no one has settled on what was planned before.
 
     >>> from kersey.core.quilt.planning import planned
     >>> from kersey.core.stash.cupboard import CupboardLot
@@ -226,9 +227,10 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     (Fraction(54, 1), Fraction(66, 1), 7)
     """
     kept, design = project.plan, project.design
-    if kept is None:
-        # What cannot even be asked says why.
+    if not project.plan_taken:
+        # What cannot even be asked says why; a plan that was only proposed does not outlive that.
         yield_asked(project)
+    if kept is None:
         raise NotPlanned
     if not kept.possible:
         raise NoQuilt

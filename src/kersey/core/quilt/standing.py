@@ -28,7 +28,7 @@ def standing_of(project: Project) -> Standing:
     try:
         question = yield_asked(project).fingerprint
     except KerseyError:
-        return Standing.NOTHING if kept is None else Standing.BEFORE
+        return Standing.BEFORE if project.plan_taken else Standing.NOTHING
     if kept is None:
         return Standing.NONE
     if kept.question != question:
