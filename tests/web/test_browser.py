@@ -38,7 +38,7 @@ def start(page: Page, url: str, line: str = "roll of 40 strips, 20 prints") -> N
     page.goto(url)
     page.keyboard.press("/")
     page.keyboard.type(line)
-    expect(page.locator("#reading .words")).to_contain_text("40 strips")
+    expect(page.locator("#reading .in-words")).to_contain_text("40 strips")
     page.keyboard.press("Enter")
     page.wait_for_url("**/yield")
 

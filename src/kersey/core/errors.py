@@ -10,7 +10,14 @@ class KerseyError(Exception):
 
 
 class InvalidValue(KerseyError, ValueError):
-    """Something was said that cannot be used as it stands."""
+    """Something was said that cannot be used as it stands.
+
+    `field` names the value that is wrong, where it is one: ``width``, ``seam``.
+    """
+
+    def __init__(self, sentence: str, field: str = "") -> None:
+        super().__init__(sentence)
+        self.field = field
 
 
 class Infeasible(KerseyError):

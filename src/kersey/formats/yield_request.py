@@ -308,7 +308,7 @@ def _question(request: YieldRequest) -> RequestRead:
     except BadRequest:
         raise
     except BadRecipe as error:
-        raise BadRequest(f"{error.place}: must be {error.why.rstrip('.')}") from error
+        raise BadRequest(f"{error.field}: must be {error.why.rstrip('.')}") from error
     except InvalidValue as error:
         raise BadRequest(f"request: {error}") from error
 

@@ -15,8 +15,8 @@ from kersey.store.database import open_database
 from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
 from kersey.web.camera import routes as camera
+from kersey.web.cupboard import lot, spreadsheet
 from kersey.web.cupboard import routes as cupboard
-from kersey.web.cupboard import spreadsheet
 from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
@@ -56,6 +56,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(api.router)
     app.include_router(first_page.router, include_in_schema=False)
     app.include_router(cupboard.router, include_in_schema=False)
+    app.include_router(lot.router, include_in_schema=False)
     app.include_router(spreadsheet.router, include_in_schema=False)
     app.include_router(bag.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)

@@ -1,7 +1,7 @@
 """Forms: what was typed -> checked values, or every error at once, each at its field."""
 
 import re
-from collections.abc import Callable, Mapping
+from collections.abc import Callable, Container, Mapping
 from fractions import Fraction
 from typing import Annotated, Any, TypeVar
 
@@ -65,9 +65,9 @@ def read_form(form: type[_Form], typed: Typed, units: Units) -> _Form:
         raise BadForm(_by_field(error), typed) from None
 
 
-def field_error(field: str, error: InvalidValue, typed: Typed) -> BadForm:
-    """An error of the core, put beside a field."""
-    return BadForm({field: str(error)}, typed)
+def field_error(error: InvalidValue, typed: Typed, shown: Container[str], other: str) -> BadForm:
+    """An error of the core, put beside the field it names if the page shows it, or else another."""
+    return BadForm({error.field if error.field in shown else other: str(error)}, typed)
 
 
 def _by_field(error: ValidationError) -> dict[str, str]:

@@ -10,6 +10,7 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import Infeasible
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_size
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked
@@ -28,7 +29,7 @@ from kersey.store.projects import (
 )
 from kersey.web.forms import PageForm
 from kersey.web.planning import NO_NEWS, PlanNews, settle
-from kersey.web.templating import counted, is_fragment_request, render
+from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Reckoned, Workroom
 
 ProjectId = Annotated[int, Path(ge=1, le=2**31)]

@@ -14,6 +14,7 @@ from jinja2.runtime import Context
 from markupsafe import Markup
 from starlette.responses import HTMLResponse
 
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
     Units,
     format_area,
@@ -79,15 +80,6 @@ def _environment() -> Environment:
         "zip_self": lambda words: [(word, word) for word in words],
     }
     return environment
-
-
-def counted(number: int, noun: str) -> str:
-    """A number and its noun, in the plural when it must be.
-
-    >>> counted(1, "strip"), counted(2, "strip")
-    ('1 strip', '2 strips')
-    """
-    return f"{number} {noun}{'s' * (number != 1)}"
 
 
 def _with_units(write: Any) -> Any:

@@ -16,7 +16,7 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
-from kersey.core.yields.cliffs import tight_divisions
+from kersey.core.yields.tight import tight_divisions
 
 Strip = tuple[str, int]
 ANY_PRINT, DIFFERENT, ONE_PRINT = (), (PrintRule(("any",), False),), (PrintRule(("any",), True),)

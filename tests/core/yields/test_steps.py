@@ -15,9 +15,10 @@ from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.claims import judge_count
-from kersey.core.yields.cliffs import cliffs, tight_divisions
+from kersey.core.yields.cliffs import cliffs
 from kersey.core.yields.report import at_usable, checked_plan
 from kersey.core.yields.steps import YieldQuestion, YieldSoFar, yield_steps
+from kersey.core.yields.tight import tight_divisions
 
 EIGHTH = Fraction(1, 8)
 

@@ -20,13 +20,13 @@ Options = Mapping[str, Option]
 class BadRecipe(InvalidValue):
     """A size or option that a block cannot have.
 
-    `place` says which, in the words of a request; `why` what it must be; `advice`, if it reads
+    `field` says which, in the words of a request; `why` what it must be; `advice`, if it reads
     better, the same to a person who fills in a form.
     """
 
-    def __init__(self, place: str, why: str, advice: str = "") -> None:
-        self.place, self.why = place, why
-        super().__init__(advice or f"It must be {why}")
+    def __init__(self, field: str, why: str, advice: str = "") -> None:
+        self.why = why
+        super().__init__(advice or f"It must be {why}", field)
 
 
 @dataclass(frozen=True)

@@ -98,9 +98,11 @@ def checked_name(name: str) -> str:
     """A name with its spaces tidied; raises `BadFabric` when empty or too long."""
     tidy = " ".join(name.split())
     if not tidy:
-        raise BadFabric("A name is missing. Any word will do, like lamp red.")
+        raise BadFabric("A name is missing. Any word will do, like lamp red.", "name")
     if len(tidy) > LONGEST_NAME:
-        raise BadFabric(f"A name has at most {LONGEST_NAME} letters; this one has {len(tidy)}.")
+        raise BadFabric(
+            f"A name has at most {LONGEST_NAME} letters; this one has {len(tidy)}.", "name"
+        )
     return tidy
 
 
@@ -163,7 +165,7 @@ class Print:
         object.__setattr__(self, "name", checked_name(self.name))
         object.__setattr__(self, "filled_in", frozenset(self.filled_in))
         if self.judged_family not in {None, *FAMILIES}:
-            raise BadFabric(f"A colour family is one of {', '.join(FAMILIES)}.")
+            raise BadFabric(f"A colour family is one of {', '.join(FAMILIES)}.", "family")
 
     @property
     def known_value(self) -> Value | None:
@@ -206,7 +208,7 @@ class Stack:
 
     def __post_init__(self) -> None:
         if self.count < 0:
-            raise BadFabric(f"A print has 0 pieces or more, not {self.count}.")
+            raise BadFabric(f"A print has 0 pieces or more, not {self.count}.", "count")
 
 
 @dataclass(frozen=True)
@@ -237,7 +239,8 @@ class Lot:
     def __post_init__(self) -> None:
         facts = FACTS[self.form]
         if not 1 <= self.count <= facts.most:
-            raise BadFabric(f"From 1 to {facts.most} {facts.many} make a lot, not {self.count}.")
+            sentence = f"From 1 to {facts.most} {facts.many} make a lot, not {self.count}."
+            raise BadFabric(sentence, "count")
         widths = [self.width, self.most_width]
         each = [stack.measured_length for stack in self.stacks]
         lengths = [self.length, self.most_length, self.measured_length, *each]
@@ -247,9 +250,9 @@ class Lot:
         if (self.form is Form.SCRAPS) != (self.grams is not None):
             raise BadFabric("Scraps are weighed, like 900 g; other fabric is measured.")
         if self.grams is not None and not 1 <= self.grams <= MOST_GRAMS:
-            raise BadFabric("Scraps weigh from 1 g to 100 kg, like 900 g.")
+            raise BadFabric("Scraps weigh from 1 g to 100 kg, like 900 g.", "grams")
         if not all(0 <= share <= MOST_SHRINKAGE for share in (self.shrinkage, self.taken_across)):
-            raise BadFabric("Washing takes from 0 to 15 %, like 3.")
+            raise BadFabric("Washing takes from 0 to 15 %, like 3.", "shrinkage")
 
     @property
     def count(self) -> int:

@@ -95,12 +95,14 @@ def check_piece(form: Form, width: Fraction, length: Fraction) -> None:
     if form is Form.SCRAPS:
         return
     if not facts.narrowest <= width <= facts.widest or not 0 < length <= facts.longest:
+        wide = facts.narrowest <= width <= facts.widest
         raise BadPiece(
             f"A {facts.one} is from {_inches(facts.narrowest)} to {_inches(facts.widest)} wide "
-            f"and at most {_inches(facts.longest)} long, like {facts.example}."
+            f"and at most {_inches(facts.longest)} long, like {facts.example}.",
+            "length" if wide else "width",
         )
     if form in _LONGER_THAN_WIDE and length <= width:
-        raise BadPiece(f"A {facts.one} is longer than wide, like {facts.example}.")
+        raise BadPiece(f"A {facts.one} is longer than wide, like {facts.example}.", "length")
 
 
 def _inches(length: Fraction) -> str:

@@ -18,7 +18,8 @@ from itertools import product
 
 from kersey.core.cutting.bring_in import generate
 from kersey.core.cutting.parts import Layers, parts_of
-from kersey.core.cutting.patterns import Kind, Pattern, Pricer
+from kersey.core.cutting.patterns import Kind, Pattern
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.print_rules import Part, Reading
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.scale import in_units

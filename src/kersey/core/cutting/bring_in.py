@@ -6,7 +6,7 @@ import highspy
 import numpy as np
 
 from kersey.core.cutting.highs import FEASIBLE, ROUND, quiet_highs
-from kersey.core.cutting.patterns import Pricer
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.programme import (
     Floats,

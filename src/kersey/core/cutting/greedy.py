@@ -12,7 +12,8 @@ from dataclasses import replace
 import numpy as np
 from numpy.typing import NDArray
 
-from kersey.core.cutting.patterns import Kind, Pattern, Pricer
+from kersey.core.cutting.patterns import Kind, Pattern
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.watch import Watch
 
 Floats = NDArray[np.float64]

@@ -16,7 +16,8 @@ from kersey.core.cutting.bring_in import by_area, generate
 from kersey.core.cutting.greedy import cut_in_rounds
 from kersey.core.cutting.highs import ROUND
 from kersey.core.cutting.parts import Parts
-from kersey.core.cutting.patterns import Kind, Pricer
+from kersey.core.cutting.patterns import Kind
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.programme import Cuts, Floats, Known, Programme
 from kersey.core.cutting.slots import Slots
 from kersey.core.cutting.watch import Watch

@@ -14,7 +14,8 @@ from numpy.typing import NDArray
 
 from kersey.core.cutting.highs import FEASIBLE, ROUND, quiet_highs, run_in_whole_numbers
 from kersey.core.cutting.parts import Parts
-from kersey.core.cutting.patterns import Kind, Pattern, Pricer, Strip, StripClass, class_of
+from kersey.core.cutting.patterns import Kind, Pattern, Strip, StripClass, class_of
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.slots import Slots, fill_strips
 from kersey.core.cutting.watch import Watch
 

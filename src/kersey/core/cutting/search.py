@@ -22,7 +22,8 @@ from kersey.core.cutting.greedy import cut_in_rounds
 from kersey.core.cutting.layout import lay_out
 from kersey.core.cutting.many_kinds import MANY_KINDS, ManyKinds
 from kersey.core.cutting.parts import Caps, Parts, parts_of
-from kersey.core.cutting.patterns import Kind, Pricer
+from kersey.core.cutting.patterns import Kind
+from kersey.core.cutting.pricing import Pricer
 from kersey.core.cutting.print_rules import Reading
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.programme import (

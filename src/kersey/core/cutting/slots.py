@@ -10,7 +10,8 @@ are. Strips are therefore known by their slots, not by their pieces: there are f
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from kersey.core.cutting.patterns import Pricer, Strip, StripClass
+from kersey.core.cutting.patterns import Strip, StripClass
+from kersey.core.cutting.pricing import Pricer
 
 Piece = tuple[int, bool]
 

@@ -70,7 +70,9 @@ class Binding:
 def check_binding_width(cut_width: Fraction) -> None:
     """Raise `BadBinding` unless a double-fold binding can be this wide."""
     if not Fraction(3, 2) <= cut_width <= 4:
-        raise BadBinding("Binding strips are 1½″ to 4″ (4 to 10 cm) wide, like 2 1/2 or 2 1/4.")
+        raise BadBinding(
+            "Binding strips are 1½″ to 4″ (4 to 10 cm) wide, like 2 1/2 or 2 1/4.", "width"
+        )
 
 
 def binding_length(top_width: Fraction, top_length: Fraction) -> Fraction:

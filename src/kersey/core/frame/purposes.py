@@ -76,11 +76,20 @@ class Bed:
         return exact_purpose(self.key, self.name, self.width + 2 * over, self.length + over + tuck)
 
 
-def exact_purpose(key: str, name: str, width: Fraction, length: Fraction) -> Purpose:
-    """A purpose of one size; raises `BadPurpose` for one that no quilt has."""
-    for side in (width, length):
+def exact_purpose(
+    key: str,
+    name: str,
+    width: Fraction,
+    length: Fraction,
+    fields: tuple[str, str] = ("drop", "drop"),
+) -> Purpose:
+    """A purpose of one size; raises `BadPurpose` for one that no quilt has.
+
+    `fields` are those that width and length follow from.
+    """
+    for field, side in zip(fields, (width, length), strict=True):
         if not SMALLEST_SIDE <= side <= LARGEST_SIDE:
-            raise BadPurpose("A side is from 6″ (15 cm) to 140″ (3.5 m), like 54 or 1.4 m.")
+            raise BadPurpose("A side is from 6″ (15 cm) to 140″ (3.5 m), like 54 or 1.4 m.", field)
     return Purpose(key, name, width, length, width, length)
 
 
@@ -137,10 +146,11 @@ class Wish:
     def __post_init__(self) -> None:
         if self.key not in WISH_KEYS:
             raise BadPurpose(
-                f"“{self.key[:30]}” is no purpose. Choose one from the list, like lap."
+                f"“{self.key[:30]}” is no purpose. Choose one from the list, like lap.", "purpose"
             )
-        if not 0 <= self.drop <= 30 or not 0 <= self.tuck <= 30:
-            raise BadPurpose("Drop and tuck are from 0 to 30″ (75 cm), like 12.")
+        for field, over in (("drop", self.drop), ("tuck", self.tuck)):
+            if not 0 <= over <= 30:
+                raise BadPurpose("Drop and tuck are from 0 to 30″ (75 cm), like 12.", field)
         self.purposes()
 
     def purposes(self, units: Units = Units.INCHES) -> tuple[Purpose, ...]:
@@ -156,8 +166,11 @@ class Wish:
 
     def _own_purpose(self) -> Purpose:
         if self.own_width is None or self.own_length is None:
-            raise BadPurpose("Say the size you want: width and length, like 28 and 74.")
-        return exact_purpose(OWN_SIZE, "your size", self.own_width, self.own_length)
+            raise BadPurpose(
+                "Say the size you want: width and length, like 28 and 74.", "own_width"
+            )
+        said = ("own_width", "own_length")
+        return exact_purpose(OWN_SIZE, "your size", self.own_width, self.own_length, said)
 
 
 WISH_KEYS = frozenset({ANY_PURPOSE, OWN_SIZE, *ALL_BEDS, *(cover.key for cover in COVERS)})

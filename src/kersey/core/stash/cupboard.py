@@ -79,7 +79,9 @@ class CupboardLot:
         """
         stack = self.lot.stacks[place]
         if not 1 <= pieces <= max(stack.count, 1):
-            raise BadFabric(f"There are {stack.count} pieces of {stack.print.name}.")
+            raise BadFabric(
+                f"There are {stack.count} pieces of {stack.print.name}.", "measured_pieces"
+            )
         if pieces >= stack.count:
             lot = self.lot.with_stack(place, replace(stack, measured_length=length))
             return replace(self, lot=lot)

@@ -83,6 +83,16 @@ class Leftover:
 
 
 @dataclass(frozen=True)
+class LeftOfSize:
+    """Leftovers of one size, of whichever fabrics. Inches."""
+
+    width: Fraction
+    length: Fraction
+    pieces: int
+    fabrics: tuple[str, ...]
+
+
+@dataclass(frozen=True)
 class YieldReport:
     """The plan with all that is to be said of it. `sensitivity`: (change of length, blocks)."""
 
@@ -242,6 +252,17 @@ def leftovers(plan: CuttingPlan) -> list[Leftover]:
             found[(fabric.name, fabric.width, fabric.length)] += whole[fabric.name]
     biggest = sorted(found.items(), key=lambda item: (-item[0][1] * item[0][2], item[0]))
     return [Leftover(*key, count) for key, count in biggest]
+
+
+def left_by_size(plan: CuttingPlan) -> list[LeftOfSize]:
+    """The leftovers of a plan, those of one size together, the biggest first."""
+    alike: dict[tuple[Fraction, Fraction], list[Leftover]] = {}
+    for piece in leftovers(plan):
+        alike.setdefault((piece.width, piece.length), []).append(piece)
+    return [
+        LeftOfSize(*size, sum(p.count for p in pieces), tuple(p.fabric for p in pieces))
+        for size, pieces in alike.items()
+    ]
 
 
 def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[Limit]:

@@ -32,6 +32,7 @@ from kersey.core.cloth.fabric import (
 )
 from kersey.core.cloth.print_names import nearest_name
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.quick_entry import take_line
@@ -50,7 +51,7 @@ from kersey.formats.photograph import (
 )
 from kersey.store.cupboard import StoredLot, add_lots, change_lots, get_lot
 from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
-from kersey.web.templating import counted, render
+from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()

@@ -5,6 +5,7 @@ from secrets import token_urlsafe
 from fastapi import APIRouter, Request
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.measure.counting import counted
 from kersey.formats.cupboard_csv import (
     COLUMNS,
     CupboardTable,
@@ -17,7 +18,7 @@ from kersey.store.preferences import Preferences
 from kersey.web.forms import SentFile, TypedForm
 from kersey.web.jobs import Answer, Job
 from kersey.web.progress.routes import begin_work
-from kersey.web.templating import counted, render
+from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()

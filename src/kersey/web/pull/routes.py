@@ -89,7 +89,7 @@ def pull_fabric(request: Request, room: Room, project_id: ProjectId, typed: Type
     except BadForm as bad:
         return _again(request, room, opened, "0", bad)
     except InvalidValue as error:
-        return _again(request, room, opened, "0", field_error("pieces", error, typed))
+        return _again(request, room, opened, "0", field_error(error, typed, (), "pieces"))
     first = next(n for n, p in enumerate(changed.project.fabrics) if p.same_print(more[0]))
     return _answer(request, room, changed, str(first))
 
@@ -132,8 +132,9 @@ def change_fabric(
     try:
         opened = change(room, project_id, form.revision, lambda p: corrected(p, place, form))
     except InvalidValue as error:
-        field = "width" if form.sizes else "pulled"
-        return _again(request, room, opened, place, field_error(field, error, typed))
+        shown = ("width", "length", "measured_length", "name", "family")
+        wrong = field_error(error, typed, shown, "width" if form.sizes else "pulled")
+        return _again(request, room, opened, place, wrong)
     return _answer(request, room, opened, place)
 
 
@@ -224,7 +225,7 @@ def spoil_fabric(
     except BadForm as bad:
         return _again(request, room, opened, place, bad)
     except BadFabric as error:
-        return _again(request, room, opened, place, field_error("spoiled", error, typed))
+        return _again(request, room, opened, place, field_error(error, typed, (), "spoiled"))
     return _answer(request, room, opened, "0")
 
 

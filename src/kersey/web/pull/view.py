@@ -7,6 +7,7 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import Motif, Print, Scale, Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_length, parse_length, write_length
 from kersey.core.project.project import Project
 from kersey.core.project.pulling import look_over
@@ -25,7 +26,6 @@ from kersey.web.project_page import (
 )
 from kersey.web.pull.changes import beside_the_others
 from kersey.web.pull.forms import Bought
-from kersey.web.templating import counted
 from kersey.web.workroom import Workroom
 
 _FOUND_SHOWN = 5

@@ -130,7 +130,8 @@ def change_wish(request: Request, room: Room, project_id: ProjectId, typed: Type
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except BadPurpose as error:
-        return _again(request, room, opened, field_error(_wrong_field(typed), error, typed))
+        wrong = field_error(error, typed, WishForm.model_fields, "purpose")
+        return _again(request, room, opened, wrong)
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
@@ -175,14 +176,6 @@ def _with_present_size(form: WishForm, opened: OpenProject) -> WishForm:
         return form
     size = opened.quilt.size
     return form.model_copy(update={"own_width": size.width, "own_length": size.length})
-
-
-def _wrong_field(typed: Any) -> str:
-    """Where a purpose's error belongs."""
-    purpose = typed.get("purpose")
-    if purpose == OWN_SIZE:
-        return "own_width"
-    return "drop" if purpose in ALL_BEDS else "purpose"
 
 
 def _with_finish(project: Project, form: FinishForm) -> Project:

@@ -2,7 +2,6 @@
 
 from collections.abc import Iterator
 from dataclasses import replace
-from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated
 
@@ -18,18 +17,11 @@ from kersey.core.measure.workshop import check_seam
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
+from kersey.core.yields.ways_to_cut import Way
 from kersey.web.forms import BadForm, Length, PageForm, Typed, checked
 from kersey.web.project_page import RevisedForm
 
 OPTION = "option_"
-
-
-class Plan(StrEnum):
-    """How the fabric is cut."""
-
-    POOLED = "pooled"
-    EVEN = "even"
-    SETS = "sets"
 
 
 def _check_side(side: Fraction) -> None:
@@ -44,7 +36,7 @@ class YieldForm(RevisedForm):
     finished_width: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
     finished_height: Annotated[Length | None, AfterValidator(checked(_check_side))] = None
     pieces: str = Field("", max_length=4000)
-    plan: Plan = Plan.POOLED
+    plan: Way = Way.POOLED
     rule: PrintsInABlock = PrintsInABlock.BEST
     by_value: bool = False
     seam: Annotated[Length, AfterValidator(checked(check_seam))]
@@ -81,8 +73,8 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
         block = _as_own_pieces(project)
     design = replace(
         design,
-        block=block.made(faster=form.plan is Plan.SETS),
-        even=form.plan is Plan.EVEN,
+        block=block.made(faster=form.plan is Way.SETS),
+        even=form.plan is Way.EVEN,
         prints=form.rule,
         by_value=form.by_value,
         seam=form.seam,
@@ -129,8 +121,7 @@ def _options(recipe: Recipe, typed: Typed, units: Units) -> Iterator[tuple[str, 
 
 def field_of(error: InvalidValue) -> str:
     """The field at which an error belongs: the one that the recipe names, or the block itself."""
-    place = error.place if isinstance(error, BadRecipe) else "block.recipe"
-    part, _, rest = place.removeprefix("block.").partition(".")
+    part, _, rest = error.field.removeprefix("block.").partition(".")
     if part == "options":
         return OPTION + rest
     if part.startswith(("pieces", "rules")):

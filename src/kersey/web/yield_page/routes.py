@@ -26,6 +26,7 @@ from kersey.web.project_page import (
 )
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
+from kersey.web.yield_page.finding import find, question_for
 from kersey.web.yield_page.forms import (
     ClaimForm,
     MeasuredForm,
@@ -34,12 +35,9 @@ from kersey.web.yield_page.forms import (
     field_of,
     with_choices,
 )
+from kersey.web.yield_page.sliders import cloth_slider, seam_slider
 from kersey.web.yield_page.view import (
     PLAN_MARKS,
-    cloth_slider,
-    find,
-    question_for,
-    seam_slider,
     yield_context,
 )
 
@@ -161,7 +159,7 @@ def change_yield(request: Request, room: Room, project_id: ProjectId, typed: Typ
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except InvalidValue as error:
-        return _again(request, room, opened, field_error(field_of(error), error, typed))
+        return _again(request, room, opened, BadForm({field_of(error): str(error)}, typed))
     # The fields are shown anew for another block, and to take away what was wrong with them.
     anew = form.recipe != before or "was_refused" in typed
     context = yield_context(room, opened) | {"new_block": anew}
@@ -183,7 +181,7 @@ def keep_measured(
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except InvalidValue as error:
-        return _again(request, room, opened, field_error("usable", error, typed))
+        return _again(request, room, opened, field_error(error, typed, (), "usable"))
     address = request.app.url_path_for("yield_page", project_id=project_id)
     return RedirectResponse(address, status_code=303)
 

@@ -1,0 +1,100 @@
+"""What can be chosen of the block, and what was chosen, in a line."""
+
+from contextlib import suppress
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.blocks.assembly import Assembly
+from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.choice import PIECES
+from kersey.core.blocks.own_pieces import write_pieces
+from kersey.core.cutting.problem import ANY, PrintRule
+from kersey.core.errors import KerseyError
+from kersey.core.measure.length import (
+    Units,
+    format_length,
+    format_size,
+    write_length,
+)
+from kersey.core.project.design import PrintsInABlock
+from kersey.core.project.project import Project
+from kersey.core.project.question import block_of
+from kersey.web.project_page import OpenProject
+from kersey.web.yield_page.forms import OPTION
+
+
+def choices_context(opened: OpenProject) -> dict[str, Any]:
+    """The fields of the choices, as they stand."""
+    project, units = opened.project, opened.units
+    block = project.design.block
+    recipe = block.known
+    other = recipe.other_way if recipe else None
+    options = [
+        {
+            "name": OPTION + name,
+            "title": name,
+            "value": value if not isinstance(value, Fraction) else write_length(value, units),
+            "choices": recipe.choices.get(name, ()),
+        }
+        for name, value in (block.all_options.items() if recipe else ())
+        if recipe and not (other and name == other.option)
+    ]
+    follows = recipe is not None and recipe.from_strips is not None
+    roles = _roles(project)
+    return {
+        "recipes": [*((r.id, r.title) for r in recipes().values()), (PIECES, "Pieces of my own")],
+        "recipe": recipe,
+        "chosen_recipe": block.recipe,
+        "options": options,
+        "size": block.size,
+        "size_follows": follows and project.strip_width is not None,
+        "would_differ": bool(recipe) and bool(_wishes(project)),
+        "own_pieces": write_pieces(block.pieces, block.rules, units),
+        "rule": project.design.prints,
+        "two_sided": roles != {ANY},
+        "chosen_words": _chosen_words(project, units),
+    }
+
+
+_PRINTS = {
+    PrintsInABlock.BEST: "prints all different if it costs nothing",
+    PrintsInABlock.DIFFERENT: "prints all different",
+    PrintsInABlock.ANY: "any prints",
+}
+
+
+def _chosen_words(project: Project, units: Units) -> str:
+    """What was chosen, in one line."""
+    block = project.design.block
+    other = block.known.other_way if block.known else None
+    said = [block.title]
+    with suppress(KerseyError):
+        size = block_of(project, project.design.seam).size
+        if size is not None:
+            square = size[0] == size[1]
+            said.append(format_length(size[0], units) if square else format_size(*size, units))
+    for name, value in block.all_options.items():
+        if not (other and name == other.option):
+            written = format_length(value, units) if isinstance(value, Fraction) else str(value)
+            said.append(f"{name} {written}" if not isinstance(value, str) else written)
+    if _wishes(project):
+        said.append(_PRINTS[project.design.prints])
+    said.append(f"seam {format_length(project.design.seam, units)}")
+    return ", ".join(said)
+
+
+def _assembly(project: Project) -> Assembly | None:
+    try:
+        return block_of(project, project.design.seam).assembly(project.design.seam)
+    except KerseyError:
+        return None
+
+
+def _roles(project: Project) -> set[str]:
+    assembly = _assembly(project)
+    return {need.role for need in assembly.needs} if assembly else set()
+
+
+def _wishes(project: Project) -> tuple[PrintRule, ...]:
+    assembly = _assembly(project)
+    return assembly.wishes if assembly else ()
