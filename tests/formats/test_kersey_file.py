@@ -1,8 +1,9 @@
 """Everything in one file: nothing lost, damaged files refused with the place that is wrong."""
 
 import json
-from dataclasses import replace
+from dataclasses import astuple, replace
 from fractions import Fraction
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -72,6 +73,10 @@ def damaged(change: Any) -> bytes:
     return json.dumps(records).encode()
 
 
+def ground_of(lot: dict[str, Any], colour: str) -> None:
+    lot["lot"]["stacks"][0]["print"]["swatch"]["ground"] = colour
+
+
 def test_nothing_is_lost() -> None:
     assert read_everything(write_everything(ALL).encode()) == ALL
     assert write_everything(ALL) == write_everything(ALL)
@@ -111,8 +116,12 @@ SINCE_THEN = {
 }  # fmt: skip
 
 
+# Written by the version before lots and prints had the shape of the core's own types.
+THIRD_VERSION = Path(__file__).parent / "kept" / "everything-3.json"
+
+
 def of_the_second_version() -> dict[str, Any]:
-    records = json.loads(write_everything(ALL))
+    records = json.loads(THIRD_VERSION.read_text(encoding="utf-8"))
     records["kersey"] = "everything/2"
     for project in records["projects"]:
         del project["plan"], project["choices"]
@@ -122,11 +131,39 @@ def of_the_second_version() -> dict[str, Any]:
     return records  # type: ignore[no-any-return]
 
 
+def test_files_of_the_third_version_are_read_word_by_word() -> None:
+    old = json.loads(THIRD_VERSION.read_text(encoding="utf-8"))
+    read = read_everything(THIRD_VERSION.read_bytes())
+    assert len(read.projects) == 2
+    for project, known in zip(read.projects, old["projects"], strict=True):
+        assert project.plan is not None
+        assert project.plan.question == known["plan"]["question"]
+        assert len(project.plan.kits) == len(known["plan"]["kits"]) > 0
+        assert project.bought_border.swatch.ground == known["border_print"]["ground"]
+        assert [p.count for p in project.fabrics] == [p["count"] for p in known["fabrics"]]
+        assert project.done == frozenset(known["done"])
+    for kept, flat in zip(read.cupboard, old["cupboard"], strict=True):
+        assert (kept.name, kept.lot.form, kept.aside) == (flat["name"], flat["form"], flat["aside"])
+        assert (str(kept.lot.width), kept.lot.grams) == (flat["width"], flat["grams"])
+        for stack, part in zip(kept.lot.stacks, flat["prints"], strict=True):
+            cloth = stack.print
+            facts = (cloth.name, cloth.value, cloth.judged_family, sorted(cloth.filled_in))
+            assert facts == tuple(
+                part[name] for name in ("name", "value", "judged_family", "filled_in")
+            )
+            drawn = tuple(part[name] for name in ("motif", "ground", "figure", "scale", "tile"))
+            assert (*astuple(cloth.swatch),) == drawn
+            assert stack.count == part["count"]
+    assert read_everything(write_everything(read).encode()) == read
+
+
 def test_files_of_the_second_version_are_read() -> None:
+    third = read_everything(THIRD_VERSION.read_bytes())
     read = read_everything(json.dumps(of_the_second_version()).encode())
-    for project, known in zip(read.projects, PROJECTS, strict=True):
+    assert read.cupboard == third.cupboard
+    for project, known in zip(read.projects, third.projects, strict=True):
         design = project.design
-        assert project.fabrics == known.fabrics
+        assert [replace(p, key=None) for p in known.fabrics] == list(project.fabrics)
         assert project.plan is None
         assert design.block.size == (Fraction(19, 2), Fraction(19, 2))
         assert design.block.all_options == {"rounds": 4, "centre": Fraction(7, 3)}
@@ -137,18 +174,19 @@ def test_files_of_the_second_version_are_read() -> None:
 
 
 def test_files_of_the_first_version_are_read() -> None:
+    third = read_everything(THIRD_VERSION.read_bytes())
     records = of_the_second_version()
     lots = records["cupboard"]
     for project in records["projects"]:
         project["strips"] = lots[project.pop("fabrics")[0]["lot"]]
         project["design"] = dict(OLD_DESIGN)
         del project["sketch"], project["put_away"]
-    old = {"kersey": "everything/1", "projects": records["projects"], "cupboard": lots[5:]}
+    old = {"kersey": "everything/1", "projects": records["projects"], "cupboard": lots[2:]}
     read = read_everything(json.dumps(old).encode())
-    for project, known in zip(read.projects, PROJECTS, strict=True):
+    for project, known in zip(read.projects, third.projects, strict=True):
         assert [p.lot for p in project.fabrics] == [p.lot for p in known.fabrics]
         assert project.design.block.all_options == {"strips": 4, "method": "sets"}
-    assert [kept.lot for kept in read.cupboard[16:]] == [kept.lot for kept in OWN_LOTS]
+    assert [kept.lot for kept in read.cupboard[16:]] == [kept.lot for kept in third.cupboard[:2]]
 
 
 @pytest.mark.parametrize(
@@ -156,17 +194,17 @@ def test_files_of_the_first_version_are_read() -> None:
     [
         (lambda r: r.pop("projects"), "projects: a list is missing"),
         (lambda r: r.update(cupboard="no"), "cupboard: a list is missing"),
-        (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: 'name' is missing"),
-        (lambda r: r["projects"][0]["choices"].update(seam="9"), r"projects\[0\]: A seam is"),
-        (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: rows"),
+        (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: name: Field required"),
+        (lambda r: r["projects"][0]["choices"].update(seam="9"), r"projects\[0\]: choices: A seam is"),
+        (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: choices: rows"),
         (lambda r: r["projects"][0]["choices"].update(version=9), r"projects\[0\]: .*version 9"),
-        (lambda r: r["projects"][0]["plan"]["cuttings"].pop("most"), r"projects\[0\]: most"),
+        (lambda r: r["projects"][0]["plan"]["cuttings"].pop("most"), r"projects\[0\]: plan: most"),
         (lambda r: r["projects"][1]["fabrics"][0].update(lot=99), r"projects\[1\]: There is no"),
         (lambda r: r["projects"][1]["fabrics"][0].update(count=999), r"projects\[1\]: More piec"),
-        (lambda r: r["cupboard"][2].update(width="1/0"), r"cupboard\[2\]"),
-        (lambda r: r["cupboard"][3].update(form="hat"), r"cupboard\[3\]: 'hat'"),
-        (lambda r: r["cupboard"][0]["prints"][0].update(ground="red"), r"cupboard\[0\]: “red”"),
-        (lambda r: r["cupboard"][1].update(prints=None), r"cupboard\[1\]"),
+        (lambda r: r["cupboard"][2]["lot"].update(width="1/0"), r"cupboard\[2\]"),
+        (lambda r: r["cupboard"][3]["lot"].update(form="hat"), r"cupboard\[3\]: lot.form"),
+        (lambda r: ground_of(r["cupboard"][0], "red"), r"cupboard\[0\]: .*“red”"),
+        (lambda r: r["cupboard"][1]["lot"].update(stacks=None), r"cupboard\[1\]"),
         (lambda r: r["cupboard"].append(7), r"cupboard\[21\]"),
         (lambda r: r.update(kersey="other/1"), "no file of Kersey's"),
     ],

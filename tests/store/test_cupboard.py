@@ -14,8 +14,8 @@ from sqlalchemy.orm import Session
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import Form
 from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
-from kersey.core.stash.lot_record import lot_of, record_of
 from kersey.core.stash.quick_entry import read_lines
+from kersey.records.lots import lot_document, lot_from
 from kersey.store.cupboard import (
     Find,
     LotsChanged,
@@ -71,7 +71,7 @@ def test_every_form_comes_back_as_it_was(session: Session) -> None:
 @pytest.mark.parametrize("kept", LOTS)
 def test_records_hold_everything(kept: CupboardLot) -> None:
     measured = CupboardLot(kept.name, kept.lot, Aside.BINDING)
-    assert lot_of(record_of(measured)) == measured
+    assert lot_from(lot_document(measured)) == measured
 
 
 def test_finding(session: Session) -> None:

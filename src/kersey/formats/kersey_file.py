@@ -1,12 +1,12 @@
 """Everything in one file: the whole cupboard and all projects, as JSON.
 
-    {"kersey": "everything/3", "cupboard": [...], "projects": [...]}
+    {"kersey": "everything/4", "cupboard": [...], "projects": [...]}
 
 A project's fabrics name their lot by its place in the cupboard's list. What is written can be read
 back without loss. A damaged or foreign file is refused whole, with the place that is wrong;
-nothing is half taken. Files of the second version, in which choices stood one by one, are read too,
-and those of the first, in which every project held its own strips: they become lots of the
-cupboard.
+nothing is half taken. Older files are read too: of the third version, in which lots and prints were
+written in another shape; of the second, in which choices stood one by one; and of the first, in
+which every project held its own strips: they become lots of the cupboard.
 """
 
 import json
@@ -19,11 +19,11 @@ from kersey.core.errors import InvalidValue
 from kersey.core.project.design import usual_block
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.lot_record import lot_from, lot_of, record_of
-from kersey.records.projects import project_from, project_record
+from kersey.records.lots import lot_document, lot_from
+from kersey.records.projects import project_document, project_from
 
-KIND = "everything/3"
-_SECOND_KIND, _FIRST_KIND = "everything/2", "everything/1"
+KIND = "everything/4"
+_THIRD_KIND, _SECOND_KIND, _FIRST_KIND = "everything/3", "everything/2", "everything/1"
 MOST_BYTES = 64 * 1024 * 1024
 _Part = TypeVar("_Part")
 # Told how many of how many are read, and of what.
@@ -54,8 +54,8 @@ def gather(projects: Sequence[Project], lots: Mapping[int, CupboardLot]) -> str:
     place_of: dict[int | None, int] = {number: place for place, number in enumerate(lots)}
     records = {
         "kersey": KIND,
-        "cupboard": [record_of(kept) for kept in lots.values()],
-        "projects": [project_record(project, place_of) for project in projects],
+        "cupboard": [lot_document(kept) for kept in lots.values()],
+        "projects": [project_document(project, place_of) for project in projects],
     }
     return json.dumps(records, ensure_ascii=False, indent=1) + "\n"
 
@@ -80,12 +80,12 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     except (ValueError, RecursionError) as error:
         raise NotAKerseyFile(f"This is no file of Kersey's ({type(error).__name__}).") from error
     kind = records.get("kersey") if isinstance(records, dict) else None
-    if kind not in {KIND, _SECOND_KIND, _FIRST_KIND}:
+    if kind not in {KIND, _THIRD_KIND, _SECOND_KIND, _FIRST_KIND}:
         raise NotAKerseyFile(f"This is no file of Kersey's: it does not begin with “{KIND}”.")
-    lots = _parts(records, "cupboard", lot_of, tell)
+    lots = _parts(records, "cupboard", lot_from, tell)
     if kind == _FIRST_KIND:
         lots += _own_strips(records, len(lots))
-    if kind != KIND:
+    if kind in {_SECOND_KIND, _FIRST_KIND}:
         _parts(records, "projects", _brought_up)
     projects = _parts(records, "projects", lambda record: project_from(record, lots), tell)
     return Everything(projects, lots)
@@ -110,7 +110,7 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
     lots: list[CupboardLot] = []
 
     def moved(project: Any) -> None:
-        kept = CupboardLot(project["name"], lot_from(project.pop("strips")))
+        kept = lot_from({**project.pop("strips"), "name": project["name"]})
         project["sketch"] = project["put_away"] = False
         project["design"] |= {"block": _FIRST_BLOCK, "even": False, "by_value": True}
         project["fabrics"] = [

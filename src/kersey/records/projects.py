@@ -1,97 +1,144 @@
-"""A project <-> a plain record of words and numbers, as it stands in an export file.
+"""A project <-> plain words and numbers, as it stands in an export file.
 
 Its fabrics name their lots by their places in the file.
 """
 
 from collections import Counter
 from collections.abc import Mapping, Sequence
-from typing import Any
+from typing import Annotated, Any
 
-from kersey.core.cloth.fabric import BadFabric, Value
+from pydantic import BaseModel, BeforeValidator, ConfigDict, PlainSerializer, ValidationError
+
+from kersey.core.cloth.fabric import BadFabric, Print, Value
+from kersey.core.project.design import Design
+from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
-from kersey.core.stash.lot_record import print_from, print_record
 from kersey.core.stash.pulled import Pulled, Role
-from kersey.records.choices import choices_document, choices_from
+from kersey.records.choices import BadDocument, choices_document, choices_from, first_fault
+from kersey.records.lots import print_document, print_from
 from kersey.records.plans import plan_document, plan_from
 
-Record = dict[str, Any]
+Document = dict[str, Any]
+
+_Choices = Annotated[Design, BeforeValidator(choices_from), PlainSerializer(choices_document)]
+_Plan = Annotated[KeptPlan, BeforeValidator(plan_from), PlainSerializer(plan_document)]
+_Print = Annotated[Print, BeforeValidator(print_from), PlainSerializer(print_document)]
 
 
-def project_record(project: Project, place_of: Mapping[int | None, int]) -> Record:
-    """A record of everything a person has entered, and of the plan.
+class PulledDocument(BaseModel):
+    """A fabric that a project has pulled: print `print` of the lot at place `lot` of the file."""
+
+    model_config = ConfigDict(extra="ignore")
+
+    key: int | None
+    lot: int
+    print: int
+    count: int
+    cut: int
+    roles: tuple[Role, ...]
+    value: Value | None
+    aside: Aside | None
+
+    def pulled(self, lots: Sequence[CupboardLot]) -> Pulled:
+        """The fabric; raises `BadFabric` when there is none such in these lots."""
+        if not 0 <= self.lot < len(lots) or not 0 <= self.print < len(lots[self.lot].lot.stacks):
+            raise BadFabric(f"There is no print {self.print} of a lot {self.lot}.")
+        if self.count > lots[self.lot].lot.counts[self.print]:
+            raise BadFabric(f"More pieces are pulled of lot {self.lot} than there are.")
+        return Pulled(
+            kept=lots[self.lot],
+            place=self.print,
+            count=self.count,
+            roles=self.roles,
+            value=self.value,
+            cut=self.cut,
+            aside=self.aside,
+            lot_number=self.lot,
+            key=self.key,
+        )
+
+
+class ProjectDocument(BaseModel):
+    """Everything a person has entered of a project, and its plan."""
+
+    model_config = ConfigDict(extra="ignore", arbitrary_types_allowed=True)
+
+    name: str
+    said: str
+    fabrics: tuple[PulledDocument, ...]
+    border_print: _Print
+    binding_print: _Print
+    done: tuple[str, ...]
+    sketch: bool
+    put_away: bool
+    choices: _Choices
+    plan: _Plan | None
+
+
+def project_document(project: Project, place_of: Mapping[int | None, int]) -> Document:
+    """The document of a project.
 
     `place_of` says at which place of the file each lot stands, by its number; what a sketch tries
     of lots that are not at home any more is left out.
     """
     here = [pulled for pulled in project.fabrics if pulled.lot_number in place_of]
-    return {
-        "name": project.name,
-        "said": project.said,
-        "fabrics": [_pulled_record(pulled, place_of[pulled.lot_number]) for pulled in here],
-        "border_print": print_record(project.bought_border),
-        "binding_print": print_record(project.bought_binding),
-        "done": sorted(project.done),
-        "sketch": project.sketch,
-        "put_away": project.put_away,
-        "choices": choices_document(project.design),
-        "plan": None if project.plan is None else plan_document(project.plan),
-    }
+    document = ProjectDocument.model_construct(
+        name=project.name,
+        said=project.said,
+        fabrics=tuple(_pulled_document(pulled, place_of[pulled.lot_number]) for pulled in here),
+        border_print=project.bought_border,
+        binding_print=project.bought_binding,
+        done=tuple(sorted(project.done)),
+        sketch=project.sketch,
+        put_away=project.put_away,
+        choices=project.design,
+        plan=project.plan,
+    )
+    return document.model_dump(mode="json")
 
 
-def project_from(record: Record, lots: Sequence[CupboardLot]) -> Project:
-    """The project that a record holds; its fabrics know their lots by their place in `lots`.
+def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Project:
+    """The project of a document; its fabrics know their lots by their place in `lots`.
 
-    Raises `InvalidValue`, `KeyError`, `TypeError` or `ValueError` for one that is damaged.
+    Raises `InvalidValue` for one that is damaged.
     """
-    fabrics = tuple(_pulled(part, lots) for part in record["fabrics"])
-    twice = [key for key, times in Counter((p.lot_number, p.place) for p in fabrics).items()
-             if times > 1]  # fmt: skip
-    if twice:
-        lot, place = twice[0]
-        raise BadFabric(f"Print {place} of lot {lot} is pulled twice.")
+    try:
+        known = ProjectDocument.model_validate(document)
+    except ValidationError as error:
+        raise BadDocument(first_fault(error)) from error
+    fabrics = tuple(part.pulled(lots) for part in known.fabrics)
+    _check_pulled_once(fabrics)
     return Project(
-        name=record["name"],
-        said=str(record["said"]),
+        name=known.name,
+        said=known.said,
         fabrics=fabrics,
-        design=choices_from(record["choices"]),
-        bought_border=print_from(record["border_print"]),
-        bought_binding=print_from(record["binding_print"]),
-        done=frozenset(map(str, record["done"])),
-        sketch=bool(record["sketch"]),
-        put_away=bool(record["put_away"]),
-        plan=None if record["plan"] is None else plan_from(record["plan"]),
+        design=known.choices,
+        bought_border=known.border_print,
+        bought_binding=known.binding_print,
+        done=frozenset(known.done),
+        sketch=known.sketch,
+        put_away=known.put_away,
+        plan=known.plan,
     )
 
 
-def _pulled_record(pulled: Pulled, lot: int) -> Record:
-    return {
-        "key": pulled.key,
-        "lot": lot,
-        "print": pulled.place,
-        "count": pulled.count,
-        "cut": pulled.cut,
-        "roles": list(pulled.roles),
-        "value": pulled.value,
-        "aside": pulled.aside,
-    }
+def _check_pulled_once(fabrics: Sequence[Pulled]) -> None:
+    """Raise `BadFabric` where two fabrics are the same print of the same lot."""
+    times = Counter((pulled.lot_number, pulled.place) for pulled in fabrics)
+    for (lot, place), often in times.items():
+        if often > 1:
+            raise BadFabric(f"Print {place} of lot {lot} is pulled twice.")
 
 
-def _pulled(record: Record, lots: Sequence[CupboardLot]) -> Pulled:
-    lot, place = int(record["lot"]), int(record["print"])
-    if not 0 <= lot < len(lots) or not 0 <= place < len(lots[lot].lot.stacks):
-        raise BadFabric(f"There is no print {place} of a lot {lot}.")
-    count = int(record["count"])
-    if count > lots[lot].lot.counts[place]:
-        raise BadFabric(f"More pieces are pulled of lot {lot} than there are.")
-    return Pulled(
-        kept=lots[lot],
-        place=place,
-        count=count,
-        roles=tuple(map(Role, record["roles"])),
-        value=Value(record["value"]) if record["value"] else None,
-        cut=int(record["cut"]),
-        aside=Aside(record["aside"]) if record["aside"] else None,
-        lot_number=lot,
-        key=record["key"],
+def _pulled_document(pulled: Pulled, lot: int) -> PulledDocument:
+    return PulledDocument(
+        key=pulled.key,
+        lot=lot,
+        print=pulled.place,
+        count=pulled.count,
+        cut=pulled.cut,
+        roles=pulled.roles,
+        value=pulled.value,
+        aside=pulled.aside,
     )

@@ -21,7 +21,7 @@ from kersey.core.cloth.print_names import highest_number, numbered_on
 from kersey.core.errors import KerseyError
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.ledger import EntryKind
-from kersey.core.stash.lot_record import Record, lot_of, numbered_record
+from kersey.records.lots import Document, lot_from, numbered_document
 from kersey.store.arrival import Arrival
 from kersey.store.holdings import check_held, tell_holders
 from kersey.store.ledger import enter_change
@@ -213,7 +213,7 @@ def split_lot(session: Session, lot_id: int, revision: int, amount: Fraction, no
     rest, taken = before.split_off(amount)
     _write(session, row, before, rest, EntryKind.SPLIT, now)
     (number,) = add_lots(session, [taken], None, now, EntryKind.SPLIT)
-    records = {lot_id: numbered_record(before), number: None}
+    records = {lot_id: numbered_document(before), number: None}
     _note(session, f"a part of “{before.name}” cut off", records, now)
     tell_holders(session, [lot_id])
     check_held(session, [lot_id])
@@ -223,7 +223,7 @@ def split_lot(session: Session, lot_id: int, revision: int, amount: Fraction, no
 def take_out(session: Session, revisions: Mapping[int, int], words: str, now: datetime) -> None:
     """Take lots out of the cupboard as one step; raises `LotsChanged`, `NoSuchLot`, `LotHeld`."""
     rows = _rows(session, revisions)
-    _note(session, words, {row.id: numbered_record(lot_from_row(row)) for row in rows}, now)
+    _note(session, words, {row.id: numbered_document(lot_from_row(row)) for row in rows}, now)
     for row in rows:
         enter_change(session, row, lot_from_row(row), None, EntryKind.OUT, now)
         row.deleted_at = now
@@ -338,7 +338,7 @@ def _write_changes(
     before = {row: lot_from_row(row) for row in changes}
     for row, kept in changes.items():
         _write(session, row, before[row], kept, kind, now)
-    _note(session, words, {row.id: numbered_record(kept) for row, kept in before.items()}, now)
+    _note(session, words, {row.id: numbered_document(kept) for row, kept in before.items()}, now)
     tell_holders(session, [row.id for row in changes], by_project)
 
 
@@ -356,7 +356,9 @@ def _write(
     enter_change(session, row, before, lot_from_row(row), kind, now)
 
 
-def _take_back(session: Session, row: CupboardLotRow, record: Record | None, now: datetime) -> None:
+def _take_back(
+    session: Session, row: CupboardLotRow, record: Document | None, now: datetime
+) -> None:
     """Bring one lot back to what it was; None: it was not there."""
     before = lot_from_row(row)
     was_out = row.deleted_at is not None
@@ -365,12 +367,14 @@ def _take_back(session: Session, row: CupboardLotRow, record: Record | None, now
         row.revision += 1
         enter_change(session, row, before, None, EntryKind.COUNTED, now)
         return
-    _write(session, row, before, lot_of(record), EntryKind.COUNTED, now)
+    _write(session, row, before, lot_from(record), EntryKind.COUNTED, now)
     if was_out:
         enter_change(session, row, None, lot_from_row(row), EntryKind.OUT, now)
 
 
-def _note(session: Session, words: str, before: Mapping[int, Record | None], now: datetime) -> None:
+def _note(
+    session: Session, words: str, before: Mapping[int, Document | None], now: datetime
+) -> None:
     """Write the change down, and forget those too old to be undone."""
     session.add(CupboardChangeRow(at=now, words=words, before=json.dumps(before)))
     session.flush()
