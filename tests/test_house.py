@@ -3,6 +3,7 @@
 import ast
 import re
 import subprocess
+from importlib import import_module
 from pathlib import Path
 
 import pytest
@@ -33,6 +34,22 @@ def test_the_core_reads_no_clock_file_or_network() -> None:
             used = {name.split(".")[0] for name in names}
             assert not used & forbidden, module
             assert not (isinstance(node, ast.Attribute) and node.attr in asking), module
+
+
+def test_rooms_offer_exactly_what_others_use() -> None:
+    rooms = {p.name: p for p in (SOURCE / "core").iterdir() if (p / "__init__.py").exists()}
+    used: dict[str, set[str]] = {room: set() for room in rooms}
+    for module in MODULES:
+        for node in ast.walk(ast.parse(module.read_text())):
+            path = (node.module or "").split(".") if isinstance(node, ast.ImportFrom) else []
+            if (
+                path[:2] == ["kersey", "core"]
+                and len(path) > 3
+                and rooms[path[2]] not in (module.parents)
+            ):
+                used[path[2]].add(path[3])
+    for room, offered in used.items():
+        assert sorted(import_module(f"kersey.core.{room}").__all__) == sorted(offered), room
 
 
 def test_third_party_files_are_listed_with_their_licences() -> None:

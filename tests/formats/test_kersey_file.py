@@ -195,7 +195,10 @@ def test_files_of_the_first_version_are_read() -> None:
         (lambda r: r.pop("projects"), "projects: a list is missing"),
         (lambda r: r.update(cupboard="no"), "cupboard: a list is missing"),
         (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: name: Field required"),
-        (lambda r: r["projects"][0]["choices"].update(seam="9"), r"projects\[0\]: choices: A seam is"),
+        (
+            lambda r: r["projects"][0]["choices"].update(seam="9"),
+            r"projects\[0\]: choices: A seam is",
+        ),
         (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: choices: rows"),
         (lambda r: r["projects"][0]["choices"].update(version=9), r"projects\[0\]: .*version 9"),
         (lambda r: r["projects"][0]["plan"]["cuttings"].pop("most"), r"projects\[0\]: plan: most"),

@@ -17,7 +17,6 @@ from kersey.web.bag import routes as bag
 from kersey.web.camera import routes as camera
 from kersey.web.cupboard import lot, spreadsheet
 from kersey.web.cupboard import routes as cupboard
-from kersey.web.cut import routes as cut
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
 from kersey.web.guard import Guard
@@ -25,12 +24,10 @@ from kersey.web.ledger import routes as ledger
 from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
-from kersey.web.pull import routes as pull
 from kersey.web.server_settings import ServerSettings
-from kersey.web.size import routes as size
+from kersey.web.stages import stage_routers
 from kersey.web.templating import STATIC
 from kersey.web.workroom import Workroom
-from kersey.web.yield_page import routes as yield_page
 
 # What is larger than a request may be, but not by far, is still read, to say so in a sentence.
 _MOST_READ = 64 * 1024 * 1024
@@ -61,10 +58,8 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(bag.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
-    app.include_router(pull.router, include_in_schema=False)
-    app.include_router(yield_page.router, include_in_schema=False)
-    app.include_router(size.router, include_in_schema=False)
-    app.include_router(cut.router, include_in_schema=False)
+    for router in stage_routers():
+        app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)
     app.include_router(preferences.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)

@@ -1,1 +1,10 @@
 """What fabric is: prints, values, colours, forms, lots; sorting and judging them."""
+
+__all__ = [
+    "colour",
+    "fabric",
+    "forms",
+    "judging",
+    "print_names",
+    "sorting",
+]

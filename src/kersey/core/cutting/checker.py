@@ -7,7 +7,7 @@ of everything for the blocks claimed; and prints that can be shared out as the r
 
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from itertools import combinations
 from math import inf, lcm
@@ -27,6 +27,18 @@ def faults(plan: CuttingPlan) -> list[str]:
     if not found and plan.blocks:
         found.extend(_set_faults(plan) if in_sets else _rule_faults(plan))
     return found
+
+
+def claimed(plan: CuttingPlan) -> CuttingPlan:
+    """The plan with the most blocks, of those it says, that it may claim without a fault."""
+    low, high = 0, plan.blocks
+    while low < high:
+        middle = (low + high + 1) // 2
+        if faults(replace(plan, blocks=middle)):
+            high = middle - 1
+        else:
+            low = middle
+    return replace(plan, blocks=low)
 
 
 @dataclass(frozen=True)

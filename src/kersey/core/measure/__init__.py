@@ -1,1 +1,7 @@
 """Lengths, units, seam, usable width, rounding."""
+
+__all__ = [
+    "counting",
+    "length",
+    "workshop",
+]

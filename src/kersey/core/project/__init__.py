@@ -1,1 +1,10 @@
 """One quilt's fabric, choices and state."""
+
+__all__ = [
+    "best_block",
+    "design",
+    "kept_plan",
+    "project",
+    "pulling",
+    "question",
+]

@@ -1,1 +1,12 @@
 """Kits dealt, the setting, the whole quilt."""
+
+__all__ = [
+    "asking",
+    "cut_groups",
+    "dealing",
+    "left_over",
+    "planning",
+    "quilt",
+    "standing",
+    "supply",
+]

@@ -12,7 +12,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from kersey.core.cloth.forms import Form
-from kersey.core.cutting.checker import faults
+from kersey.core.cutting.checker import claimed
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked
@@ -63,14 +63,7 @@ def together(problem: CuttingProblem, fixed: Sequence[Layout], found: CuttingPla
         if layout.fabric.name in whole
     ]
     plan = CuttingPlan(problem, found.blocks, found.bound, (*fixed, *layouts))
-    low, high = 0, found.blocks
-    while low < high:
-        middle = (low + high + 1) // 2
-        if faults(replace(plan, blocks=middle)):
-            high = middle - 1
-        else:
-            low = middle
-    return replace(plan, blocks=low)
+    return claimed(plan)
 
 
 def _in_pieces(fixed: Sequence[Layout]) -> Iterator[Fabric]:

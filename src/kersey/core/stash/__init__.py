@@ -1,1 +1,8 @@
 """Fabric at home: what people type, lots kept, pulling, the ledger."""
+
+__all__ = [
+    "cupboard",
+    "ledger",
+    "pulled",
+    "quick_entry",
+]

@@ -1,1 +1,7 @@
 """The order of work, cut sheets, putting away."""
+
+__all__ = [
+    "put_away",
+    "step_words",
+    "work_order",
+]

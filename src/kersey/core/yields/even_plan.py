@@ -14,7 +14,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from kersey.core.cutting.alike import AlikeStack, CutAlike, most_alike
-from kersey.core.cutting.checker import faults
+from kersey.core.cutting.checker import claimed
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.layout import lay_out_pattern
 from kersey.core.cutting.patterns import Pattern, Strip
@@ -82,7 +82,7 @@ def even_plan(pooled: CuttingPlan, watch: Watch, most: int | None = None) -> Eve
             alike.append(AlikeCut(layout.fabric, stack.pieces, tuple(gives.items())))
             layouts.extend(_dealt(part, stack, layout, layouts))
     plan = CuttingPlan(fewer_needs, blocks, bound, tuple(layouts))
-    return EvenPlan(_claimed(named_again(problem, plan, stands_for)), tuple(alike))
+    return EvenPlan(claimed(named_again(problem, plan, stands_for)), tuple(alike))
 
 
 def _searched(problem: CuttingProblem, bound: int, watch: Watch) -> Iterator[_Part]:
@@ -169,15 +169,3 @@ def _one_of_each(left: dict[str, int], pieces: int) -> Iterator[str]:
                 left[name] -= 1
                 pieces -= 1
                 yield name
-
-
-def _claimed(plan: CuttingPlan) -> CuttingPlan:
-    """The plan with as many blocks as the checker lets it claim."""
-    low, high = 0, plan.blocks
-    while low < high:
-        middle = (low + high + 1) // 2
-        if faults(replace(plan, blocks=middle)):
-            high = middle - 1
-        else:
-            low = middle
-    return replace(plan, blocks=low)

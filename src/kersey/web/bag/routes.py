@@ -11,7 +11,7 @@ from kersey.core.cloth.sorting import CannotDraw, bag_draw
 from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import get_lot
 from kersey.store.projects import get_project
-from kersey.web.project_page import ProjectId
+from kersey.web.open_project import ProjectId
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 

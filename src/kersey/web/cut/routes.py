@@ -15,13 +15,8 @@ from kersey.core.work.work_order import ticked
 from kersey.store.projects import put_project_away
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, TypedForm, checked, read_form
-from kersey.web.project_page import (
-    ProjectId,
-    RevisedForm,
-    answer_change,
-    change,
-    open_project,
-)
+from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import answer_change
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
 

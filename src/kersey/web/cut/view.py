@@ -13,7 +13,6 @@ from kersey.core.project.design import MOST_LAYERS, KitWish
 from kersey.core.quilt.dealing import slots_of, strip_sets
 from kersey.core.quilt.quilt import Placed, Quilt
 from kersey.core.quilt.supply import supplies
-from kersey.core.work.stages import Stage
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
@@ -22,7 +21,9 @@ from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_blocks_alone, draw_make
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.strips import StripCloth, draw_division, draw_set
-from kersey.web.project_page import OpenProject, project_context
+from kersey.web.cut.stage import STAGE
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
 from kersey.web.workroom import Workroom
 
 _WIDEST_PX, _MOST_PX_AN_INCH = 560.0, 13.0
@@ -30,7 +31,7 @@ _WIDEST_PX, _MOST_PX_AN_INCH = 560.0, 13.0
 
 def cut_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     """All that the page shows."""
-    context = project_context(opened, Stage.CUT)
+    context = project_context(opened, STAGE)
     quilt = opened.quilt
     if quilt is None:
         return context

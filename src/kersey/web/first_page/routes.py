@@ -22,7 +22,6 @@ from kersey.core.project.question import CUT_FROM, sample_prints, yield_asked
 from kersey.core.stash.cupboard import from_readings
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import Reading, examples_in, read_lots
-from kersey.core.work.stages import NEXT_ACT, Stage, next_stage
 from kersey.drawing.patches import draw_block_alone
 from kersey.drawing.quilt import draw_miniature
 from kersey.store.cupboard import add_lots, number_prints
@@ -39,15 +38,12 @@ from kersey.store.projects import (
     restore_project,
 )
 from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
-from kersey.web.project_page import (
-    ProjectId,
-    RevisedForm,
-    change,
-    news_of,
-    open_project,
-)
+from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import news_of
+from kersey.web.stages import STAGES, next_stage
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Reckoned, Room, Workroom
+from kersey.web.yield_page.stage import STAGE as YIELD
 
 router = APIRouter()
 
@@ -273,28 +269,27 @@ def _hangers(hung: Sequence[tuple[ProjectLine, Reckoned | None]]) -> list[Hanger
 
 def _hanger(line: ProjectLine, known: Reckoned | None, scale: float) -> Hanger:
     if known is None:
-        act = NEXT_ACT[Stage.YIELD]
         return Hanger(
             line.id,
             line.revision,
             line.plan_number,
             line.name,
             "no size yet",
-            act,
-            "yield_page",
+            YIELD.act,
+            YIELD.page,
             120,
             120,
         )
     quilt = known.quilt
-    stage = next_stage(quilt.project, known.steps if quilt.project.design.size_chosen else ())
+    stage = next_stage(known)
     return Hanger(
         line.id,
         line.revision,
         line.plan_number,
         line.name,
         format_size(quilt.size.width, quilt.size.length, quilt.units),
-        NEXT_ACT[stage] if stage else "All cut and sewn",
-        f"{stage or Stage.CUT}_page",
+        stage.act if stage else "All cut and sewn",
+        (stage or STAGES[-1]).page,
         round(float(quilt.size.width) * scale),
         round(float(quilt.size.length) * scale),
     )

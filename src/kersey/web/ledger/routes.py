@@ -18,7 +18,7 @@ from kersey.store.ledger import (
     newest_entries,
 )
 from kersey.store.projects import get_project
-from kersey.web.project_page import ProjectId
+from kersey.web.open_project import ProjectId
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 

@@ -10,14 +10,9 @@ from kersey.core.project.design import KitWish
 from kersey.core.project.project import Project
 from kersey.core.quilt.planning import dealt_again, exchanged
 from kersey.web.forms import TypedForm, read_form
+from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
 from kersey.web.planning import accepted, found_plan
-from kersey.web.project_page import (
-    ProjectId,
-    RevisedForm,
-    change,
-    open_project,
-    plan_context,
-)
+from kersey.web.project_page import plan_context
 from kersey.web.templating import render
 from kersey.web.workroom import Room
 

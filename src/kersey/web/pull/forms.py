@@ -8,10 +8,8 @@ from kersey.core.cloth.sorting import Order
 from kersey.core.stash.cupboard import Aside
 from kersey.core.stash.pulled import Role
 from kersey.web.forms import Length
+from kersey.web.open_project import RevisedForm
 from kersey.web.print_form import PrintForm
-from kersey.web.project_page import (
-    RevisedForm,
-)
 
 
 class Bought(StrEnum):

@@ -21,14 +21,8 @@ from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import BadForm, TypedForm, field_error, read_form
-from kersey.web.project_page import (
-    OpenProject,
-    ProjectId,
-    RevisedForm,
-    answer_change,
-    change,
-    open_project,
-)
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import answer_change
 from kersey.web.pull.changes import (
     beside_the_others,
     corrected,

@@ -14,18 +14,16 @@ from kersey.core.project.pulling import look_over
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
 from kersey.core.stash.pulled import Pulled, Role, total_of
 from kersey.core.stash.quick_entry import read_lots, size_in_words
-from kersey.core.work.stages import Stage
 from kersey.drawing.pieces import draw_colours
 from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.wall import hang, scale_of, wall_tape
 from kersey.store.cupboard import Find, LotLine, list_lots
 from kersey.store.holdings import holdings
-from kersey.web.project_page import (
-    OpenProject,
-    project_context,
-)
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
 from kersey.web.pull.changes import beside_the_others
 from kersey.web.pull.forms import Bought
+from kersey.web.pull.stage import STAGE
 from kersey.web.workroom import Workroom
 
 _FOUND_SHOWN = 5
@@ -59,7 +57,7 @@ def pull_context(
     strip_width, strip_error = _strip_width(strips, opened)
     wall = room.drawn(opened.reckoned, f"pull {strip_width}", lambda: _wall(opened, strip_width))
     return (
-        project_context(opened, Stage.PULL)
+        project_context(opened, STAGE)
         | wall
         | {
             "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],

@@ -32,19 +32,12 @@ from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, Sizes, Source
 from kersey.core.quilt.supply import supplies
-from kersey.core.work.stages import Stage
 from kersey.drawing.quilt import draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
-from kersey.web.project_page import (
-    OpenProject,
-    ProjectId,
-    RevisedForm,
-    answer_change,
-    change,
-    open_project,
-    project_context,
-)
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import answer_change, project_context
+from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -200,7 +193,7 @@ def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) 
 
 
 def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
-    context = project_context(opened, Stage.SIZE) | {
+    context = project_context(opened, STAGE) | {
         "wish": opened.project.design.wish,
         "purposes": _purposes(opened.units),
         "beds": ALL_BEDS,

@@ -19,7 +19,7 @@ from kersey.core.measure.length import (
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
-from kersey.web.project_page import OpenProject
+from kersey.web.open_project import OpenProject
 from kersey.web.yield_page.forms import OPTION
 
 

@@ -10,7 +10,7 @@ from kersey.core.quilt.asking import answer_key, kept_most, yield_question
 from kersey.core.yields.steps import YieldQuestion, YieldSoFar
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import keep_answer, kept_answer
-from kersey.web.project_page import OpenProject
+from kersey.web.open_project import OpenProject
 from kersey.web.workroom import Workroom
 
 

@@ -19,7 +19,7 @@ from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
 from kersey.core.yields.ways_to_cut import Way
 from kersey.web.forms import BadForm, Length, PageForm, Typed, checked
-from kersey.web.project_page import RevisedForm
+from kersey.web.open_project import RevisedForm
 
 OPTION = "option_"
 

@@ -17,13 +17,8 @@ from kersey.core.yields.claims import CountClaim, Verdict, judge_size
 from kersey.core.yields.report import at_usable
 from kersey.core.yields.steps import OnlyTried, YieldQuestion
 from kersey.web.forms import BadForm, Typed, TypedForm, field_error, read_form
-from kersey.web.project_page import (
-    OpenProject,
-    ProjectId,
-    answer_change,
-    change,
-    open_project,
-)
+from kersey.web.open_project import OpenProject, ProjectId, change, open_project
+from kersey.web.project_page import answer_change
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page.finding import find, question_for

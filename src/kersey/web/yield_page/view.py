@@ -21,7 +21,6 @@ from kersey.core.measure.length import (
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, sample_prints
 from kersey.core.quilt.asking import reference_of
-from kersey.core.work.stages import Stage
 from kersey.core.yields.by_hand import strip_sum
 from kersey.core.yields.cut_words import strip_words
 from kersey.core.yields.report import Limit, left_by_size
@@ -35,11 +34,13 @@ from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches
 from kersey.drawing.role_bar import draw_role_bar
 from kersey.drawing.strips import StripCloth, draw_division
-from kersey.web.project_page import OpenProject, StageLine, order_of_work, project_context
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import StageLine, order_of_work, project_context
 from kersey.web.workroom import Workroom
 from kersey.web.yield_page.choices import choices_context
 from kersey.web.yield_page.finding import Found, find
 from kersey.web.yield_page.sliders import cloth_slider, seam_slider
+from kersey.web.yield_page.stage import STAGE
 
 # A plan that is shown is known by a mark, so many of which there are.
 PLAN_MARKS = 1 << 32
@@ -83,7 +84,7 @@ def yield_context(
     room: Workroom, opened: OpenProject, patience: float = _PATIENCE
 ) -> dict[str, Any]:
     """All that the page shows."""
-    context = project_context(opened, Stage.YIELD) | _NOTHING | choices_context(opened)
+    context = project_context(opened, STAGE) | _NOTHING | choices_context(opened)
     try:
         asked = opened.asked
     except KerseyError as reason:
@@ -158,8 +159,8 @@ def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
     sure = "proved" if plan.proved else f"at most {plan.bound}"
     words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
     return [
-        replace(line, status=words) if line.stage is Stage.YIELD else line
-        for line in order_of_work(opened, Stage.YIELD)
+        replace(line, status=words) if line.stage is STAGE else line
+        for line in order_of_work(opened, STAGE)
     ]
 
 

@@ -1,0 +1,117 @@
+"""A project opened for a page: as it is kept, as it is shown, and changed."""
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import Path
+
+from kersey.core.errors import Infeasible
+from kersey.core.measure.length import Units
+from kersey.core.project.project import Project
+from kersey.core.project.question import YieldAsked
+from kersey.core.quilt.planning import regridded
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.stash.ledger import EntryKind
+from kersey.core.work.work_order import Step
+from kersey.store.preferences import Preferences, load_preferences
+from kersey.store.projects import (
+    StoredProject,
+    change_project,
+    get_project,
+    project_line,
+)
+from kersey.web.forms import PageForm
+from kersey.web.planning import NO_NEWS, PlanNews, settle
+from kersey.web.workroom import Reckoned, Workroom
+
+ProjectId = Annotated[int, Path(ge=1, le=2**31)]
+
+# A search that takes no longer is answered as if there were none.
+_A_MOMENT = 0.3
+
+
+class RevisedForm(PageForm):
+    """A form that says which revision of the project it was made from."""
+
+    revision: int
+
+
+@dataclass(frozen=True)
+class OpenProject:
+    """A project as it is kept, with the settings it is shown in, and its quilt if it has one.
+
+    `news` is of the plan that is searched for, if one is.
+    """
+
+    reckoned: Reckoned
+    preferences: Preferences
+    quilt: Quilt | None
+    no_quilt: str = ""
+    news: PlanNews = NO_NEWS
+
+    @property
+    def stored(self) -> StoredProject:
+        return self.reckoned.stored
+
+    @property
+    def project(self) -> Project:
+        return self.stored.project
+
+    @property
+    def asked(self) -> YieldAsked:
+        """Its question to the search; raises `NothingToCut` or `BadRecipe`."""
+        return self.reckoned.asked
+
+    @property
+    def steps(self) -> tuple[Step, ...]:
+        """The steps for its quilt, in order; none where there is no quilt."""
+        return self.reckoned.steps if self.quilt else ()
+
+    @property
+    def units(self) -> Units:
+        return self.preferences.workshop.units
+
+
+def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> OpenProject:
+    """Open a project; raises `NoSuchProject` or `ProjectGone`.
+
+    A plan that it lacks is searched for; it is waited for no longer than `patience`, in seconds.
+    """
+    with room.transaction() as session:
+        line, preferences = project_line(session, project_id), load_preferences(session)
+        units = preferences.workshop.units
+        known = room.remembered((line.id, line.revision, line.plan_number, units))
+        reckoned = known or room.reckoned(get_project(session, project_id), units)
+    return _opened(room, reckoned, preferences, patience)
+
+
+def _opened(
+    room: Workroom, reckoned: Reckoned, preferences: Preferences, patience: float
+) -> OpenProject:
+    """The project and what it comes to; when that is nothing, why."""
+    reckoned, news = settle(room, reckoned, patience)
+    try:
+        return OpenProject(reckoned, preferences, reckoned.quilt, news=news)
+    except Infeasible as reason:
+        return OpenProject(reckoned, preferences, None, news.fault or str(reason), news)
+
+
+def change(
+    room: Workroom,
+    project_id: int,
+    revision: int,
+    how: Callable[[Project], Project],
+    why: EntryKind = EntryKind.COUNTED,
+) -> OpenProject:
+    """Change a project and open it; raises `ProjectChanged` when another window was faster.
+
+    `why` pieces became fewer or more, if they did. What is chosen of the size serves at once.
+    """
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+        units = preferences.workshop.units
+        stored = change_project(
+            session, project_id, revision, lambda p: regridded(how(p), units), room.clock(), why
+        )
+    return _opened(room, room.reckoned(stored, units), preferences, _A_MOMENT)
