@@ -16,6 +16,7 @@ from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.standing import (
     Standing,
     may_replace,
+    question_of,
     standing_of,
     wanted_plan,
     what_changes,
@@ -84,13 +85,15 @@ def accepted(project: Project, found: KeptPlan, units: Units) -> Project:
 
 def found_plan(room: Workroom, stored: StoredProject, units: Units) -> KeptPlan | None:
     """The plan that was found for what a project asks now, if it was."""
-    inquiry = _inquiry(room, stored, units, standing_of(stored.project))
+    inquiry = _inquiry(
+        room, stored, units, standing_of(stored.project, question_of(stored.project))
+    )
     return inquiry.answer if inquiry else None
 
 
 def _unless_changed(now: Project, found: KeptPlan, units: Units) -> Project:
     """Whoever was faster has the last word: a plan for another question is not kept."""
-    wanted = wanted_plan(now, units, standing_of(now))
+    wanted = wanted_plan(now, units, standing_of(now, question_of(now)))
     if wanted is None or wanted.fingerprint != found.question or not may_replace(now):
         return now
     return accepted(now, found, units)

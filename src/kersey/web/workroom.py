@@ -14,6 +14,7 @@ from fastapi import Depends, Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
+from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, yield_asked
@@ -65,11 +66,21 @@ class Reckoned:
     @cached_property
     def standing(self) -> Standing:
         """How it stands to the plan that is kept with it."""
-        return standing_of(self.project)
+        try:
+            return standing_of(self.project, self.asked.fingerprint)
+        except KerseyError:
+            return standing_of(self.project, None)
 
     @cached_property
     def quilt(self) -> Quilt:
-        """Its quilt; raises `NotPlanned` or `NoQuilt` when there is none."""
+        """Its quilt; raises `NotPlanned` or `NoQuilt` when there is none, or why none can be asked
+        for.
+
+        A plan that was only proposed does not outlive the fabric it was made for.
+        """
+        if self.standing is Standing.NOTHING:
+            # Asked for its reason alone.
+            self.asked  # noqa: B018
         return make_quilt(self.project, self.units)
 
     @cached_property

@@ -89,12 +89,18 @@ def deal(
 def pieces_made(plan: CuttingPlan) -> dict[str, Counter[Need]]:
     """How many pieces for each need a plan cuts, fabric by fabric; segments of strips to be sewn
     in sets count as they will be crosscut."""
-    made: dict[str, Counter[Need]] = {}
+    # Counted by what a need is known by: that is hashed much faster than its sizes.
+    made: dict[str, Counter[tuple[str, str]]] = {}
     for layout in plan.layouts:
+        of_it = made.setdefault(layout.fabric.name, Counter())
         for cut in layout.cuts:
             pieces = cut.segments if cut.need.crosscut else 1
-            made.setdefault(layout.fabric.name, Counter())[cut.need] += pieces * layout.copies
-    return made
+            of_it[cut.need.label, cut.need.role] += pieces * layout.copies
+    needs = {(need.label, need.role): need for need in plan.problem.needs}
+    return {
+        name: Counter({needs[known_by]: count for known_by, count in of_it.items()})
+        for name, of_it in made.items()
+    }
 
 
 def slots_of(problem: CuttingProblem) -> tuple[int, ...]:

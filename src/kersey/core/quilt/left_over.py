@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import CuttingPlan, Need
+from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.project.kept_plan import Kit
 from kersey.core.quilt.dealing import pieces_made, slots_of
@@ -124,12 +124,13 @@ def _spare(plan: CuttingPlan, kits: Sequence[Kit]) -> Iterator[LeftPiece]:
     """Pieces that were cut and are in no kit; what is sewn into a set already is in none."""
     if plan.problem.strip_sets:
         return
-    dealt: Counter[tuple[str, Need]] = Counter()
-    needs = [plan.problem.needs[n] for n in slots_of(plan.problem)]
+    dealt: Counter[tuple[str, int]] = Counter()
+    slots = slots_of(plan.problem)
     for kit in kits:
-        dealt.update(zip(kit, needs, strict=True))
+        dealt.update(zip(kit, slots, strict=True))
+    places = {need: n for n, need in enumerate(plan.problem.needs)}
     for name, made in pieces_made(plan).items():
         for need, count in made.items():
-            spare = count - dealt[name, need]
+            spare = count - dealt[name, places[need]]
             if spare:
                 yield LeftPiece(name, need.width, need.height, spare, spare=True)

@@ -214,8 +214,7 @@ class Quilt:
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     """Work the whole quilt out from the plan that is kept; searches nothing.
 
-    Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`; or `NothingToCut` where nothing is pulled for the
-    blocks and no one has settled on what was planned before.
+    Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`, or `NothingToCut` when nothing was ever pulled.
 
     >>> from kersey.core.quilt.planning import planned
     >>> from kersey.core.stash.cupboard import CupboardLot
@@ -227,10 +226,9 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     (Fraction(54, 1), Fraction(66, 1), 7)
     """
     kept, design = project.plan, project.design
-    if not project.plan_taken:
-        # What cannot even be asked says why; a plan that was only proposed does not outlive that.
-        yield_asked(project)
     if kept is None:
+        # What cannot even be asked says why.
+        yield_asked(project)
         raise NotPlanned
     if not kept.possible:
         raise NoQuilt

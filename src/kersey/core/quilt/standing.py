@@ -22,12 +22,18 @@ class Standing(StrEnum):
     BEFORE = "it was made for what was there before"
 
 
-def standing_of(project: Project) -> Standing:
-    """How a project stands to the plan that is kept with it."""
-    kept = project.plan
+def question_of(project: Project) -> str | None:
+    """The fingerprint of what a project asks; None when nothing can be asked."""
     try:
-        question = yield_asked(project).fingerprint
+        return yield_asked(project).fingerprint
     except KerseyError:
+        return None
+
+
+def standing_of(project: Project, question: str | None) -> Standing:
+    """How a project that asks this stands to the plan that is kept with it."""
+    kept = project.plan
+    if question is None:
         return Standing.BEFORE if project.plan_taken else Standing.NOTHING
     if kept is None:
         return Standing.NONE
@@ -58,7 +64,7 @@ def may_replace(project: Project) -> bool:
 
     Nothing that a person has settled, or cut, rests on it.
     """
-    standing = standing_of(project)
+    standing = standing_of(project, question_of(project))
     if standing is Standing.LOOSE:
         return not any(pulled.cut for pulled in project.fabrics)
     return standing is Standing.NONE or not project.plan_taken

@@ -1,5 +1,6 @@
 """The wall as it is shown: what hangs where, how much it is, and what to mind."""
 
+from collections.abc import Sequence
 from fractions import Fraction
 from typing import Any
 
@@ -71,7 +72,7 @@ def pull_context(
             "swatch": draw_swatch(bought.get(chosen) or project.fabrics[int(chosen)].print),
             "pulled": None if chosen in bought else project.fabrics[int(chosen)],
             "at_home": None if chosen in bought else _at_home(room, opened, int(chosen)),
-            "reads": _reads(project, chosen),
+            "reads": _reads(project, chosen, wall["beside"]),
             "all_roles": list(Role),
             "all_values": list(Value),
             "motifs": list(Motif),
@@ -88,14 +89,16 @@ def _wall(opened: OpenProject, strip_width: Fraction) -> dict[str, Any]:
     aside = [pulled.lot for pulled in project.fabrics if pulled.aside]
     scale = scale_of([*([p.lot for p in group] for _, group in _by_role(project)), aside])
     items = [_item(pulled, n, opened, scale) for n, pulled in enumerate(project.fabrics)]
+    beside = beside_the_others(project)
     return {
+        "beside": beside,
         "groups": _groups(opened, items, strip_width, scale),
         "empty_roles": [r for r in Role if not any(p.serves(r) for p in project.fabrics)],
         "set_aside": [item for item in items if item["pulled"].aside],
         "pieces": _pieces(project),
         "values": _values(project),
         "mind": look_over(project, opened.units),
-        "read_otherwise": _read_otherwise(project),
+        "read_otherwise": _read_otherwise(project, beside),
     }
 
 
@@ -229,19 +232,18 @@ def _values(project: Project) -> list[tuple[str, int]]:
     ]
 
 
-def _reads(project: Project, chosen: str) -> Value | None:
+def _reads(project: Project, chosen: str, beside: Sequence[Value | None]) -> Value | None:
     """How the chosen fabric reads beside the others, where that is not what it is called."""
     if not chosen.isdecimal():
         return None
-    value = beside_the_others(project)[int(chosen)]
+    value = beside[int(chosen)]
     return None if value is project.fabrics[int(chosen)].print.known_value else value
 
 
-def _read_otherwise(project: Project) -> int:
-    values = beside_the_others(project)
+def _read_otherwise(project: Project, beside: Sequence[Value | None]) -> int:
     return sum(
         value is not None and pulled.print.known_value is not value
-        for pulled, value in zip(project.fabrics, values, strict=True)
+        for pulled, value in zip(project.fabrics, beside, strict=True)
     )
 
 
