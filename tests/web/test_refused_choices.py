@@ -1,25 +1,31 @@
 """What the Yield page refuses is shown at its field, beside the answer to the question before."""
 
 import re
+from collections.abc import Iterator
 
 import pytest
 from fastapi.testclient import TestClient
+from tests.web.conftest import client_for
 
 HTMX = {"hx-request": "true"}
 
 
 def revision(client: TestClient) -> str:
-    found = re.search(r'name="revision" value="(\d+)"', client.get("/projects/1/yield").text)
+    page = client.get("/projects/1/yield").text
+    found = re.search(r'name="revision" value="(\d+)"', page)
     assert found
     return found[1]
 
 
-@pytest.fixture
-def cabin(client: TestClient) -> TestClient:
-    client.post("/projects", data={"line": "9 light, 12 dark fat quarters"})
-    for _ in range(2):
-        client.post("/projects/1/yield", data=choices(client))
-    return client
+@pytest.fixture(scope="module")
+def cabin(tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
+    """Log cabins of quarters, already searched for; what is refused changes nothing of them."""
+    with client_for(tmp_path_factory.mktemp("cabin")) as client:
+        client.post("/projects", data={"line": "9 light, 12 dark fat quarters"})
+        for _ in range(2):
+            client.post("/projects/1/yield", data=choices(client))
+        yield client
+    client.app.state.workroom.engine.dispose()  # type: ignore[attr-defined]
 
 
 def choices(client: TestClient, **typed: str) -> dict[str, str]:
@@ -59,15 +65,16 @@ def test_an_error_stands_at_its_field_and_the_answer_is_marked(
     assert "the question before" not in mended.text
 
 
-def test_pieces_of_ones_own_are_refused_in_words(cabin: TestClient) -> None:
-    cabin.post("/projects/1/yield", data=choices(cabin, recipe="pieces"))
+def test_pieces_of_ones_own_are_refused_in_words(client: TestClient) -> None:
+    client.post("/projects", data={"line": "2 fat quarters"})
+    client.post("/projects/1/yield", data=choices(client, recipe="pieces"))
     for typed, says in (
         ("", "Write at least one piece"),
         ("many A", "Line 1, “many A”"),
         ("2 A light 2 x 3\nsame shade", "No piece is of the side “shade”; there are light."),
     ):
-        data = choices(cabin, recipe="pieces", pieces=typed)
-        answer = cabin.post("/projects/1/yield", data=data, headers=HTMX)
+        data = choices(client, recipe="pieces", pieces=typed)
+        answer = client.post("/projects/1/yield", data=data, headers=HTMX)
         assert answer.status_code == 422
         assert says in answer.text
         assert "block.pieces" not in answer.text
