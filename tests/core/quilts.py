@@ -1,6 +1,7 @@
 """Projects and quilts from a line of fabric, planned without a clock."""
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
@@ -30,7 +31,7 @@ def project(line: str = ROLL, **choices: object) -> Project:
 
 
 def plan(of: Project, units: Units = Units.INCHES) -> Project:
-    return planned(of, lambda: 0.0, units)
+    return planned(of, no_clock, units)
 
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:

@@ -16,6 +16,7 @@ from kersey.core.blocks.catalogue import as_tried, recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.cutting.watch import no_clock
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.kit_checker import kit_faults
@@ -66,7 +67,7 @@ def project_of(lines: tuple[str, ...], design: Design, roles: tuple[Role, ...] =
 
 
 def down_the_road(project: Project) -> Quilt:
-    quilt = make_quilt(planned(project, lambda: 0.0))
+    quilt = make_quilt(planned(project, no_clock))
     kept = quilt.plan
     assert faults(kept.most) == []
     assert faults(kept.plan) == []
@@ -93,7 +94,7 @@ def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
     project = project_of(FABRICS[fabric], Design(block=block))
     quilt = down_the_road(project)
     assert quilt.plan.possible > 0
-    again = planned(project, lambda: 0.0)
+    again = planned(project, no_clock)
     assert again.plan == quilt.plan
 
 
@@ -195,7 +196,7 @@ def test_the_same_strips_as_ever() -> None:
 
 
 def test_ticks_are_facts() -> None:
-    project = planned(project_of(FABRICS["precut"], Design(rows=2, columns=2)), lambda: 0.0)
+    project = planned(project_of(FABRICS["precut"], Design(rows=2, columns=2)), no_clock)
     quilt = make_quilt(project)
     for step in work_order(quilt):
         project = ticked(project, step, done=True)

@@ -177,7 +177,7 @@ def fabric(**changes: Any) -> bytes:
             "request: More than 2000000 pieces could be cut",
         ),
         (fabric(id=""), "fabrics[1].id: must not be empty"),
-        (asked(block={"recipe": "stars"}), "block.recipe: must be one of corner-log-cabin, "),
+        (asked(block={"recipe": "stars"}), "block.recipe: must be one of arrow, "),
         (asked(block={**RAILS, "options": {"strips": 9}}), "block.options.strips: must be a whole"),
         (asked(block={**RAILS, "options": {"hats": 9}}), "block.options.hats: must be one of"),
         (asked(block={**RAILS, "finished": [6, 8]}), "block.finished: must be one number"),

@@ -8,6 +8,7 @@ from pydantic import TypeAdapter
 from tests.core.quilts import SETS, plan, project
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
@@ -43,7 +44,7 @@ def kept(name: str) -> KeptPlan:
 
 def answers(of: Project) -> list[YieldSoFar]:
     question = yield_question(of, yield_asked(of), Units.INCHES)
-    return list(question.run(lambda: 0.0))
+    return list(question.run(no_clock))
 
 
 @pytest.mark.parametrize("name", PROJECTS)

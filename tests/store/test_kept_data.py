@@ -14,6 +14,7 @@ from typing import Any
 import pytest
 from sqlalchemy.orm import Session
 
+from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
@@ -96,7 +97,7 @@ def test_quilts_of_strips_come_out_as_they_did(
     opened: Session, projects: dict[str, Project], name: str
 ) -> None:
     project, facts = projects[name], FACTS[name]["quilt"]
-    quilt = make_quilt(planned(project, lambda: 0.0))
+    quilt = make_quilt(planned(project, no_clock))
     _is_as_it_was(quilt, facts)
     now = with_plan(project, quilt.plan, quilt)
     steps = work_order(quilt)
@@ -126,4 +127,4 @@ def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
 
 def test_a_project_of_strings_still_says_why(projects: dict[str, Project]) -> None:
     with pytest.raises(KerseyError, match="Nothing is pulled"):
-        planned(projects["Strings only"], lambda: 0.0)
+        planned(projects["Strings only"], no_clock)

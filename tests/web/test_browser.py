@@ -190,6 +190,33 @@ def test_two_tabs_on_one_project(talking_page: Page, server: Any) -> None:
     other.close()
 
 
+def test_what_is_changed_while_a_change_is_sent_is_not_lost(
+    talking_page: Page, server: Any
+) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    held: list[Any] = []
+
+    def hold(route: Any) -> None:
+        # The first change is on its way until the second is made.
+        held.append(route) if not held else route.continue_()
+
+    page.route("**/finish", hold)
+    page.select_option("#border_width", "none")
+    page.select_option("#backing_way", "wide")
+    page.evaluate("htmx.trigger(document.body, 'kersey:thrift')")
+    held[0].continue_()
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+    expect(page.locator("#backing_way")).to_have_value("wide")
+    expect(page.locator("#border_width option:checked")).to_have_text("none")
+    expect(page.locator(".htmx-request:not(.going-on)")).to_have_count(0)
+    page.reload()
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+    expect(page.locator("#backing_way")).to_have_value("wide")
+
+
 def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
     page = talking_page
     start(page, server.url)

@@ -5,7 +5,7 @@ from fractions import Fraction
 from itertools import count
 
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.yields.report import Asked, FaultyPlan, one_by_one, yield_report
 from kersey.searching.several import several_at_a_time
 
@@ -28,16 +28,16 @@ def test_other_processes_give_the_same_answers_in_the_same_order() -> None:
     ticks = count(step=2)
     with several_at_a_time(lambda: float(next(ticks))) as plans_of:
         found = plans_of(asked)
-    assert list(found) == list(one_by_one(lambda: 0.0)(asked))
+    assert list(found) == list(one_by_one(no_clock)(asked))
     three, one, two = (answer.blocks for answer in found)
     assert three > two > one
 
 
 def test_a_report_is_the_same_however_it_is_worked_out() -> None:
-    alone = yield_report(question(2), Watch(lambda: 0.0))
+    alone = yield_report(question(2), Watch(no_clock))
     ticks = count(step=2)
     with several_at_a_time(lambda: float(next(ticks))) as plans_of:
-        assert yield_report(question(2), Watch(lambda: 0.0), plans_of) == alone
+        assert yield_report(question(2), Watch(no_clock), plans_of) == alone
 
 
 def test_a_fault_comes_home_whole() -> None:

@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
 from kersey.core.cloth.print_names import made_up_prints
+from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
 from kersey.core.project.design import Design
@@ -153,7 +154,7 @@ def _rails(strips: int, sets: bool = False) -> BlockChoice:
 @cache
 def _planned(project: Project) -> Project:
     """The project with its plan; the same each time, so no clock is asked."""
-    return planned(project, lambda: 0.0)
+    return planned(project, no_clock)
 
 
 def _done(project: Project, steps: int | None = None) -> Project:

@@ -235,7 +235,7 @@ def _inlined(schema: Any, parts: Mapping[str, Any] | None = None) -> Any:
 def recipe_list() -> list[dict[str, Any]]:
     """Every recipe with its usual size, the roles of its pieces, and its options with their kinds.
 
-    An option is a ``whole number``, a ``length``, or one of the words in a list.
+    An option is ``true or false``, a ``whole number``, a ``length``, or one of a list of words.
     """
     named = [
         {
@@ -266,6 +266,8 @@ def _roles_of(recipe: Recipe) -> list[str]:
 
 def _kind(recipe: Recipe, name: str) -> str | list[str]:
     usual = recipe.options[name]
+    if isinstance(usual, bool):
+        return "true or false"
     if isinstance(usual, str):
         return list(recipe.choices[name])
     return "length" if isinstance(usual, Fraction) else "whole number"
@@ -302,9 +304,9 @@ def _question(request: YieldRequest) -> RequestRead:
     try:
         block = _block(request.block)
         cut = block.assembly(request.seam)
-        problem = CuttingProblem(cut.needs, fabrics, cut.rules)
+        problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch)
         _check_roles(request, cut.needs)
-        return RequestRead(problem, block.size)
+        return RequestRead(problem, cut.finished)
     except BadRequest:
         raise
     except BadRecipe as error:

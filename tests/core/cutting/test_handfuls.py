@@ -9,7 +9,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 
 SAME_FRAME = (PrintRule(("frame",), same=True), PrintRule(("frame", "window"), same=False))
 WINDOWS = (
@@ -32,7 +32,7 @@ def test_five_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]
         )
         for n in range(500)
     )
-    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(lambda: 0.0))
+    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(no_clock))
     assert faults(plan) == []
     # The bound is that of a plan that need not keep the rules.
     assert 0.75 * plan.bound <= plan.blocks <= plan.bound
@@ -46,7 +46,7 @@ def test_strips_of_different_prints_lose_nothing() -> None:
         for n in range(800)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), strips, rules), Watch(lambda: 0.0))
+    plan = solve(CuttingProblem((need,), strips, rules), Watch(no_clock))
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (3200, 3200)
 
@@ -59,7 +59,7 @@ def test_few_prints_in_many_pieces_are_not_torn_apart() -> None:
         Fabric(f"f{n}", "abc"[n % 3], Fraction(w), Fraction(h)) for n, (w, h) in enumerate(sizes)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(lambda: 0.0))
+    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(no_clock))
     squares = dict.fromkeys("abc", 0)
     for fabric in fabrics:
         squares[fabric.print] += int(fabric.width / need.width) * int(fabric.length / need.height)

@@ -9,7 +9,7 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 
 
 def scraps(roles: tuple[str, ...], seed: int, count: int = 4000) -> tuple[Fabric, ...]:
@@ -23,7 +23,7 @@ def scraps(roles: tuple[str, ...], seed: int, count: int = 4000) -> tuple[Fabric
 
 
 def solved(problem: CuttingProblem) -> CuttingPlan:
-    plan = solve(problem, Watch(lambda: 0.0))
+    plan = solve(problem, Watch(no_clock))
     assert faults(plan) == []
     return plan
 

@@ -15,7 +15,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.yields.tight import tight_divisions
 
 Strip = tuple[str, int]
@@ -53,7 +53,7 @@ def strip(name: str, length: str, count: int = 1) -> Fabric:
 def test_sets_reckoned_by_hand(
     fabrics: list[Fabric], rules: tuple[PrintRule, ...], blocks: int
 ) -> None:
-    plan = solve(rails(fabrics, rules), Watch(lambda: 0.0))
+    plan = solve(rails(fabrics, rules), Watch(no_clock))
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (blocks, blocks)
 
@@ -119,7 +119,7 @@ def _most(strips: frozenset[tuple[Strip, int]], rules: tuple[PrintRule, ...]) ->
 @settings(max_examples=120)
 @given(piles())
 def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
-    plan = solve(problem, Watch(lambda: 0.0))
+    plan = solve(problem, Watch(no_clock))
     assert faults(plan) == []
     most = max(
         _most(frozenset((k, n) for k, n in pile.items() if n), problem.rules)
@@ -129,7 +129,7 @@ def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
 
 
 def test_the_checker_counts_sets_by_itself() -> None:
-    plan = solve(rails([strip("a", "42", 6)]), Watch(lambda: 0.0))
+    plan = solve(rails([strip("a", "42", 6)]), Watch(no_clock))
     assert faults(replace(plan, blocks=13, bound=13))
     (layout,) = plan.layouts
     shorter = replace(layout.cuts[0], length=Fraction(41))
@@ -140,6 +140,6 @@ def test_the_checker_counts_sets_by_itself() -> None:
 
 def test_segments_that_fill_a_strip_are_named() -> None:
     """Six segments of 6 1/2 are 39: with not a thread to spare the sixth is lost first."""
-    (tight,) = tight_divisions(solve(rails([strip("a", "39", 3)]), Watch(lambda: 0.0)))
+    (tight,) = tight_divisions(solve(rails([strip("a", "39", 3)]), Watch(no_clock)))
     assert tight.parts == (Fraction(13, 2),) * 6
-    assert tight_divisions(solve(rails([strip("a", "42", 3)]), Watch(lambda: 0.0))) == []
+    assert tight_divisions(solve(rails([strip("a", "42", 3)]), Watch(no_clock))) == []

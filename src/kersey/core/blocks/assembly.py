@@ -18,8 +18,10 @@ from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 from itertools import groupby
+from math import lcm
 
 from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.measure.root2 import Root2
 
 Size = tuple[Fraction, Fraction]
 
@@ -33,7 +35,9 @@ class How(StrEnum):
     FLIPPED = "corners flipped over"
     HALF_SQUARES = "sewn on both sides of the diagonal"
     ALL_ROUND = "sewn all round and cut on both diagonals"
+    EIGHT = "sewn on both sides of both diagonals and cut in eight"
     QUARTERED = "cut in four through the middle"
+    NINE = "cut in nine, a third of its side each"
     STRIP_SET = "whole strips sewn side by side"
     CROSSCUT = "crosscut"
 
@@ -67,8 +71,9 @@ class Make:
     """A make; `size` is (width, height) unfinished, what one should measure, in inches.
 
     `of` is what is taken for it, in the order of sewing; that `gives` so many of it. Only what is
-    cut from cloth has a `role`. What is `long` runs on as far as the strips do. `patches` show it
-    as it will look; two makes are the same make wherever in the block they lie.
+    cut from cloth has a `role`. What is `long` runs on as far as the strips do. `raw` is the side
+    of a square one before it is trimmed to its size. `patches` show it as it will look; two makes
+    are the same make wherever in the block they lie.
     """
 
     name: str
@@ -78,6 +83,7 @@ class Make:
     role: str = ""
     gives: int = 1
     long: bool = False
+    raw: Root2 | None = None
     patches: tuple[Patch, ...] = field(default=(), compare=False)
 
 
@@ -116,13 +122,19 @@ class Assembly:
         return found
 
     @cached_property
+    def batch(self) -> int:
+        """How many blocks come of one set of pieces: the least of which every piece is whole."""
+        return lcm(*(self.counts[m].denominator for m in self.makes if m.how is How.CUT))
+
+    @cached_property
     def needs(self) -> tuple[Need, ...]:
-        """What is cut from cloth for one block: the light side first, then as it shows."""
+        """What is cut from cloth for one batch: the light side first, then as it shows."""
         shown = list(dict.fromkeys((patch.label, patch.role) for patch in self.patches))
         cut = [make for make in self.makes if make.how is How.CUT]
         cut.sort(key=lambda make: (make.role != "light", shown.index((make.name, make.role))))
         return tuple(
-            Need(m.name, m.role, *m.size, int(self.counts[m]), crosscut=m.long) for m in cut
+            Need(m.name, m.role, *m.size, int(self.batch * self.counts[m]), crosscut=m.long)
+            for m in cut
         )
 
     @cached_property

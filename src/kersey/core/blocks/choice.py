@@ -7,7 +7,16 @@ from math import isqrt
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.recipe import BadRecipe, Option, Options, Recipe, read_option, rectangle
+from kersey.core.blocks.recipe import (
+    NO,
+    YES,
+    BadRecipe,
+    Option,
+    Options,
+    Recipe,
+    read_option,
+    rectangle,
+)
 from kersey.core.cutting.problem import Need, PrintRule, check_needs
 
 # A block of one's own, by the cut sizes of its pieces.
@@ -58,6 +67,11 @@ class BlockChoice:
         """The finished size; None when nobody has said it of one's own pieces."""
         return self.finished or (self.known.finished if self.known else None)
 
+    def size_at(self, seam: Fraction) -> Size | None:
+        """The finished size at a seam: some options say one. Raises `BadRecipe`."""
+        says = self.known.size_of if self.known and self.finished is None else None
+        return (says and says(self.all_options, seam)) or self.size
+
     @property
     def all_options(self) -> Options:
         """Every option as chosen or usual, each of its own kind; raises `BadRecipe`."""
@@ -100,7 +114,7 @@ class BlockChoice:
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""
-        recipe, size = self.known, self.size
+        recipe, size = self.known, self.size_at(seam)
         if recipe is None:
             return self._own(seam)
         if self.pieces or self.rules:
@@ -141,6 +155,8 @@ def _as_usual(recipe: Recipe, name: str, said: int | str) -> bool:
 
 def written_option(value: Option) -> int | str:
     """An option as it is kept."""
+    if isinstance(value, bool):
+        return (YES if value else NO)[0]
     return value if isinstance(value, int) else str(value)
 
 

@@ -1,19 +1,14 @@
 """Ohio star: a square, four corners, and four hourglass units with their dark points outward.
 
-Hourglass units come two at a time from two squares of f + 1 1/4, f what shows of a unit; that is
-2s + 3/4 at any seam. Four units take two light squares and two dark ones.
+Hourglass units come two at a time; four take two light squares and two dark ones.
 Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, counted_parts, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
-
-LIGHT, DARK = "light", "dark"
-# The points of a unit that is cut twice on the diagonal take this beyond the seams, of one cut once
-# half of it.
-_POINTS = Fraction(3, 4)
 
 
 def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
@@ -40,26 +35,16 @@ def _hourglass(number: int, unit: Fraction, seam: Fraction) -> Make:
     middle = (x + unit / 2, y + unit / 2)
     roles = (LIGHT, DARK) if column == 1 else (DARK, LIGHT)
     # Two units come from a light square and a dark one.
-    patches = tuple(
+    patches = [
         Patch(
             "hourglass", roles[side % 2], (corners[side], corners[(side + 1) % 4], middle),
             number // 2,
         )
         for side in range(4)
-    )  # fmt: skip
-    cut, half, whole = (unit + 2 * seam + points for points in (_POINTS, _POINTS / 2, Fraction(0)))
-    squares = [
-        Make("hourglass", How.CUT, (cut, cut), role=role, patches=patches[n : n + 1])
-        for n, role in sorted(enumerate(roles), key=lambda pair: pair[1] != LIGHT)
-    ]
-    halves = Make(
-        "half-square unit", How.HALF_SQUARES, (half, half), counted_parts(squares), gives=2,
-        patches=patches[:2],
-    )  # fmt: skip
-    return Make(
-        "hourglass unit", How.HALF_SQUARES, (whole, whole), counted_parts([halves, halves]),
-        gives=2, patches=patches,
-    )  # fmt: skip
+    ]  # fmt: skip
+    return hourglass_unit(
+        "hourglass unit", unit, seam, (patches[0], patches[1], patches[2], patches[3])
+    )
 
 
 RECIPE = Recipe(

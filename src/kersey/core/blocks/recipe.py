@@ -13,8 +13,10 @@ from kersey.core.blocks.assembly import Assembly, Patch, Size
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, parse_length
 
-Option = int | str | float | Fraction
+Option = bool | int | str | float | Fraction
 Options = Mapping[str, Option]
+# How an option that holds or does not is said; the first is how it is kept.
+YES, NO = ("yes", "true"), ("no", "false")
 
 
 class BadRecipe(InvalidValue):
@@ -43,13 +45,15 @@ class Recipe:
     """A named block. Lengths in inches; `finished` is (width, height).
 
     `assemble` gives the block for a finished size, options and seam; it raises `BadRecipe`. A
-    `square` block has one side only. The kind of an option is that of its usual value: a whole
-    number, a length (`Fraction`), or words, whose choices are listed.
+    `square` block has one side only. The kind of an option is that of its usual value: yes
+    or no, a whole number, a length (`Fraction`), or words, whose choices are listed.
 
     Blocks are `tried` in this order when nobody has said which.
 
     `from_strips`: the finished size that comes of options, the width of the strips at hand and the
     seam, for a block that uses strips as they are; it may raise `BadRecipe`.
+
+    `size_of`: the finished size that options say, at a seam, where nobody has said another.
     """
 
     id: str
@@ -60,6 +64,7 @@ class Recipe:
     choices: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     about: str = ""
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
+    size_of: Callable[[Options, Fraction], Size | None] | None = None
     other_way: OtherWay | None = None
     tried: int = 100
 
@@ -79,6 +84,8 @@ def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES
     (Fraction(3, 2), 4)
     """
     place = f"block.options.{name:.40}"
+    if isinstance(usual, bool):
+        return _yes_or_no(said, place)
     if isinstance(usual, str):
         return str(said)
     if isinstance(usual, Fraction):
@@ -91,6 +98,13 @@ def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES
     if isinstance(said, bool) or not isinstance(said, int):
         raise BadRecipe(place, "a whole number, like 3.")
     return said
+
+
+def _yes_or_no(said: Any, place: str) -> bool:
+    words = str(said).lower()
+    if words not in {*YES, *NO}:
+        raise BadRecipe(place, "true or false.", "Choose yes or no.")
+    return words in YES
 
 
 def _number_option(said: Any) -> Fraction:

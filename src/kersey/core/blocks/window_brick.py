@@ -15,8 +15,12 @@ FRAME, WINDOW = "frame", "window"
 
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    return with_windows(finished, whole(options, "windows", 1, 6), options, seam)
+
+
+def with_windows(finished: Size, count: int, options: Options, seam: Fraction) -> Assembly:
+    """A brick with so many windows, at least one; raises `BadRecipe`."""
     width, height = finished
-    count = whole(options, "windows", 1, 6)
     window = length_option(options, "window", Fraction(0), Fraction(40))
     sill = length_option(options, "sill", Fraction(0), Fraction(20))
     side = (width - window) / 2

@@ -14,7 +14,7 @@ from math import inf, lcm
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 
 
 def faults(plan: CuttingPlan) -> list[str]:
@@ -140,7 +140,7 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
         if count > there.get(name, 0):
             yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
     for need in () if plan.problem.strip_sets else plan.problem.needs:
-        if made[need] < plan.blocks * need.count:
+        if made[need] < plan.problem.batches(plan.blocks) * need.count:
             yield f"{made[need]} of {need.label} are too few for {plan.blocks} blocks."
 
 
@@ -254,7 +254,7 @@ def _can_be_dealt(
     """Whether it can, if this role may draw on several prints."""
     problem = plan.problem
     apart = [set(rule.roles) for rule in problem.rules if not rule.same]
-    count = _Count(plan.blocks, made)
+    count = _Count(problem.batches(plan.blocks), made)
     for group in bound:
         count.from_one_print(group, [need for need in problem.needs if need.role in group])
     for role in dict.fromkeys(need.role for need in problem.needs):
@@ -319,7 +319,7 @@ class _Count:
     @property
     def possible(self) -> bool:
         """Whether there are such numbers."""
-        found, _ = self._numbers.solve(Watch(lambda: 0.0))
+        found, _ = self._numbers.solve(Watch(no_clock))
         return any(found)
 
     def _given(self, need: Need) -> dict[str, int]:

@@ -10,7 +10,7 @@ from math import floor, inf
 import highspy
 import numpy as np
 
-from kersey.core.cutting.watch import PATIENCE, Watch
+from kersey.core.cutting.watch import PATIENCE, Watch, no_clock
 
 FEASIBLE = 2
 ROUND = 1e-6
@@ -49,7 +49,7 @@ def run_in_whole_numbers(model: highspy.Highs, watch: Watch, seconds: float) -> 
     model.setOptionValue("mip_allow_restart", False)
     a_node = _A_NODE + _A_NODES_ENTRY * model.getNumNz()
     model.setOptionValue("mip_max_nodes", 1 + int(max(0.0, seconds) / a_node))
-    patience = max(_LEAST_PATIENCE, PATIENCE * seconds)
+    patience = inf if watch.clock is no_clock else max(_LEAST_PATIENCE, PATIENCE * seconds)
     model.setOptionValue("time_limit", max(_LEAST_SECONDS, min(patience, watch.clock_left)))
     model.run()
     info = model.getInfo()

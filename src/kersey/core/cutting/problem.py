@@ -4,6 +4,8 @@ need     pieces of one cut size that a block has of one role
 fabric   like physical pieces of one print; `count` of them
 rule     "same": in a block all pieces of these roles come from one print;
          "different": no print serves two of these roles, or, of one role, two of its pieces
+batch    blocks that come of one set of pieces: two half-square units of two squares. What is
+         needed, and every rule, is of a batch; blocks are counted singly
 
 Cutting is guillotine (docs/trade.md section 4): strips straight across, either way unless the
 print is directional, then crosscuts, then at most one trim. A strip is only crosscut, or split
@@ -109,12 +111,15 @@ class CuttingProblem:
     needs: tuple[Need, ...]
     fabrics: tuple[Fabric, ...]
     rules: tuple[PrintRule, ...] = ()
+    batch: int = 1
 
     def __post_init__(self) -> None:
         if not self.needs:
             raise BadCutting("A block needs at least one piece.")
-        if self.strip_sets and len(self.needs) > 1:
-            raise BadCutting("Strip sets are sewn for pieces of one size.")
+        if self.strip_sets and (len(self.needs) > 1 or self.batch > 1):
+            raise BadCutting("Strip sets are sewn for pieces of one size, block by block.")
+        if self.batch < 1:
+            raise BadCutting("At least one block comes of a set of pieces.")
         check_needs(self.needs)
         names = [name for name, n in Counter(f.name for f in self.fabrics).items() if n > 1]
         if names:
@@ -125,6 +130,10 @@ class CuttingProblem:
             raise BadCutting(
                 f"More than {MOST_CUT} pieces could be cut: take less fabric or larger pieces."
             )
+
+    def batches(self, blocks: int) -> int:
+        """Sets of pieces for so many blocks."""
+        return -(-blocks // self.batch)
 
     @property
     def strip_sets(self) -> bool:

@@ -65,8 +65,18 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
     """
     if problem.strip_sets:
         return solve_sets(problem, watch)
+    if problem.batch > 1:
+        return _in_batches(problem, watch, sought)
     fewer_needs, stands_for = merged(problem)
     return named_again(problem, _sure(fewer_needs, watch, sought), stands_for)
+
+
+def _in_batches(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:
+    """The search knows only sets of pieces: of so many blocks each, sewn and cut apart."""
+    each = problem.batch
+    sets = Sought(sought.had // each, min(MOST_CUT, problem.batches(sought.most)))
+    plan = solve(replace(problem, batch=1), watch, sets)
+    return CuttingPlan(problem, plan.blocks * each, plan.bound * each, plan.layouts)
 
 
 def _sure(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:

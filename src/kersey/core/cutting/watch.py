@@ -7,6 +7,7 @@ The clock, which is given from outside, only stops a search that takes far longe
 
 from collections.abc import Callable
 from dataclasses import dataclass, field
+from math import inf
 
 Clock = Callable[[], float]
 # What a person waits for an answer without wondering.
@@ -15,6 +16,14 @@ USUAL_SECONDS = 5.0
 _NO_USE = 0.1
 # A search is cut off by the clock after so many times the seconds it was allowed.
 PATIENCE = 3.0
+
+
+def no_clock() -> float:
+    """A clock that stands still: then work alone is counted, however long it takes.
+
+    The same question then has the same answer on the slowest machine too.
+    """
+    return 0.0
 
 
 @dataclass
@@ -46,6 +55,8 @@ class Watch:
     @property
     def clock_left(self) -> float:
         """Seconds until the clock cuts the search off; less than nothing afterwards."""
+        if self.clock is no_clock:
+            return inf
         return self.begun + PATIENCE * self.seconds - self.clock()
 
     @property

@@ -52,7 +52,8 @@ def _used(project: Project, clock: Clock) -> Fraction:
 
 
 def _block_area(problem: CuttingProblem) -> Fraction:
-    return _sum(need.width * need.height * need.count for need in problem.needs)
+    batch = _sum(need.width * need.height * need.count for need in problem.needs)
+    return batch / problem.batch
 
 
 def _area(problem: CuttingProblem) -> Fraction:

@@ -107,5 +107,7 @@ def fingerprint(problem: CuttingProblem, keys: Iterable[str], more: Iterable[obj
         (n.label, n.role, str(n.width), str(n.height), n.count, n.crosscut) for n in problem.needs
     ]
     rules = [(sorted(rule.roles), rule.same) for rule in problem.rules]
-    facts = repr((cloth, needs, rules, [str(fact) for fact in more]))
+    # Said only where it is so, for questions asked before there were batches.
+    batch = [problem.batch] if problem.batch > 1 else []
+    facts = repr((cloth, needs, rules, [str(fact) for fact in (*more, *batch)]))
     return blake2s(facts.encode(), digest_size=12).hexdigest()

@@ -103,10 +103,11 @@ def _sides(project: Project) -> dict[Role, Fraction]:
     """How much of each side a block takes, in square inches; of a block without any, as much."""
     assembly = _assembly(project)
     found: dict[Role, Fraction] = {}
+    batch = assembly.batch if assembly else 1
     for need in assembly.needs if assembly else ():
         if need.role in set(BLOCK_ROLES) - {Role.ANY}:
             role = Role(need.role)
-            area = need.width * need.height * need.count
+            area = need.width * need.height * need.count / batch
             found[role] = found.get(role, Fraction(0)) + area
     return found or {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
 

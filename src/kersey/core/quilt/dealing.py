@@ -16,15 +16,15 @@ drawn from the tallest stacks.
 """
 
 from collections import Counter
-from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from math import inf
 from random import Random
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.print_rules import Reading, read_rules
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
-from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import KitWish
 from kersey.core.project.kept_plan import Kit
@@ -77,6 +77,8 @@ def deal(
     """
     if plan.problem.strip_sets:
         return _finished(plan, _of_sets(plan, wished), wished)
+    if plan.problem.batch > 1:
+        return _in_batches(plan, wished, pinned or {})
     held = dict(pinned or {})
     by_print = _by_print(plan, _left_of(plan, held))
     blocks = [n for n in range(plan.blocks) if n not in held]
@@ -84,6 +86,19 @@ def deal(
     named = _named(plan, _left_of(plan, held), dealt)
     kits = held | dict(zip(blocks, named, strict=True))
     return _finished(plan, tuple(kits[n] for n in range(plan.blocks)), wished)
+
+
+def _in_batches(plan: CuttingPlan, wished: Wished, pinned: Mapping[int, Kit]) -> Dealt:
+    """Blocks that come of one set of pieces have one kit."""
+    each, problem = plan.problem.batch, replace(plan.problem, batch=1)
+    sets = replace(plan, problem=problem, blocks=plan.problem.batches(plan.blocks))
+    dealt = deal(sets, wished, {number // each: kit for number, kit in pinned.items()})
+    return replace(dealt, kits=tuple(dealt.kits[n // each] for n in range(plan.blocks)))
+
+
+def pieces_of(kits: Sequence[Kit], blocks: Iterable[int], batch: int) -> list[Kit]:
+    """The sets of pieces that lie in these blocks, by their numbers: one for each batch."""
+    return [kits[number * batch] for number in sorted({block // batch for block in blocks})]
 
 
 def pieces_made(plan: CuttingPlan) -> dict[str, Counter[Need]]:
@@ -213,7 +228,7 @@ def _quotas(
         repeats = numbers.number(gain=-1.0)
         every = [(by[name], 1) for by in drawn if name in by]
         numbers.between(-inf, blocks, [*every, (repeats, -1)])
-    found, _ = numbers.solve(Watch(lambda: 0.0, _ALL_QUOTAS))
+    found, _ = numbers.solve(Watch(no_clock, _ALL_QUOTAS))
     if not any(found):
         return None
     quotas = [{name: found[n] for name, n in by.items() if found[n]} for by in drawn]
@@ -307,7 +322,7 @@ class _Dealer:
             repeats = numbers.number(gain=-self._for_a_repeat)
             every = [(by[name], 1) for by in pick.values() if name in by]
             numbers.between(-inf, 1, [*every, (repeats, -1)])
-        found, _ = numbers.solve(Watch(lambda: 0.0, _A_BLOCK))
+        found, _ = numbers.solve(Watch(no_clock, _A_BLOCK))
         if not any(found):
             raise CannotBeDealt(blocks_left)
         return {

@@ -15,7 +15,11 @@ def kit_faults(plan: CuttingPlan, kits: Sequence[Kit]) -> list[str]:
     if wrong:
         return [f"Block {n + 1} has {len(kits[n])} pieces, not {len(pieces)}." for n in wrong]
     found = [f"{len(kits)} kits for {plan.blocks} blocks."] if len(kits) != plan.blocks else []
-    found += _dealt_twice(plan, kits, pieces)
+    batch = plan.problem.batch
+    for number, kit in enumerate(kits):
+        if kit != kits[number - number % batch]:
+            found.append(f"Block {number + 1} is not of the pieces that it is cut apart from.")
+    found += _dealt_twice(plan, kits[::batch], pieces)
     for number, kit in enumerate(kits, 1):
         found += (f"Block {number}: {fault}" for fault in _broken_rules(plan, kit, pieces))
     return found

@@ -222,18 +222,21 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
     """
     kept = project.plan
     assert kept is not None
-    kits = [list(kit) for kit in kept.kits]
-    if not 0 <= block < len(kits) or gives not in kits[block]:
+    if not 0 <= block < len(kept.kits) or gives not in kept.kits[block]:
         raise NoSuchPiece(f"Block {block + 1} has no “{gives:.40}”.")
-    for slot in (n for n, name in enumerate(kits[block]) if name == gives):
+    # Blocks of one batch are of the same pieces: they change together.
+    batch = kept.plan.problem.batch
+    kits = [list(kit) for kit in kept.kits[::batch]]
+    own, pinned = block // batch, {number // batch for number in kept.pinned}
+    for slot in (n for n, name in enumerate(kits[own]) if name == gives):
         for other, kit in enumerate(kits):
-            if other == block or other in kept.pinned or kit[slot] != takes:
+            if other == own or other in pinned or kit[slot] != takes:
                 continue
-            kits[block][slot], kit[slot] = takes, gives
-            found = tuple(tuple(each) for each in kits)
+            kits[own][slot], kit[slot] = takes, gives
+            found = tuple(tuple(kits[n // batch]) for n in range(len(kept.kits)))
             if not kit_faults(replace(kept.plan, blocks=len(found)), found):
                 return replace(project, plan=replace(kept, kits=found))
-            kits[block][slot], kit[slot] = gives, takes
+            kits[own][slot], kit[slot] = gives, takes
     raise NoSuchPiece(
         f"No other block can spare “{takes:.40}” for “{gives:.40}”: its rules, or its pins, forbid."
     )

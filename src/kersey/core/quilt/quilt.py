@@ -24,7 +24,7 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.dealing import slots_of
+from kersey.core.quilt.dealing import pieces_of, slots_of
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
 from kersey.core.quilt.planning import prints_of
 from kersey.core.quilt.setting import alike_pairs, alike_unavoidable, turn_at
@@ -260,8 +260,9 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
 
 
 def _used(kept: KeptPlan) -> Sequence[Kit]:
-    """The kits that lie in the quilt."""
-    return [kept.kits[number] for number in kept.places if number is not None]
+    """The sets of pieces that lie in the quilt."""
+    placed = (number for number in kept.places if number is not None)
+    return pieces_of(kept.kits, placed, kept.plan.problem.batch)
 
 
 def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:

@@ -12,7 +12,7 @@ from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
-from kersey.core.quilt.dealing import pieces_made
+from kersey.core.quilt.dealing import pieces_made, pieces_of
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CupboardLot
@@ -125,8 +125,9 @@ def _used(quilt: Quilt) -> dict[str, Fraction]:
         for name, made in pieces_made(plan).items():
             areas = (need.width * need.height * count for need, count in made.items())
             found[name] = sum(areas, Fraction(0))
-    for placed in quilt.placed if not plan.problem.strip_sets else ():
-        for name, need in zip(quilt.plan.kits[placed.kit], pieces, strict=True):
+    placed = () if plan.problem.strip_sets else (each.kit for each in quilt.placed)
+    for kit in pieces_of(quilt.plan.kits, placed, plan.problem.batch):
+        for name, need in zip(kit, pieces, strict=True):
             found[name] = found.get(name, Fraction(0)) + need.width * need.height
     frame = ((quilt.border_cloth, quilt.border.cut_width if quilt.border else Fraction(0)),
              (quilt.binding_cloth, quilt.binding.cut_width))  # fmt: skip

@@ -8,6 +8,7 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.frame.binding import Binding
 from kersey.core.measure.length import (
+    SIXTEENTH,
     format_bought,
     format_length,
     format_number,
@@ -105,9 +106,11 @@ def _lay_out(step: Step, quilt: Quilt) -> StepWords:
         for need in needs[:_FEW]
     )
     more = f" and {len(needs) - _FEW} kinds more" if len(needs) > _FEW else ""
+    batch = quilt.plan.plan.problem.batch
+    takes = "A block takes" if batch == 1 else f"A kit makes {batch} blocks and takes"
     return StepWords(
         f"Lay the pieces out in {step.count} kits",
-        (f"A block takes {pieces}{more}.", "The list says which print goes into which block."),
+        (f"{takes} {pieces}{more}.", "The list says which print goes into which block."),
     )
 
 
@@ -126,7 +129,7 @@ def _sew(step: Step, quilt: Quilt) -> StepWords:
     return StepWords(f"{verb} {step.count} {name}", tuple(word for word in words if word))
 
 
-_VERBS = {How.CROSSCUT: "Crosscut", How.QUARTERED: "Cut apart"}
+_VERBS = {How.CROSSCUT: "Crosscut", How.QUARTERED: "Cut apart", How.NINE: "Cut apart"}
 
 
 def _how(make: Make, quilt: Quilt) -> str:
@@ -141,7 +144,8 @@ def _how(make: Make, quilt: Quilt) -> str:
         first=parts[0],
         rest=", ".join(parts[1:]),
         second=make.of[-1].make.name,
-        gives={2: "two", 4: "four"}.get(make.gives, str(make.gives)),
+        gives={2: "two", 4: "four", 8: "eight"}.get(make.gives, str(make.gives)),
+        third=format_length(make.size[0] / 2, quilt.units),
     )
 
 
@@ -160,6 +164,14 @@ _HOW = {
     How.ALL_ROUND: (
         "Lay {parts} face to face, sew all round, cut on both diagonals: {gives} from each pair. "
         "All four outer edges are on the bias: do not stretch them."
+    ),
+    How.EIGHT: (
+        "Lay {parts} face to face, sew beside both diagonals on both sides, cut on the diagonals "
+        "and through the middle both ways: {gives} from each pair."
+    ),
+    How.NINE: (
+        "Cut each {first} {third} from its middle seams on either side, both ways: nine squares. "
+        "Turn the four at the corners half round."
     ),
     How.QUARTERED: "Cut each {first} in four through the middle; turn every quarter half round.",
     How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",
@@ -194,8 +206,11 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
         if square
         else format_size(*make.size, quilt.units)
     )
-    trim = " after trimming" if make.how in (How.HALF_SQUARES, How.ALL_ROUND) else ""
-    return f"It should measure {size}{trim}."
+    comes_off = make.size[0] if make.raw is None else make.raw.floor_to(SIXTEENTH)
+    if comes_off == make.size[0]:
+        return f"It should measure {size}{'' if make.raw is None else ' after trimming'}."
+    off = format_length(comes_off, quilt.units)
+    return f"It comes off at {off} or a hair more. Trim it to {size}."
 
 
 def _rows(step: Step, quilt: Quilt) -> StepWords:

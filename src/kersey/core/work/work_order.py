@@ -90,7 +90,8 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
     yield from _keep(quilt)
     yield from _cuts(quilt)
     if not quilt.plan.plan.problem.strip_sets:
-        yield Step(StepKind.LAY_OUT, count=len(quilt.placed))
+        kits = quilt.plan.plan.problem.batches(len(quilt.placed))
+        yield Step(StepKind.LAY_OUT, count=kits)
     yield from _sewing(quilt)
     size = quilt.size
     yield Step(StepKind.ROWS, "row", size.rows, (size.body_width, size.body_length))

@@ -103,7 +103,13 @@ def strip_sum(problem: CuttingProblem) -> StripSum | None:
         for f in problem.fabrics
     )
     sound = first.directional is False or need.width <= need.height
-    if len(problem.needs) > 1 or not alike or not sound or any(r.same for r in problem.rules):
+    if (
+        len(problem.needs) > 1
+        or problem.batch > 1
+        or not alike
+        or not sound
+        or any(r.same for r in problem.rules)
+    ):
         return None
     by_print: Counter[str] = Counter()
     for fabric in problem.fabrics:

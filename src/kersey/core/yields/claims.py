@@ -125,7 +125,8 @@ def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
     noun = nouns.pop() if len(nouns) == 1 else "piece of fabric"
     alike = len({(f.width, f.length) for f in plan.problem.fabrics}) == 1
     for step, words in ((-1, "one fewer than fit"), (1, "one more than fit")):
-        if alike and fits + step > 0 and pieces * (fits + step) // need.count == claimed:
+        sets = pieces * (fits + step) // need.count
+        if alike and fits + step > 0 and sets * plan.problem.batch == claimed:
             yield f"{fits + step} pieces were counted from each {noun}, {words}"
 
 
@@ -170,7 +171,7 @@ def _too_many(plan: CuttingPlan, seam: Fraction) -> Iterator[tuple[str, CuttingP
 
 def _by_area(problem: CuttingProblem) -> int:
     there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
-    return int(there // sum((_area(need) for need in problem.needs), Fraction(0)))
+    return problem.batch * int(there // sum((_area(need) for need in problem.needs), Fraction(0)))
 
 
 def _area(need: Need) -> Fraction:

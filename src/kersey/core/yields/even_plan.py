@@ -36,7 +36,7 @@ class AlikeCut:
 
     @property
     def kits(self) -> int | None:
-        """How many blocks it gives every need of, if that is just what it gives; else None."""
+        """How many sets of pieces it gives, if that is just what it gives; else None."""
         each = {count / need.count for need, count in self.gives}
         whole = each.pop() if len(each) == 1 else 0.5
         return int(whole) if whole == int(whole) else None
@@ -68,21 +68,23 @@ def even_plan(pooled: CuttingPlan, watch: Watch, most: int | None = None) -> Eve
     if len(_sorts(problem)) > _MOST_SORTS or not pooled.blocks or problem.strip_sets:
         return None
     fewer_needs, stands_for = merged(problem)
-    parts = list(_searched(fewer_needs, pooled.bound, watch))
+    parts = list(_searched(fewer_needs, pooled.bound // problem.batch, watch))
     bound = min(part.cut.bound for part in parts)
-    blocks = min(part.cut.blocks for part in parts)
+    # Sets of pieces, as everywhere within the search.
+    sets = min(part.cut.blocks for part in parts)
     if most is not None:
-        blocks = min(blocks, most)
+        sets = min(sets, problem.batches(most))
     alike: list[AlikeCut] = []
     layouts: list[Layout] = []
     for part in parts:
-        for stack, pattern in _thrifty(part, blocks):
+        for stack, pattern in _thrifty(part, sets):
             layout = lay_out_pattern(part.problem, part.sorts[stack.sort][0], pattern)
             gives = Counter(cut.need for cut in layout.cuts)
             alike.append(AlikeCut(layout.fabric, stack.pieces, tuple(gives.items())))
             layouts.extend(_dealt(part, stack, layout, layouts))
-    plan = CuttingPlan(fewer_needs, blocks, bound, tuple(layouts))
-    return EvenPlan(claimed(named_again(problem, plan, stands_for)), tuple(alike))
+    plan = named_again(problem, CuttingPlan(fewer_needs, sets, bound, tuple(layouts)), stands_for)
+    each = problem.batch
+    return EvenPlan(claimed(replace(plan, blocks=sets * each, bound=bound * each)), tuple(alike))
 
 
 def _searched(problem: CuttingProblem, bound: int, watch: Watch) -> Iterator[_Part]:

@@ -174,4 +174,13 @@ def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> di
         "pinned": placed.kit in quilt.plan.pinned,
         "pieces": [(name, " ".join(of_it)) for name, of_it in pieces.items()],
         "drawing": drawing,
+        "mates": _mates(placed.kit, quilt),
     }
+
+
+def _mates(block: int, quilt: Quilt) -> list[int]:
+    """The numbers of the blocks that are cut apart from the same pieces."""
+    batch = quilt.plan.plan.problem.batch
+    first = block - block % batch
+    there = range(first, min(first + batch, len(quilt.plan.kits)))
+    return [number + 1 for number in there if number != block]

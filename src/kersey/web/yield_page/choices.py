@@ -6,8 +6,9 @@ from typing import Any
 
 from kersey.core.blocks.assembly import Assembly
 from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.choice import PIECES
+from kersey.core.blocks.choice import PIECES, written_option
 from kersey.core.blocks.own_pieces import write_pieces
+from kersey.core.blocks.recipe import NO, YES, Option
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import (
@@ -33,8 +34,8 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         {
             "name": OPTION + name,
             "title": name,
-            "value": value if not isinstance(value, Fraction) else write_length(value, units),
-            "choices": recipe.choices.get(name, ()),
+            "value": _written(value, units),
+            "choices": (YES[0], NO[0]) if isinstance(value, bool) else recipe.choices.get(name, ()),
         }
         for name, value in (block.all_options.items() if recipe else ())
         if recipe and not (other and name == other.option)
@@ -74,13 +75,25 @@ def _chosen_words(project: Project, units: Units) -> str:
             square = size[0] == size[1]
             said.append(format_length(size[0], units) if square else format_size(*size, units))
     for name, value in block.all_options.items():
-        if not (other and name == other.option):
-            written = format_length(value, units) if isinstance(value, Fraction) else str(value)
-            said.append(f"{name} {written}" if not isinstance(value, str) else written)
+        if not (other and name == other.option) and value is not False:
+            said.append(_said(name, value, units))
     if _wishes(project):
         said.append(_PRINTS[project.design.prints])
     said.append(f"seam {format_length(project.design.seam, units)}")
     return ", ".join(said)
+
+
+def _written(value: Option, units: Units) -> Option:
+    """An option as it stands in its field."""
+    return write_length(value, units) if isinstance(value, Fraction) else written_option(value)
+
+
+def _said(name: str, value: Option, units: Units) -> str:
+    """An option in the line of what was chosen."""
+    if isinstance(value, bool):
+        return name
+    written = format_length(value, units) if isinstance(value, Fraction) else str(value)
+    return written if isinstance(value, str) else f"{name} {written}"
 
 
 def _assembly(project: Project) -> Assembly | None:

@@ -39,6 +39,45 @@ document.addEventListener("click", (event) => {
   document.addEventListener("htmx:afterRequest", () => location.assign(link.href), { once: true });
 });
 
+// An answer that exchanges a form under way would take it from under its own answer, which htmx then
+// has no place for: such an answer waits until the form has its own, and is asked for again.
+const askedAgain = new Set();
+document.addEventListener("htmx:beforeSwap", (event) => {
+  const { elt, requestConfig } = event.detail;
+  if (requestConfig.verb !== "get" || !document.querySelector("form.htmx-request")) return;
+  event.detail.shouldSwap = false;
+  askedAgain.add([elt, requestConfig.triggeringEvent?.type ?? "load"]);
+});
+document.addEventListener("htmx:afterSettle", () => {
+  if (document.querySelector("form.htmx-request")) return;
+  for (const [elt, type] of askedAgain) if (elt.isConnected) htmx.trigger(elt, type);
+  askedAgain.clear();
+});
+
+// What is changed in a form while it is being sent goes into the form that comes with the answer,
+// and is sent too.
+const underWay = new WeakMap();
+const filledIn = (form) => new Map([...new FormData(form)].filter(([name]) => name !== "revision"));
+document.addEventListener("htmx:beforeSend", (event) => {
+  const form = event.detail.elt;
+  if (form.matches("form[method=post]")) underWay.set(form, filledIn(form));
+});
+document.addEventListener("htmx:beforeSwap", (event) => {
+  const form = event.detail.elt;
+  const before = underWay.get(form);
+  if (!before || !event.detail.shouldSwap) return;
+  const since = [...filledIn(form)].filter(([name, value]) => before.get(name) !== value);
+  underWay.delete(form);
+  if (!since.length) return;
+  const address = form.getAttribute("action");
+  document.addEventListener("htmx:afterSettle", () => fillInAgain(address, since), { once: true });
+});
+function fillInAgain(address, values) {
+  const form = document.querySelector(`form[action="${CSS.escape(address)}"]`);
+  for (const [name, value] of values) if (form?.elements[name]) form.elements[name].value = value;
+  form?.dispatchEvent(new Event("change", { bubbles: true }));
+}
+
 // In a field of several lines Enter sends, as it does in a field of one; Shift and Enter break it.
 document.addEventListener("keydown", (event) => {
   const sends = event.key === "Enter" && !event.shiftKey && event.target.matches("[data-enter-sends]");

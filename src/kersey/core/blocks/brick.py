@@ -1,0 +1,28 @@
+"""Brick: a solid rectangle, or one with windows; the two kinds alternate.
+
+Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, Size, piece
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, whole
+from kersey.core.blocks.window_brick import FRAME, with_windows
+
+
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    windows = whole(options, "windows", 0, 6)
+    if windows:
+        return with_windows(finished, windows, options, seam)
+    solid = rectangle("brick", FRAME, Fraction(0), Fraction(0), *finished)
+    return Assembly(piece(solid, seam), finished)
+
+
+RECIPE = Recipe(
+    id="brick",
+    title="Brick",
+    finished=(Fraction(6), Fraction(9)),
+    assemble=_assemble,
+    options={"windows": 0, "window": Fraction(2), "sill": Fraction(1)},
+    about="A rectangle in one piece; laid among window bricks the two kinds alternate.",
+)

@@ -1,0 +1,89 @@
+"""Cut-apart hourglass: four half-square units joined to one large hourglass, cut in nine, turned.
+
+    H = 2T - 2s     T what the half-square units are trimmed to
+    c = H / 6       cut so far either side of both centre seams: nine squares of H / 3
+    u = H - 4s
+
+The four corners are turned half round. Two squares make a block: ten-inch ones allow T up to 6 5/8,
+then H is 12 3/4, c 2 1/8 and u 11 3/4. Source: docs/trade.md section 3.
+"""
+
+from collections.abc import Iterator
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
+from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit
+from kersey.core.blocks.recipe import Options, Recipe, length_option, square_of
+
+# Trimmed to nothing in particular: then T follows from the finished size.
+_NOT_SAID = Fraction(0)
+# Which corner of a corner square lies outermost, clockwise from the top left; by row and column.
+_OUTER = {(0, 0): 0, (0, 2): 1, (2, 2): 2, (2, 0): 3}
+
+
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+    large = finished[0] + 6 * seam
+    shows = large / 2 - seam
+    units = [_unit(place, shows, seam) for place in range(4)]
+    halves = sewn("half", seam, *units[:2]), sewn("half", seam, *units[2:])
+    hourglass = sewn("large hourglass", seam, *halves)
+    third = finished[0] / 3
+    squares = [
+        Make(
+            "ninth", How.NINE, (third + 2 * seam, third + 2 * seam), (Part(hourglass, 1),),
+            gives=9, patches=tuple(_ninth(row, column, third)),
+        )
+        for row in range(3)
+        for column in range(3)
+    ]  # fmt: skip
+    rows = (sewn("row", seam, *squares[start : start + 3]) for start in (0, 3, 6))
+    return Assembly(sewn("block", seam, *rows), finished)
+
+
+def _unit(place: int, shows: Fraction, seam: Fraction) -> Make:
+    """A quarter of the large hourglass, row by row: dark above and below, light at the sides."""
+    far = 2 * shows
+    centre, corner = (shows, shows), (far * (place % 2), far * (place // 2))
+    upright, across = (shows, corner[1]), (corner[0], shows)
+    dark = Patch("square", DARK, (corner, upright, centre), 0)
+    light = Patch("square", LIGHT, (corner, centre, across), 0)
+    return half_square_unit("half-square unit", FOUR, shows, seam, (light, dark))
+
+
+def _ninth(row: int, column: int, third: Fraction) -> Iterator[Patch]:
+    """What shows of a ninth where it is sewn in: corners turned half round, others as they were."""
+    x, y = column * third, row * third
+    corners = ((x, y), (x + third, y), (x + third, y + third), (x, y + third))
+    if (row, column) == (1, 1):
+        middle = (x + third / 2, y + third / 2)
+        for side in range(4):
+            role = (DARK, LIGHT)[side % 2]
+            yield Patch("square", role, (corners[side], corners[(side + 1) % 4], middle), 0)
+    elif 1 in (row, column):
+        yield Patch("square", DARK if column == 1 else LIGHT, corners, 0)
+    else:
+        # The seam runs from the outer corner to the middle; turned half round its sides change.
+        outer = _OUTER[row, column]
+        near, after, opposite, before = (corners[(outer + n) % 4] for n in range(4))
+        light, dark = (after, before) if outer % 2 == 0 else (before, after)
+        yield Patch("square", LIGHT, (near, light, opposite), 0)
+        yield Patch("square", DARK, (near, opposite, dark), 0)
+
+
+def _size(options: Options, seam: Fraction) -> Size | None:
+    """The size that follows from what the units are trimmed to, if that is said."""
+    if options["trim"] == _NOT_SAID:
+        return None
+    trim = length_option(options, "trim", 4 * seam, Fraction(40))
+    return square_of(2 * trim - 8 * seam)
+
+
+RECIPE = Recipe(
+    id="cut-apart-hourglass",
+    title="Cut-apart hourglass",
+    finished=square_of(Fraction(45, 4)),
+    assemble=_assemble,
+    options={"trim": _NOT_SAID},
+    size_of=_size,
+    about="Four half-square units as one hourglass, cut in nine, its corners turned half round.",
+)

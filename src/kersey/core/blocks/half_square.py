@@ -1,0 +1,38 @@
+"""Half-square unit: a light triangle and a dark one; two, four or eight of two squares.
+
+Ten-inch squares sewn all round give units of 6.72, trimmed to 6 1/2; charm squares give 3.18,
+trimmed to 3. Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, Size
+from kersey.core.blocks.half_squares import (
+    DARK,
+    LIGHT,
+    METHODS,
+    TWO,
+    half_square_unit,
+    method_of,
+)
+from kersey.core.blocks.recipe import Options, Recipe, square_of, triangle
+
+
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    start, side = Fraction(0), finished[0]
+    low, high = (start, side), (side, start)
+    light = triangle("square", LIGHT, (start, start), high, low)
+    dark = triangle("square", DARK, high, (side, side), low)
+    unit = half_square_unit("block", method_of(options), side, seam, (light, dark))
+    return Assembly(unit, finished)
+
+
+RECIPE = Recipe(
+    id="half-square",
+    title="Half-square unit",
+    finished=square_of(6),
+    assemble=_assemble,
+    options={"method": TWO},
+    choices={"method": METHODS},
+    about="Half light and half dark; two, four or eight come of a light square and a dark one.",
+)

@@ -1,0 +1,102 @@
+"""Half-square triangle units: two squares sewn together on or round the diagonal, then cut apart.
+
+    two at a time     sewn a seam from the diagonal on either side, cut on it:     S - sqrt 2 s
+    four at a time    sewn all round, cut on both diagonals:                      (S - 2s) / sqrt 2
+    eight at a time   sewn on either side of both diagonals, cut in eight:         S / 2 - sqrt 2 s
+
+what units of squares S measure as they come off. The squares are cut to the next eighth that is
+enough: at a seam of 1/4 that is f + 7/8, and 2f + 1 3/4 for eight. Units cut from squares sewn all
+round have all four outer edges on the bias. Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import How, Make, Patch, counted_parts
+from kersey.core.blocks.recipe import BadRecipe, Options
+from kersey.core.measure.length import EIGHTH
+from kersey.core.measure.root2 import Root2
+
+LIGHT, DARK = "light", "dark"
+TWO, FOUR, EIGHT = "two at a time", "four at a time", "eight at a time"
+METHODS = (TWO, FOUR, EIGHT)
+AT_A_TIME = {TWO: 2, FOUR: 4, EIGHT: 8}
+_HOW = {TWO: How.HALF_SQUARES, FOUR: How.ALL_ROUND, EIGHT: How.EIGHT}
+
+
+def method_of(options: Options) -> str:
+    """How the units are made; raises `BadRecipe`."""
+    method = options["method"]
+    if method not in METHODS:
+        raise BadRecipe("block.options.method", f"one of {', '.join(METHODS)}.")
+    return str(method)
+
+
+def square_for(method: str, unfinished: Fraction, seam: Fraction) -> Fraction:
+    """The side of the two squares to cut for units of this size, to the next eighth.
+
+    >>> square_for(TWO, Fraction(13, 2), Fraction(1, 4)) - 6
+    Fraction(7, 8)
+    >>> square_for(FOUR, Fraction(13, 2), Fraction(1, 4))
+    Fraction(39, 4)
+    """
+    points = Root2(root=seam).ceil_to(EIGHTH)
+    if method == FOUR:
+        return Root2(root=unfinished).ceil_to(EIGHTH) + 2 * seam
+    return (unfinished + points) * (2 if method == EIGHT else 1)
+
+
+def raw_unit(method: str, square: Fraction, seam: Fraction) -> Root2:
+    """What units of such squares measure before they are trimmed.
+
+    >>> round(float(raw_unit(FOUR, Fraction(10), Fraction(1, 4))), 2)
+    6.72
+    """
+    if method == FOUR:
+        return Root2(root=(square - 2 * seam) / 2)
+    return Root2(square / (2 if method == EIGHT else 1), -seam)
+
+
+def half_square_unit(
+    name: str, method: str, shows: Fraction, seam: Fraction, patches: tuple[Patch, Patch]
+) -> Make:
+    """A unit that shows this much, and its two patches, the first cut first."""
+    unfinished = shows + 2 * seam
+    side = square_for(method, unfinished, seam)
+    squares = [
+        Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
+        for patch in patches
+    ]
+    return Make(
+        name,
+        _HOW[method],
+        (unfinished, unfinished),
+        counted_parts(squares),
+        gives=AT_A_TIME[method],
+        patches=patches,
+        raw=raw_unit(method, side, seam),
+    )
+
+
+def hourglass_unit(
+    name: str, shows: Fraction, seam: Fraction, patches: tuple[Patch, Patch, Patch, Patch]
+) -> Make:
+    """A unit of four triangles, clockwise; two come of two squares, cut apart twice.
+
+    Each time a unit loses sqrt 2 s: at a seam of 1/4 the squares are f + 1 1/4.
+    """
+    unfinished = shows + 2 * seam
+    side = unfinished + Root2(root=2 * seam).ceil_to(EIGHTH)
+    half = unfinished + Root2(root=seam).ceil_to(EIGHTH)
+    first, second, *_ = patches
+    squares = [
+        Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
+        for patch in sorted((first, second), key=lambda patch: patch.role != LIGHT)
+    ]
+    halves = Make(
+        "half-square unit", How.HALF_SQUARES, (half, half), counted_parts(squares), gives=2,
+        patches=(first, second), raw=Root2(side, -seam),
+    )  # fmt: skip
+    return Make(
+        name, How.HALF_SQUARES, (unfinished, unfinished), counted_parts([halves, halves]),
+        gives=2, patches=patches, raw=Root2(side, -2 * seam),
+    )  # fmt: skip

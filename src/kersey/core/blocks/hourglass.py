@@ -1,0 +1,32 @@
+"""Hourglass: four triangles, two light and two dark; two units of a light square and a dark one.
+
+Squares of f + 1 1/4 at a seam of 1/4; a half-square unit cut again loses 3/8.
+Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, Patch, Size
+from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
+from kersey.core.blocks.recipe import Options, Recipe, square_of
+
+
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+    start, side = Fraction(0), finished[0]
+    corners = ((start, start), (side, start), (side, side), (start, side))
+    middle = (side / 2, side / 2)
+    # Whichever triangle, it is of the one light square or the one dark.
+    top, right, bottom, left = (
+        Patch("square", (LIGHT, DARK)[n % 2], (corners[n], corners[(n + 1) % 4], middle), 0)
+        for n in range(4)
+    )
+    return Assembly(hourglass_unit("block", side, seam, (top, right, bottom, left)), finished)
+
+
+RECIPE = Recipe(
+    id="hourglass",
+    title="Hourglass",
+    finished=square_of(4),
+    assemble=_assemble,
+    about="Two light triangles and two dark ones meet in a point; two come of two squares.",
+)
