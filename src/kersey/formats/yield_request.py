@@ -7,12 +7,14 @@ inches or in a person's own writing, and go out as plain numbers. Every fault na
 
 import json
 import re
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
 from fractions import Fraction
 from typing import Annotated, Any, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
 
+from kersey.core.blocks.assembly import Assembly, How
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe
@@ -126,11 +128,12 @@ class YieldRequest(_Part):
     block: BlockPart
 
 
+@dataclass(frozen=True)
 class RequestRead:
-    """A request read: the problem, and the finished size of its block."""
+    """A request read: the problem, and how its block is made."""
 
-    def __init__(self, problem: CuttingProblem, finished: tuple[Fraction, Fraction] | None) -> None:
-        self.problem, self.finished = problem, finished
+    problem: CuttingProblem
+    assembly: Assembly
 
 
 def read_request(content: bytes) -> RequestRead:
@@ -172,8 +175,12 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         "proved": plan.proved,
         "bound": plan.bound,
     }
-    if question.finished:
-        answer["finished"] = [number(side) for side in question.finished]
+    assembly = question.assembly
+    if assembly.finished:
+        answer["finished"] = [number(side) for side in assembly.finished]
+    if assembly.drawn_true:
+        answer["unit"] = "block"
+        answer["makes"] = list(_makes(assembly))
     answer["limits"] = [
         {"role": limit.role, "reason": limit.reason, "blocks": limit.blocks,
          "one_more": "1/8 yd" if limit.length else limit.one_more.form}
@@ -202,6 +209,21 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
     ]
     return answer
+
+
+def _makes(assembly: Assembly) -> Iterator[dict[str, Any]]:
+    """What is sewn for one block, in that order: unfinished, as it comes off, and trimmed."""
+    for make in assembly.makes:
+        if make.how is How.CUT:
+            continue
+        count = assembly.counts[make]
+        width, length = (number(side) for side in make.size)
+        written: dict[str, Any] = {"name": make.name, "count": number(count)}
+        if make.raw is None:
+            yield written | {"width": width, "length": length}
+        else:
+            raw = float(make.raw)
+            yield written | {"width": raw, "length": raw, "trimmed": [width, length]}
 
 
 def told(error: KerseyError) -> str:
@@ -303,10 +325,12 @@ def _question(request: YieldRequest) -> RequestRead:
     fabrics = tuple(_fabric(part, n, request) for n, part in enumerate(request.fabrics))
     try:
         block = _block(request.block)
+        square = _square_of(fabrics)
+        block = block if square is None else block.of_squares(square)
         cut = block.assembly(request.seam)
         problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch)
         _check_roles(request, cut.needs)
-        return RequestRead(problem, cut.finished)
+        return RequestRead(problem, cut)
     except BadRequest:
         raise
     except BadRecipe as error:
@@ -339,6 +363,14 @@ def _fabric(part: FabricPart, place: int, request: YieldRequest) -> Fabric:
         directional=part.directional,
         form=form,
     )
+
+
+def _square_of(fabrics: Sequence[Fabric]) -> Fraction | None:
+    """The side of the squares, if all fabric is squares of one size."""
+    sizes = {(fabric.width, fabric.length) for fabric in fabrics}
+    width, length = sizes.pop() if len(sizes) == 1 else (None, None)
+    all_squares = all(fabric.form is FabricForm.SQUARE for fabric in fabrics)
+    return width if all_squares and width == length else None
 
 
 def _block(block: BlockPart) -> BlockChoice:
@@ -405,11 +437,15 @@ _COUNT: dict[str, Any] = {"type": "integer", "minimum": 0}
 _TEXT: dict[str, Any] = {"type": "string"}
 
 
+# Of pieces of one's own nobody knows how they are sewn; only what is trimmed has two sizes.
+_NOT_ALWAYS = frozenset({"finished", "unit", "makes", "trimmed"})
+
+
 def _object(**fields: Any) -> dict[str, Any]:
     return {
         "type": "object",
         "properties": fields,
-        "required": [name for name in fields if name != "finished"],
+        "required": [name for name in fields if name not in _NOT_ALWAYS],
         "additionalProperties": False,
     }
 
@@ -426,6 +462,11 @@ _ANSWER_SCHEMA = {
         proved={"type": "boolean"},
         bound=_COUNT,
         finished={"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2},
+        unit=_TEXT,
+        makes=_list(
+            _object(name=_TEXT, count=_NUMBER, width=_NUMBER, length=_NUMBER,
+                    trimmed={"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2})
+        ),
         limits=_list(_object(role=_TEXT, reason=_TEXT, one_more=_TEXT, blocks=_COUNT)),
         layouts=_list(
             _object(

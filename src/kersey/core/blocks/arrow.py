@@ -21,23 +21,24 @@ from kersey.core.blocks.recipe import Options, Recipe, square_of, triangle
 
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
-    method, shows = method_of(options), finished[0] / 2
+    shows = finished[0] / 2
     points = [
-        sewn("point", seam, *(_unit(row, right, shows, seam, method) for right in (False, True)))
+        sewn("point", seam, *(_unit(row, right, shows, seam, options) for right in (False, True)))
         for row in (0, 1)
     ]
     return Assembly(sewn("block", seam, *points), finished)
 
 
-def _unit(row: int, right: bool, shows: Fraction, seam: Fraction, method: str) -> Make:
+def _unit(row: int, right: bool, shows: Fraction, seam: Fraction, options: Options) -> Make:
     """A half of a point: dark below its slope, light above."""
+    method = method_of(options)
     # Two at a time each point is of one pair of squares.
     top, bottom, outer = row * shows, (row + 1) * shows, 2 * shows if right else Fraction(0)
     tip, foot, corner = (shows, top), (shows, bottom), (outer, bottom)
     number = row if method == TWO else 0
     above = replace(triangle("square", LIGHT, (outer, top), tip, corner), piece=number)
     below = replace(triangle("square", DARK, tip, foot, corner), piece=number)
-    return half_square_unit("half-square unit", method, shows, seam, (above, below))
+    return half_square_unit("half-square unit", method, shows, seam, (above, below), options)
 
 
 RECIPE = Recipe(
@@ -45,6 +46,7 @@ RECIPE = Recipe(
     title="Arrow",
     finished=square_of(12),
     assemble=_assemble,
+    as_they_come=True,
     options={"method": FOUR},
     choices={"method": METHODS},
     about="Two points one above the other, of half-square units; turned blocks make chevrons.",

@@ -1,7 +1,7 @@
 """The block chosen for a quilt: a recipe with its size and options, or pieces of one's own."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from math import isqrt
 
@@ -9,6 +9,7 @@ from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.recipe import (
     NO,
+    SQUARE,
     YES,
     BadRecipe,
     Option,
@@ -28,7 +29,8 @@ class BlockChoice:
     """Which block. `finished` None: the recipe's usual size; options left out: the usual ones.
 
     Options are kept as they are written: a length as exact inches, like ``5/2``. What is as usual
-    is left out, so that one block is written in one way.
+    is left out, so that one block is written in one way. `square`: the side of the squares at hand,
+    for a block that uses them as they come.
     """
 
     recipe: str
@@ -36,6 +38,7 @@ class BlockChoice:
     options: tuple[tuple[str, int | str], ...] = ()
     pieces: tuple[Need, ...] = ()
     rules: tuple[PrintRule, ...] = ()
+    square: Fraction | None = field(default=None, repr=False)
 
     def __post_init__(self) -> None:
         recipe = recipes().get(self.recipe)
@@ -82,7 +85,8 @@ class BlockChoice:
                 known = ", ".join(usual) or "none"
                 raise BadRecipe(f"block.options.{name:.40}", f"one of {known}.")
             chosen[name] = read_option(usual[name], name, said)
-        return {**usual, **chosen}
+        at_hand: Options = {} if self.square is None else {SQUARE: self.square}
+        return {**usual, **chosen, **at_hand}
 
     def with_option(self, name: str, value: Option) -> "BlockChoice":
         """The same block with another value of an option."""
@@ -111,6 +115,11 @@ class BlockChoice:
         if follows is None:
             return self
         return replace(self, finished=follows(self.all_options, strip_width, seam))
+
+    def of_squares(self, side: Fraction) -> "BlockChoice":
+        """The block as it comes of squares of this side, if it uses them as they come."""
+        recipe = self.known
+        return replace(self, square=side) if recipe and recipe.as_they_come else self
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""

@@ -12,19 +12,22 @@ from collections.abc import Iterator
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
-from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit
-from kersey.core.blocks.recipe import Options, Recipe, length_option, square_of
+from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit, raw_unit
+from kersey.core.blocks.recipe import SQUARE, Options, Recipe, length_option, square_of
+from kersey.core.measure.length import EIGHTH
 
 # Trimmed to nothing in particular: then T follows from the finished size.
 _NOT_SAID = Fraction(0)
+# Of smaller squares nothing is cut in nine.
+_SMALLEST = Fraction(4)
 # Which corner of a corner square lies outermost, clockwise from the top left; by row and column.
 _OUTER = {(0, 0): 0, (0, 2): 1, (2, 2): 2, (2, 0): 3}
 
 
-def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     large = finished[0] + 6 * seam
     shows = large / 2 - seam
-    units = [_unit(place, shows, seam) for place in range(4)]
+    units = [_unit(place, shows, seam, options) for place in range(4)]
     halves = sewn("half", seam, *units[:2]), sewn("half", seam, *units[2:])
     hourglass = sewn("large hourglass", seam, *halves)
     third = finished[0] / 3
@@ -40,14 +43,14 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     return Assembly(sewn("block", seam, *rows), finished)
 
 
-def _unit(place: int, shows: Fraction, seam: Fraction) -> Make:
+def _unit(place: int, shows: Fraction, seam: Fraction, options: Options) -> Make:
     """A quarter of the large hourglass, row by row: dark above and below, light at the sides."""
     far = 2 * shows
     centre, corner = (shows, shows), (far * (place % 2), far * (place // 2))
     upright, across = (shows, corner[1]), (corner[0], shows)
     dark = Patch("square", DARK, (corner, upright, centre), 0)
     light = Patch("square", LIGHT, (corner, centre, across), 0)
-    return half_square_unit("half-square unit", FOUR, shows, seam, (light, dark))
+    return half_square_unit("half-square unit", FOUR, shows, seam, (light, dark), options)
 
 
 def _ninth(row: int, column: int, third: Fraction) -> Iterator[Patch]:
@@ -71,10 +74,15 @@ def _ninth(row: int, column: int, third: Fraction) -> Iterator[Patch]:
 
 
 def _size(options: Options, seam: Fraction) -> Size | None:
-    """The size that follows from what the units are trimmed to, if that is said."""
-    if options["trim"] == _NOT_SAID:
+    """The size that follows from what the units are trimmed to: the largest for the squares at
+    hand, if nothing is said."""
+    at_hand = options.get(SQUARE)
+    if options["trim"] != _NOT_SAID:
+        trim = length_option(options, "trim", 4 * seam, Fraction(40))
+    elif isinstance(at_hand, Fraction) and at_hand > _SMALLEST:
+        trim = raw_unit(FOUR, at_hand, seam).floor_to(EIGHTH)
+    else:
         return None
-    trim = length_option(options, "trim", 4 * seam, Fraction(40))
     return square_of(2 * trim - 8 * seam)
 
 
@@ -85,5 +93,6 @@ RECIPE = Recipe(
     assemble=_assemble,
     options={"trim": _NOT_SAID},
     size_of=_size,
+    as_they_come=True,
     about="Four half-square units as one hourglass, cut in nine, its corners turned half round.",
 )

@@ -23,7 +23,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     low, high = (start, side), (side, start)
     light = triangle("square", LIGHT, (start, start), high, low)
     dark = triangle("square", DARK, high, (side, side), low)
-    unit = half_square_unit("block", method_of(options), side, seam, (light, dark))
+    unit = half_square_unit("block", method_of(options), side, seam, (light, dark), options)
     return Assembly(unit, finished)
 
 
@@ -32,6 +32,7 @@ RECIPE = Recipe(
     title="Half-square unit",
     finished=square_of(6),
     assemble=_assemble,
+    as_they_come=True,
     options={"method": TWO},
     choices={"method": METHODS},
     about="Half light and half dark; two, four or eight come of a light square and a dark one.",

@@ -12,7 +12,7 @@ round have all four outer edges on the bias. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import How, Make, Patch, counted_parts
-from kersey.core.blocks.recipe import BadRecipe, Options
+from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options
 from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
 
@@ -29,6 +29,18 @@ def method_of(options: Options) -> str:
     if method not in METHODS:
         raise BadRecipe("block.options.method", f"one of {', '.join(METHODS)}.")
     return str(method)
+
+
+# Squares at hand that are larger than need be by no more than this are used as they come.
+_TOO_LARGE = Fraction(1)
+
+
+def square_cut(options: Options, needed: Fraction) -> Fraction:
+    """The side to cut squares to: what is needed, or that of the squares at hand."""
+    at_hand = options.get(SQUARE)
+    if isinstance(at_hand, Fraction) and needed <= at_hand <= needed + _TOO_LARGE:
+        return at_hand
+    return needed
 
 
 def square_for(method: str, unfinished: Fraction, seam: Fraction) -> Fraction:
@@ -57,11 +69,16 @@ def raw_unit(method: str, square: Fraction, seam: Fraction) -> Root2:
 
 
 def half_square_unit(
-    name: str, method: str, shows: Fraction, seam: Fraction, patches: tuple[Patch, Patch]
+    name: str,
+    method: str,
+    shows: Fraction,
+    seam: Fraction,
+    patches: tuple[Patch, Patch],
+    options: Options = NO_OPTIONS,
 ) -> Make:
     """A unit that shows this much, and its two patches, the first cut first."""
     unfinished = shows + 2 * seam
-    side = square_for(method, unfinished, seam)
+    side = square_cut(options, square_for(method, unfinished, seam))
     squares = [
         Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
         for patch in patches
@@ -78,14 +95,18 @@ def half_square_unit(
 
 
 def hourglass_unit(
-    name: str, shows: Fraction, seam: Fraction, patches: tuple[Patch, Patch, Patch, Patch]
+    name: str,
+    shows: Fraction,
+    seam: Fraction,
+    patches: tuple[Patch, Patch, Patch, Patch],
+    options: Options = NO_OPTIONS,
 ) -> Make:
     """A unit of four triangles, clockwise; two come of two squares, cut apart twice.
 
     Each time a unit loses sqrt 2 s: at a seam of 1/4 the squares are f + 1 1/4.
     """
     unfinished = shows + 2 * seam
-    side = unfinished + Root2(root=2 * seam).ceil_to(EIGHTH)
+    side = square_cut(options, unfinished + Root2(root=2 * seam).ceil_to(EIGHTH))
     half = unfinished + Root2(root=seam).ceil_to(EIGHTH)
     first, second, *_ = patches
     squares = [

@@ -11,7 +11,7 @@ from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
 from kersey.core.blocks.recipe import Options, Recipe, square_of
 
 
-def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     start, side = Fraction(0), finished[0]
     corners = ((start, start), (side, start), (side, side), (start, side))
     middle = (side / 2, side / 2)
@@ -20,7 +20,8 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
         Patch("square", (LIGHT, DARK)[n % 2], (corners[n], corners[(n + 1) % 4], middle), 0)
         for n in range(4)
     )
-    return Assembly(hourglass_unit("block", side, seam, (top, right, bottom, left)), finished)
+    unit = hourglass_unit("block", side, seam, (top, right, bottom, left), options)
+    return Assembly(unit, finished)
 
 
 RECIPE = Recipe(
@@ -28,5 +29,6 @@ RECIPE = Recipe(
     title="Hourglass",
     finished=square_of(4),
     assemble=_assemble,
+    as_they_come=True,
     about="Two light triangles and two dark ones meet in a point; two come of two squares.",
 )

@@ -15,6 +15,9 @@ from kersey.core.measure.length import Units, format_length, parse_length
 
 Option = bool | int | str | float | Fraction
 Options = Mapping[str, Option]
+NO_OPTIONS: Options = {}
+# The side of the squares at hand, where they are used as they come.
+SQUARE = "square as it comes"
 # How an option that holds or does not is said; the first is how it is kept.
 YES, NO = ("yes", "true"), ("no", "false")
 
@@ -54,6 +57,10 @@ class Recipe:
     seam, for a block that uses strips as they are; it may raise `BadRecipe`.
 
     `size_of`: the finished size that options say, at a seam, where nobody has said another.
+
+    `as_they_come`: squares that are all of one size are sewn as they are, if that is a little
+    larger than need be, and what they become is trimmed. Their side is then among the options, as
+    `SQUARE`.
     """
 
     id: str
@@ -65,6 +72,7 @@ class Recipe:
     about: str = ""
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
     size_of: Callable[[Options, Fraction], Size | None] | None = None
+    as_they_come: bool = False
     other_way: OtherWay | None = None
     tried: int = 100
 

@@ -3,5 +3,6 @@
 __all__ = [
     "counting",
     "length",
+    "root2",
     "workshop",
 ]

@@ -10,6 +10,7 @@ from functools import cached_property
 from itertools import count
 
 from kersey.core.cloth.fabric import Print, checked_name
+from kersey.core.cloth.forms import Form
 from kersey.core.cloth.print_names import BINDING_PRINT, BORDER_PRINT
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
@@ -73,6 +74,14 @@ class Project:
     def strip_width(self) -> Fraction | None:
         """How wide those strips are, in inches; None when there are none."""
         return self.working[0][0].width if self.working else None
+
+    @property
+    def square(self) -> Fraction | None:
+        """The side of the squares for the blocks, in inches, if all fabric for them is such."""
+        sizes = {(p.width, p.length) for p in self.fabrics if p.for_blocks}
+        forms = {p.kept.lot.form for p in self.fabrics if p.for_blocks}
+        width, length = sizes.pop() if len(sizes) == 1 else (None, None)
+        return width if forms == {Form.SQUARE} and width == length else None
 
     @property
     def plan_taken(self) -> bool:

@@ -102,9 +102,10 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
-    """The block as it comes out at a seam: one that uses strips as they are follows their width."""
-    width = project.strip_width
-    block = project.design.block
+    """The block as it comes out at a seam: of strips or squares that are used as they are."""
+    block, width, square = project.design.block, project.strip_width, project.square
+    if square is not None:
+        return block.of_squares(square)
     return block if width is None else block.of_strips(width, seam)
 
 
