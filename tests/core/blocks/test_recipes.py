@@ -14,7 +14,8 @@ from kersey.core.blocks.recipe import BadRecipe, Recipe
 
 SEAM = Fraction(1, 4)
 # Where squares are sewn before they are cut apart, or flipped, what shows is not what was cut.
-NOT_AS_CUT = {How.HALF_SQUARES, How.ALL_ROUND, How.EIGHT, How.QUARTERED, How.FLIPPED}
+NOT_AS_CUT = {How.HALF_SQUARES, How.ALL_ROUND, How.EIGHT, How.QUARTERED, How.FLIPPED,
+              How.SLANT}  # fmt: skip
 # (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
 HANDBOOK = [
     ("log-cabin", {}, "19/2", "5/2x7/4 7/4x15/4 5x7/4 7/4x25/4 15/2x7/4 7/4x35/4 5/2x5/2 15/4x7/4 "
@@ -34,6 +35,7 @@ HANDBOOK = [
     ("four-patch", {}, "9", "5x5 5x5"),
     ("stripe", {}, "6", "5/2x13/2"),
     ("stripe", {"half": True, "bars": 4}, "6", "7/2x13/2 2x7/2"),
+    ("slant-bar", {}, "25/4 2", "5/2x15/2 5/2x15/2"),
     ("brick", {}, "6 9", "13/2x19/2"),
     ("brick", {"windows": 2}, "6 9", "5/2x19/2 5/2x5/2 5/2x5/2 5/2x3/2"),
     ("cut-apart-nine-patch", {}, "13", "5x5 5x5 5x5"),

@@ -38,6 +38,8 @@ class How(StrEnum):
     EIGHT = "sewn on both sides of both diagonals and cut in eight"
     QUARTERED = "cut in four through the middle"
     NINE = "cut in nine, a third of its side each"
+    SLANT = "cut across at 45 degrees"
+    ON_THE_SLANT = "joined on the slant"
     STRIP_SET = "whole strips sewn side by side"
     CROSSCUT = "crosscut"
 

@@ -129,7 +129,12 @@ def _sew(step: Step, quilt: Quilt) -> StepWords:
     return StepWords(f"{verb} {step.count} {name}", tuple(word for word in words if word))
 
 
-_VERBS = {How.CROSSCUT: "Crosscut", How.QUARTERED: "Cut apart", How.NINE: "Cut apart"}
+_VERBS = {
+    How.CROSSCUT: "Crosscut",
+    How.QUARTERED: "Cut apart",
+    How.NINE: "Cut apart",
+    How.SLANT: "Cut",
+}
 
 
 def _how(make: Make, quilt: Quilt) -> str:
@@ -172,6 +177,11 @@ _HOW = {
     How.NINE: (
         "Cut each {first} {third} from its middle seams on either side, both ways: nine squares. "
         "Turn the four at the corners half round."
+    ),
+    How.SLANT: "Cut each {first} across at 45 degrees: two alike, head to tail.",
+    How.ON_THE_SLANT: (
+        "Lay {parts} face to face along their slanted ends, the tips standing out by a seam, and "
+        "join them. The slant is on the bias: do not stretch it."
     ),
     How.QUARTERED: "Cut each {first} in four through the middle; turn every quarter half round.",
     How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",

@@ -44,12 +44,12 @@ document.addEventListener("click", (event) => {
 const askedAgain = new Set();
 document.addEventListener("htmx:beforeSwap", (event) => {
   const { elt, requestConfig } = event.detail;
-  if (requestConfig.verb !== "get" || !document.querySelector("form.htmx-request")) return;
+  if (requestConfig.verb !== "get" || !document.querySelector("form[method=post].htmx-request")) return;
   event.detail.shouldSwap = false;
   askedAgain.add([elt, requestConfig.triggeringEvent?.type ?? "load"]);
 });
 document.addEventListener("htmx:afterSettle", () => {
-  if (document.querySelector("form.htmx-request")) return;
+  if (document.querySelector("form[method=post].htmx-request")) return;
   for (const [elt, type] of askedAgain) if (elt.isConnected) htmx.trigger(elt, type);
   askedAgain.clear();
 });
