@@ -217,6 +217,26 @@ def test_what_is_changed_while_a_change_is_sent_is_not_lost(
     expect(page.locator("#backing_way")).to_have_value("wide")
 
 
+def test_what_was_just_exchanged_can_be_used_at_once(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    page.evaluate(
+        """() => {
+          new MutationObserver((_, observer) => {
+            const border = document.querySelector("#border_width");
+            if (!border) return;
+            observer.disconnect();
+            border.selectedIndex = 1;
+            border.dispatchEvent(new Event("change", { bubbles: true }));
+          }).observe(document.querySelector(".tally-side"), { childList: true, subtree: true });
+          htmx.trigger(document.body, "kersey:thrift");
+        }"""
+    )
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+
+
 def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
     page = talking_page
     start(page, server.url)
