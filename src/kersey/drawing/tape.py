@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from fractions import Fraction
+from functools import lru_cache
 
 from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.drawing.svg import Number, element, number, rect, text
@@ -42,6 +43,8 @@ def tape_across(
     return "".join(parts)
 
 
+# A tape hangs beside every wall, and walls are as high as cloth is wide.
+@lru_cache(maxsize=256)
 def tape_down(x: Number, y: Number, length: Fraction, width: float, units: Units) -> str:
     """A tape whose right edge lies on x, from y downward."""
     parts = [

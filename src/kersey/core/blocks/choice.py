@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
+from functools import lru_cache
 from math import isqrt
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
@@ -123,17 +124,7 @@ class BlockChoice:
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""
-        recipe, size = self.known, self.size_at(seam)
-        if recipe is None:
-            return self._own(seam)
-        if self.pieces or self.rules:
-            raise BadRecipe("block.pieces", "left out: they belong to the recipe “pieces” only.")
-        assert size is not None
-        if min(size) <= 0:
-            raise BadRecipe("block.finished", "more than 0.")
-        if recipe.square and size[0] != size[1]:
-            raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
-        return recipe.assemble(size, self.all_options, seam)
+        return _assembled(self, seam) if self.known else self._own(seam)
 
     def _own(self, seam: Fraction) -> Assembly:
         if not self.pieces:
@@ -151,6 +142,22 @@ class BlockChoice:
                     f"{', '.join(sorted(there))}.",
                 )
         return _of_pieces(self.pieces, self.rules, self.finished, seam)
+
+
+# The same few blocks are asked for over and over, and what follows from one is kept with it.
+@lru_cache(maxsize=128)
+def _assembled(block: BlockChoice, seam: Fraction) -> Assembly:
+    """A block of a known recipe; raises `BadRecipe`."""
+    recipe, size = block.known, block.size_at(seam)
+    assert recipe is not None
+    assert size is not None
+    if block.pieces or block.rules:
+        raise BadRecipe("block.pieces", "left out: they belong to the recipe “pieces” only.")
+    if min(size) <= 0:
+        raise BadRecipe("block.finished", "more than 0.")
+    if recipe.square and size[0] != size[1]:
+        raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
+    return recipe.assemble(size, block.all_options, seam)
 
 
 def _as_usual(recipe: Recipe, name: str, said: int | str) -> bool:
