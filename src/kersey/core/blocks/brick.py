@@ -23,6 +23,7 @@ RECIPE = Recipe(
     title="Brick",
     finished=(Fraction(6), Fraction(9)),
     assemble=_assemble,
+    tried=210,
     options={"windows": 0, "window": Fraction(2), "sill": Fraction(1)},
     about="A rectangle in one piece; laid among window bricks the two kinds alternate.",
 )

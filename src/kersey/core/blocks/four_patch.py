@@ -27,5 +27,6 @@ RECIPE = Recipe(
     title="Four-patch",
     finished=square_of(9),
     assemble=_assemble,
+    tried=5,
     about="Two light and two dark squares crosswise; charm squares are used as they come.",
 )

@@ -32,6 +32,7 @@ RECIPE = Recipe(
     title="Half-square unit",
     finished=square_of(6),
     assemble=_assemble,
+    tried=120,
     as_they_come=True,
     options={"method": TWO},
     choices={"method": METHODS},

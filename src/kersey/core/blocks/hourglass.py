@@ -29,6 +29,7 @@ RECIPE = Recipe(
     title="Hourglass",
     finished=square_of(4),
     assemble=_assemble,
+    tried=120,
     as_they_come=True,
     about="Two light triangles and two dark ones meet in a point; two come of two squares.",
 )

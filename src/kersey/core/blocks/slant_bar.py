@@ -56,6 +56,7 @@ RECIPE = Recipe(
     title="Slant bar",
     finished=(Fraction(25, 4), Fraction(2)),
     assemble=_assemble,
+    tried=220,
     size_of=_size,
     options={"strip": Fraction(5, 2), "long_side": Fraction(5)},
     about="A pieced and a plain trapezoid joined on the slant; strips of made fabric suit it.",

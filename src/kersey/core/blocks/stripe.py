@@ -31,6 +31,7 @@ RECIPE = Recipe(
     title="Stripe",
     finished=square_of(6),
     assemble=_assemble,
+    tried=150,
     options={"bars": 3, "half": False},
     about="Bars across a square, or half of one: a use for a drawer of short strips.",
 )

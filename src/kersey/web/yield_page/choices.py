@@ -75,7 +75,7 @@ def _chosen_words(project: Project, units: Units) -> str:
             square = size[0] == size[1]
             said.append(format_length(size[0], units) if square else format_size(*size, units))
     for name, value in block.all_options.items():
-        if not (other and name == other.option) and value is not False:
+        if not (other and name == other.option) and value:
             said.append(_said(name, value, units))
     if _wishes(project):
         said.append(_PRINTS[project.design.prints])
@@ -84,8 +84,10 @@ def _chosen_words(project: Project, units: Units) -> str:
 
 
 def _written(value: Option, units: Units) -> Option:
-    """An option as it stands in its field."""
-    return write_length(value, units) if isinstance(value, Fraction) else written_option(value)
+    """An option as it stands in its field; a length that nobody has said leaves it empty."""
+    if isinstance(value, Fraction):
+        return write_length(value, units) if value else ""
+    return written_option(value)
 
 
 def _said(name: str, value: Option, units: Units) -> str:
