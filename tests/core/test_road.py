@@ -35,7 +35,7 @@ FABRICS = {
     "precut": ("12 ten-inch squares, 6 prints",),
     "fat quarters": ("5 fat quarters, 5 prints",),
     # No two alike: what is left in a drawer.
-    "scraps": tuple(f"2 pieces {9 + n} x {14 - n / 2}, 1 prints" for n in range(4)),
+    "scraps": tuple(f"2 pieces {9 + n} x {14 - n / 2}, 1 prints" for n in range(3)),
 }
 OWN = BlockChoice(
     PIECES,

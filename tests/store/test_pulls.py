@@ -420,4 +420,4 @@ CHANGES: dict[str, Callable[[Project], Project]] = {
     "spoil": lambda p: spoiled(p) if p.fabrics and p.fabrics[0].count > 1 else p,
 }
 TestCupboard = Cupboard.TestCase
-TestCupboard.settings = settings(max_examples=28, stateful_step_count=14)
+TestCupboard.settings = settings(max_examples=20, stateful_step_count=14)

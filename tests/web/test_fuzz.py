@@ -130,7 +130,7 @@ def _most(usual: int) -> int:
     return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
 
 
-@settings(max_examples=_most(120))
+@settings(max_examples=_most(80))
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)

@@ -135,7 +135,7 @@ LENGTHS = st.fixed_dictionaries(
 )
 
 
-@settings(max_examples=3, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@settings(max_examples=2, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @example(
     said={"seam": "1/4", "usable_width": "42", "finished": "10", "centre": "2 1/2",
           "measured_length": "20 3/4", "own": "45", "margin": "2"}
