@@ -19,7 +19,7 @@ from kersey.core.stash.said.words import Sort, meant
 
 # What follows a comma or "and" is another lot if it begins so.
 _QUANTITY = re.compile(
-    rf"[fAp]*(?:N{ADJECTIVES}F|N{LENGTH}[wl]?{ADJECTIVES}F|N{LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F|NG"
+    rf"[fAp]*(?:N{ADJECTIVES}F|N{ADJECTIVES}{LENGTH}[wl]?{ADJECTIVES}F|N{LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F|NG"
     rf"|NY(?![Bwl])|NNY|NBNY|N[RP]|R|NB{LENGTH}B|N{LENGTH}B{LENGTH}(?!B))"
 )
 _VALUE_ALONE = re.compile("[fAp]*N[Vh]+[fp]*")
