@@ -76,6 +76,17 @@ def test_a_cliff_is_where_it_is_said_to_be(
         at, under = (at_usable(problem, found.change - less) for less in (0, EIGHTH / 100))
         assert at is None or blocks_of(at) >= plan.blocks
         assert (blocks_of(under) if under else 0) == found.below < plan.blocks
+    if found.change is None and plan.proved:
+        # Where none is said, none is there as far down as one looks.
+        deepest = at_usable(problem, Fraction(-6))
+        assert (blocks_of(deepest) if deepest else 0) == plan.blocks
+
+
+def test_squares_used_to_the_edge_have_their_cliff_just_there() -> None:
+    charm = Need("square", "any", Fraction(5), Fraction(5))
+    problem = CuttingProblem((charm,), (Fabric("a", "a", Fraction(5), Fraction(5), 12),))
+    found = cliffs(solve(problem, Watch(perf_counter)), blocks_of)
+    assert (found.change, found.below, found.more_at) == (0, 0, None)
 
 
 def test_a_division_without_margin_names_what_is_lost_first() -> None:

@@ -14,6 +14,11 @@ from kersey.core.yields.steps import YieldQuestion
 SEAM_STEP = Fraction(1, 16)
 
 
+# What is told of a yield is told anew when it is reckoned in another way: of the first version the
+# cliff of pieces that fill their cloth was missing.
+_TOLD_SINCE = 2
+
+
 def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
     """The plan for the most blocks that is kept for this very question, if one is."""
     kept = project.plan
@@ -36,7 +41,7 @@ def yield_question(project: Project, asked: YieldAsked, units: Units) -> YieldQu
 
 def answer_key(asked: YieldAsked, units: Units) -> str:
     """What the whole answer to a question is known by; marks of the ruler are the reader's."""
-    return f"{asked.fingerprint} {units}"
+    return f"{asked.fingerprint} {units} {_TOLD_SINCE}"
 
 
 def reference_of(asked: YieldAsked) -> Fraction:

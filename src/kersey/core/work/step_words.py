@@ -84,6 +84,10 @@ def _cut(step: Step, quilt: Quilt) -> StepWords:
     layers = min(quilt.project.design.layers, step.count)
     # Strips for sets are sewn whole: there is nothing to cut off them but their breadth.
     in_sets = quilt.plan.plan.problem.strip_sets
+    first = layout.cuts[0]
+    if (first.width, first.length) == (layout.fabric.width, layout.fabric.length) and not in_sets:
+        said = (f"They are used as they come, each as one {first.need.label}.",)
+        return StepWords(f"Take {_counted(step.count, layout.fabric.form)}", said)
     if layers > 1 and not in_sets:
         stacks = -(-step.count // layers)
         over = "one stack" if stacks == 1 else f"{stacks} stacks"

@@ -61,8 +61,8 @@ def cliffs(
     """Where the count of a plan changes.
 
     `blocks_of` gives the blocks of the same question with other cloth, as far as they are sought,
-    and `known` those of some
-    changes already. Wider cloth never gives fewer, even where a search was cut short.
+    and `known` those of some changes already. Wider cloth never gives fewer, even where a search
+    was cut short.
     """
     problem = plan.problem
     tried = {Fraction(0): plan.blocks, **(known or {})}
@@ -92,13 +92,16 @@ def cliffs(
 
 
 def _steps(problem: CuttingProblem) -> list[Fraction]:
-    """Every change within reach at which some side becomes a sum of pieces' sides."""
+    """Every change within reach at which some side becomes a sum of pieces' sides.
+
+    The deepest is always among them: of large pieces there may be no other below.
+    """
     sides = [side for need in problem.needs for side in (need.width, need.height)]
     unit = unit_of(sides)
     lengths = {getattr(fabric, fabric.selvedge_side) for fabric in problem.fabrics}
     sums = reachable([in_units(side, unit) for side in sides], in_units(max(lengths) + REACH, unit))
     found = {int(total) * unit - length for total in sums for length in lengths}
-    return sorted(step for step in found if -_DEEPEST <= step <= REACH)
+    return sorted({-_DEEPEST, *(step for step in found if -_DEEPEST <= step <= REACH)})
 
 
 def _first(steps: Sequence[Fraction], holds: Callable[[Fraction], bool]) -> Fraction | None:
