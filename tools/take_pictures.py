@@ -79,7 +79,7 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
     page.goto(url + shot.path)
     if shot.typed:
         page.fill("#line", shot.typed)
-        page.locator("#reading .words").first.wait_for()
+        page.locator("#reading .in-words").first.wait_for()
     if shot.fan:
         _mark(page, shot.fan)
     page.wait_for_load_state("networkidle", timeout=120_000)
