@@ -106,8 +106,10 @@ def hourglass_unit(
     Each time a unit loses sqrt 2 s: at a seam of 1/4 the squares are f + 1 1/4.
     """
     unfinished = shows + 2 * seam
-    side = square_cut(options, unfinished + Root2(root=2 * seam).ceil_to(EIGHTH))
-    half = unfinished + Root2(root=seam).ceil_to(EIGHTH)
+    points = Root2(root=seam).ceil_to(EIGHTH)
+    # The half-square units in between are trimmed too, so each cutting apart has its own eighth.
+    half = unfinished + points
+    side = square_cut(options, half + points)
     first, second, *_ = patches
     squares = [
         Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
