@@ -57,7 +57,16 @@ document.addEventListener("htmx:afterSettle", () => {
 // What is changed in a form while it is being sent goes into the form that comes with the answer,
 // and is sent too.
 const underWay = new WeakMap();
-const filledIn = (form) => new Map([...new FormData(form)].filter(([name]) => name !== "revision"));
+const isBox = (field) => field.matches("[type=checkbox], [type=radio]");
+const keyOf = (field) => (isBox(field) ? `${field.name}=${field.value}` : field.name);
+const filledIn = (form) =>
+  new Map(
+    [...form.elements]
+      .filter((field) => field.name && field.name !== "revision")
+      .map((field) => [keyOf(field), isBox(field) ? field.checked : field.value]),
+  );
+const sentTo = (address) =>
+  [...document.querySelectorAll("form[method=post]")].filter((form) => form.getAttribute("action") === address);
 document.addEventListener("htmx:beforeSend", (event) => {
   const form = event.detail.elt;
   if (form.matches("form[method=post]")) underWay.set(form, filledIn(form));
@@ -70,11 +79,14 @@ document.addEventListener("htmx:beforeSwap", (event) => {
   underWay.delete(form);
   if (!since.length) return;
   const address = form.getAttribute("action");
-  document.addEventListener("htmx:afterSettle", () => fillInAgain(address, since), { once: true });
+  const place = sentTo(address).indexOf(form);
+  document.addEventListener("htmx:afterSettle", () => fillInAgain(sentTo(address)[place], new Map(since)), { once: true });
 });
-function fillInAgain(address, values) {
-  const form = document.querySelector(`form[action="${CSS.escape(address)}"]`);
-  for (const [name, value] of values) if (form?.elements[name]) form.elements[name].value = value;
+function fillInAgain(form, values) {
+  for (const field of form?.elements ?? []) {
+    const value = values.get(keyOf(field));
+    if (value !== undefined) field[isBox(field) ? "checked" : "value"] = value;
+  }
   form?.dispatchEvent(new Event("change", { bubbles: true }));
 }
 
