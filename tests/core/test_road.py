@@ -37,6 +37,14 @@ FABRICS = {
     # No two alike: what is left in a drawer.
     "scraps": tuple(f"2 pieces {9 + n} x {14 - n / 2}, 1 prints" for n in range(3)),
 }
+# Techniques of whole strips: their precut, and options by which smaller fabric does for them.
+ROLL = "roll of 24 strips, 12 prints"
+OF_STRIPS: dict[str, tuple[tuple[str, ...], tuple[tuple[str, int | str], ...]]] = {
+    "tube-triangles": ((ROLL, "2 yd smoke"), (("strips", 2),)),
+    "bargello": ((ROLL,), (("strips", 5),)),
+    "quilt-as-you-go": ((ROLL,), ()),
+    "stepped-rows": ((ROLL,), (("a_row", 4),)),
+}
 OWN = BlockChoice(
     PIECES,
     (Fraction(4), Fraction(4)),
@@ -91,7 +99,12 @@ CASES = [
     ("block", "fabric"), CASES, ids=[f"{block.recipe}-{fabric}" for block, fabric in CASES]
 )
 def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
-    project = project_of(FABRICS[fabric], Design(block=block))
+    lines = FABRICS[fabric]
+    if block.recipe in OF_STRIPS:
+        precut, options = OF_STRIPS[block.recipe]
+        lines = precut if fabric == "precut" else (*lines, *precut[1:])
+        block = replace(block, options=() if fabric == "precut" else options)
+    project = project_of(lines, Design(block=block))
     quilt = down_the_road(project)
     assert quilt.plan.possible > 0
     again = planned(project, no_clock)

@@ -18,10 +18,19 @@ from kersey.core.blocks.assembly import Assembly, How
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe
+from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cloth.forms import Form as FabricForm
-from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
+from kersey.core.cutting.problem import (
+    ANY,
+    LARGEST,
+    CuttingPlan,
+    CuttingProblem,
+    Fabric,
+    Need,
+    PrintRule,
+)
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.measure.length import parse_length
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
@@ -69,6 +78,7 @@ Length = Annotated[
     BeforeValidator(_length),
     WithJsonSchema({"anyOf": [_NUMBER_OF_INCHES, {"type": "string"}]}),
 ]
+OneSide = int | float | str
 Name = Annotated[str, Field(min_length=1, max_length=_LONGEST)]
 Count = Annotated[int, Field(ge=1, le=100_000, strict=True)]
 
@@ -113,7 +123,9 @@ class BlockPart(_Part):
 
     recipe: Annotated[Name, Field(json_schema_extra={"enum": [*recipes(), PIECES]})]
     finished: Length | tuple[Length, Length] | None = None
-    options: dict[Name, int | float | str | bool] = Field(default_factory=dict, max_length=20)
+    options: dict[Name, int | float | str | bool | tuple[OneSide, OneSide]] = Field(
+        default_factory=dict, max_length=20
+    )
     pieces: list[PiecePart] = Field(default_factory=list, max_length=_MOST_NEEDS)
     rules: list[RulePart] = Field(default_factory=list, max_length=_MOST_RULES)
 
@@ -134,6 +146,8 @@ class RequestRead:
 
     problem: CuttingProblem
     assembly: Assembly
+    block: BlockChoice
+    seam: Fraction
 
 
 def read_request(content: bytes) -> RequestRead:
@@ -178,9 +192,13 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
     assembly = question.assembly
     if assembly.finished:
         answer["finished"] = [number(side) for side in assembly.finished]
+    if question.block.makes_one_piece and plan.blocks:
+        assembly = whole_piece(question.block, question.seam, plan).assembly
+        assert assembly.finished is not None
+        answer["becomes"] = [number(side) for side in assembly.finished]
     if assembly.drawn_true:
-        answer["unit"] = "block"
-        answer["makes"] = list(_makes(assembly))
+        answer["unit"] = question.block.unit
+        answer["makes"] = list(_makes(assembly, _set_length(plan)))
     answer["limits"] = [
         {"role": limit.role, "reason": limit.reason, "blocks": limit.blocks,
          "one_more": "1/8 yd" if limit.length else limit.one_more.form}
@@ -211,14 +229,25 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
     return answer
 
 
-def _makes(assembly: Assembly) -> Iterator[dict[str, Any]]:
-    """What is sewn for one block, in that order: unfinished, as it comes off, and trimmed."""
+def _set_length(plan: CuttingPlan) -> Fraction | None:
+    """How long every strip set is at least, where any is sewn."""
+    lengths = [max(cut.width, cut.length) for layout in plan.layouts for cut in layout.cuts]
+    return min(lengths, default=None) if plan.problem.strip_sets else None
+
+
+def _makes(assembly: Assembly, set_length: Fraction | None) -> Iterator[dict[str, Any]]:
+    """What is sewn for one block, in that order: unfinished, as it comes off, and trimmed.
+
+    What is long is as high as it is sewn, and as long as its strips.
+    """
     for make in assembly.makes:
         if make.how is How.CUT:
             continue
         count = assembly.counts[make]
         width, length = (number(side) for side in make.size)
         written: dict[str, Any] = {"name": make.name, "count": number(count)}
+        if make.long:
+            length = number(set_length or make.size[1])
         if make.raw is None:
             yield written | {"width": width, "length": length}
         else:
@@ -292,10 +321,14 @@ def _kind(recipe: Recipe, name: str) -> str | list[str]:
         return "true or false"
     if isinstance(usual, str):
         return list(recipe.choices[name])
+    if isinstance(usual, tuple):
+        return "width and length"
     return "length" if isinstance(usual, Fraction) else "whole number"
 
 
-def _plain(value: Option) -> int | float | str:
+def _plain(value: Option) -> int | float | str | list[int | float]:
+    if isinstance(value, tuple):
+        return [number(side) for side in value]
     return number(value) if isinstance(value, Fraction) else value
 
 
@@ -327,10 +360,12 @@ def _question(request: YieldRequest) -> RequestRead:
         block = _block(request.block)
         square = _square_of(fabrics)
         block = block if square is None else block.of_squares(square)
+        block = _of_strips(block, fabrics, request.seam)
         cut = block.assembly(request.seam)
-        problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch)
+        tally = block.tally(request.seam)
+        problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch, cut.sets, tally)
         _check_roles(request, cut.needs)
-        return RequestRead(problem, cut)
+        return RequestRead(problem, cut, block, request.seam)
     except BadRequest:
         raise
     except BadRecipe as error:
@@ -373,18 +408,30 @@ def _square_of(fabrics: Sequence[Fabric]) -> Fraction | None:
     return width if all_squares and width == length else None
 
 
+def _of_strips(block: BlockChoice, fabrics: Sequence[Fabric], seam: Fraction) -> BlockChoice:
+    """The block of strips as wide as those at hand, where it takes its width from them and nobody
+    has said another."""
+    widths = {fabric.width for fabric in fabrics if fabric.is_strip}
+    takes = block.known is not None and bool(block.known.strip_option)
+    return block.of_strips(widths.pop(), seam) if takes and len(widths) == 1 else block
+
+
 def _block(block: BlockPart) -> BlockChoice:
     said = block.finished
     return BlockChoice(
         recipe=block.recipe,
         finished=said if said is None or isinstance(said, tuple) else (said, said),
-        options=tuple((name, written_option(said)) for name, said in block.options.items()),
+        options=tuple((name, _written(said)) for name, said in block.options.items()),
         pieces=tuple(
             Need(part.label, part.role, part.width, part.length, part.count)
             for part in block.pieces
         ),
         rules=tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules),
     )
+
+
+def _written(said: int | float | str | bool | tuple[OneSide, OneSide]) -> int | str:
+    return " x ".join(map(str, said)) if isinstance(said, tuple) else written_option(said)
 
 
 def _first(error: ValidationError) -> str:

@@ -136,7 +136,7 @@ def test_every_number_of_a_quilt_can_be_recomputed(
     s, design = made.project.design.seam, made.project.design
     width_of_strips = made.project.strip_width
     assert width_of_strips is not None
-    f = int(design.block.all_options["strips"]) * (width_of_strips - 2 * s)
+    f = int(str(design.block.all_options["strips"])) * (width_of_strips - 2 * s)
     border = made.size.border_width
     width, length = made.size.columns * f + 2 * border, made.size.rows * f + 2 * border
     assert (made.size.width, made.size.length) == (width, length)

@@ -20,7 +20,7 @@ from functools import cached_property
 from itertools import groupby
 from math import lcm
 
-from kersey.core.cutting.problem import Need, PrintRule
+from kersey.core.cutting.problem import Need, PrintRule, StripSet
 from kersey.core.measure.root2 import Root2
 
 Size = tuple[Fraction, Fraction]
@@ -41,7 +41,14 @@ class How(StrEnum):
     SLANT = "cut across at 45 degrees"
     ON_THE_SLANT = "joined on the slant"
     STRIP_SET = "whole strips sewn side by side"
+    TUBE = "sewn along both long edges"
+    SWUNG = "cut at 45 degrees, left and right in turn"
     CROSSCUT = "crosscut"
+    RING = "its long edges sewn together"
+    OPENED = "crosscut into rings, each opened one strip further on"
+    QUILTED = "sewn through batting and backing from the centre line outward"
+    TRIMMED = "trimmed at both ends"
+    HALVED = "cut in half"
 
 
 @dataclass(frozen=True)
@@ -73,9 +80,10 @@ class Make:
     """A make; `size` is (width, height) unfinished, what one should measure, in inches.
 
     `of` is what is taken for it, in the order of sewing; that `gives` so many of it. Only what is
-    cut from cloth has a `role`. What is `long` runs on as far as the strips do. `raw` is the side
-    of a square one before it is trimmed to its size. `patches` show it as it will look; two makes
-    are the same make wherever in the block they lie.
+    cut from cloth has a `role`. What is `long` runs on as far as the strips do; of a strip the
+    `first` piece may take another length than the others. `raw` is the side of a square one before
+    it is trimmed to its size. `patches` show it as it will look; two makes are the same make
+    wherever in the block they lie.
     """
 
     name: str
@@ -85,6 +93,7 @@ class Make:
     role: str = ""
     gives: int = 1
     long: bool = False
+    first: Fraction | None = None
     raw: Root2 | None = None
     patches: tuple[Patch, ...] = field(default=(), compare=False)
 
@@ -135,9 +144,35 @@ class Assembly:
         cut = [make for make in self.makes if make.how is How.CUT]
         cut.sort(key=lambda make: (make.role != "light", shown.index((make.name, make.role))))
         return tuple(
-            Need(m.name, m.role, *m.size, int(self.batch * self.counts[m]), crosscut=m.long)
+            Need(
+                m.name, m.role, *m.size, int(self.batch * self.counts[m]), m.long,
+                None if m.first == m.size[1] else m.first,
+            )
             for m in cut
-        )
+        )  # fmt: skip
+
+    @cached_property
+    def sets(self) -> tuple[StripSet, ...]:
+        """The kinds of strip sets, their strips by the places of the needs."""
+        place = {(need.label, need.role): n for n, need in enumerate(self.needs)}
+        found = []
+        for make in self.long_makes:
+            strips = Counter[int]()
+            for strip in _strips(make):
+                strips[place[strip.name, strip.role]] += 1
+            found.append(StripSet(tuple(strips.items()), int(self.counts[make])))
+        return tuple(found)
+
+    @cached_property
+    def long_makes(self) -> tuple[Make, ...]:
+        """What is sewn of whole strips and then crosscut: strip sets, tubes."""
+        within = {part.make for make in self.makes if make.long for part in make.of}
+        return tuple(make for make in self.makes if make.long and make not in within)
+
+    def set_of(self, make: Make) -> int:
+        """The place among the strip sets of the one that is a make, is in it, or is cut into it."""
+        return next(n for n, long in enumerate(self.long_makes)
+                    if make in _walk(long) or long in _walk(make))  # fmt: skip
 
     @cached_property
     def turns(self) -> tuple[int, ...]:
@@ -171,6 +206,13 @@ def sewn(name: str, seam: Fraction, *parts: Make, how: How = How.JOINED) -> Make
     return Make(name, how, size, counted_parts(parts), patches=patches)
 
 
+def crosscut(name: str, seam: Fraction, *pieces: Make) -> Make:
+    """Pieces side by side that come off a strip set: of strips as wide as they are, sewn whole."""
+    strips = [replace(each, long=True) for each in pieces]
+    set_ = replace(sewn(f"{name} set", seam, *strips, how=How.STRIP_SET), long=True)
+    return Make(name, How.CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
+
+
 def counted_parts(parts: Sequence[Make]) -> tuple[Part, ...]:
     """The makes in their order, those alike that follow one another taken together."""
     return tuple(Part(make, len(list(alike))) for make, alike in groupby(parts))
@@ -196,6 +238,15 @@ def _walk(make: Make) -> Iterator[Make]:
     for part in make.of:
         yield from _walk(part.make)
     yield make
+
+
+def _strips(make: Make) -> Iterator[Make]:
+    """Every strip that is sewn into something long."""
+    if make.how is How.CUT:
+        yield make
+    for part in make.of:
+        for _ in range(part.count):
+            yield from _strips(part.make)
 
 
 def _numbered(patches: Sequence[Patch]) -> tuple[Patch, ...]:

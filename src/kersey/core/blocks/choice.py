@@ -11,6 +11,7 @@ from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.recipe import (
     NO,
     SQUARE,
+    WHOLE,
     YES,
     BadRecipe,
     Option,
@@ -19,7 +20,8 @@ from kersey.core.blocks.recipe import (
     read_option,
     rectangle,
 )
-from kersey.core.cutting.problem import Need, PrintRule, check_needs
+from kersey.core.cutting.problem import CuttingPlan, Need, PrintRule, check_needs
+from kersey.core.cutting.tally import Tally
 
 # A block of one's own, by the cut sizes of its pieces.
 PIECES = "pieces"
@@ -31,7 +33,8 @@ class BlockChoice:
 
     Options are kept as they are written: a length as exact inches, like ``5/2``. What is as usual
     is left out, so that one block is written in one way. `square`: the side of the squares at hand,
-    for a block that uses them as they come.
+    for a block that uses them as they come. `whole`: what one whole piece is made of, once a plan
+    says so.
     """
 
     recipe: str
@@ -40,6 +43,7 @@ class BlockChoice:
     pieces: tuple[Need, ...] = ()
     rules: tuple[PrintRule, ...] = ()
     square: Fraction | None = field(default=None, repr=False)
+    whole: tuple[Fraction, ...] = field(default=(), repr=False)
 
     def __post_init__(self) -> None:
         recipe = recipes().get(self.recipe)
@@ -67,6 +71,11 @@ class BlockChoice:
         return self.known.title if self.known else "Own pieces"
 
     @property
+    def unit(self) -> str:
+        """What is counted of it."""
+        return self.known.unit if self.known else "block"
+
+    @property
     def size(self) -> Size | None:
         """The finished size; None when nobody has said it of one's own pieces."""
         return self.finished or (self.known.finished if self.known else None)
@@ -87,7 +96,8 @@ class BlockChoice:
                 raise BadRecipe(f"block.options.{name:.40}", f"one of {known}.")
             chosen[name] = read_option(usual[name], name, said)
         at_hand: Options = {} if self.square is None else {SQUARE: self.square}
-        return {**usual, **chosen, **at_hand}
+        made: Options = {WHOLE: self.whole} if self.whole else {}
+        return {**usual, **chosen, **at_hand, **made}
 
     def with_option(self, name: str, value: Option) -> "BlockChoice":
         """The same block with another value of an option."""
@@ -112,7 +122,12 @@ class BlockChoice:
 
         Raises `BadRecipe`.
         """
-        follows = self.known.from_strips if self.known else None
+        known = self.known
+        if known is None:
+            return self
+        if known.strip_option and known.strip_option not in dict(self.options):
+            return self.with_option(known.strip_option, strip_width)
+        follows = known.from_strips
         if follows is None:
             return self
         return replace(self, finished=follows(self.all_options, strip_width, seam))
@@ -121,6 +136,22 @@ class BlockChoice:
         """The block as it comes of squares of this side, if it uses them as they come."""
         recipe = self.known
         return replace(self, square=side) if recipe and recipe.as_they_come else self
+
+    def tally(self, seam: Fraction) -> Tally | None:
+        """How whole strips are counted, if they are not counted by sets; raises `BadRecipe`."""
+        counted = self.known.tally if self.known else None
+        return counted(self.all_options, seam) if counted else None
+
+    @property
+    def makes_one_piece(self) -> bool:
+        """Whether all that is cut becomes one whole piece."""
+        return self.known is not None and self.known.whole is not None
+
+    def made_whole(self, plan: CuttingPlan) -> "BlockChoice":
+        """The block as one whole piece of all that a plan cuts."""
+        assert self.known is not None
+        assert self.known.whole is not None
+        return replace(self, whole=self.known.whole(plan, self.all_options))
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""
@@ -173,6 +204,8 @@ def written_option(value: Option) -> int | str:
     """An option as it is kept."""
     if isinstance(value, bool):
         return (YES if value else NO)[0]
+    if isinstance(value, tuple):
+        return " x ".join(map(str, value))
     return value if isinstance(value, int) else str(value)
 
 

@@ -6,19 +6,28 @@ Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
-from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+from kersey.core.blocks.assembly import Assembly, Make, Size, crosscut, piece, sewn
+from kersey.core.blocks.recipe import (
+    OF_SETS,
+    OF_SQUARES,
+    SQUARES_OR_SETS,
+    Options,
+    OtherWay,
+    Recipe,
+    rectangle,
+    square_of,
+)
 
 
-def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
-    half = finished[0] / 2
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    half, join = finished[0] / 2, crosscut if options["method"] == OF_SETS else sewn
 
     def square(row: int, column: int) -> Make:
         role = "light" if row == column else "dark"
         return piece(rectangle("square", role, column * half, row * half, half, half), seam)
 
     # Both pairs are sewn alike; the second is turned.
-    rows = [sewn("pair", seam, square(row, row), square(row, 1 - row)) for row in (0, 1)]
+    rows = [join("pair", seam, square(row, row), square(row, 1 - row)) for row in (0, 1)]
     return Assembly(sewn("block", seam, *rows), finished)
 
 
@@ -28,5 +37,11 @@ RECIPE = Recipe(
     finished=square_of(9),
     assemble=_assemble,
     tried=5,
-    about="Two light and two dark squares crosswise; charm squares are used as they come.",
+    options={"method": OF_SQUARES},
+    choices={"method": SQUARES_OR_SETS},
+    other_way=OtherWay("method", OF_SQUARES, OF_SETS),
+    about=(
+        "Two light and two dark squares crosswise; charm squares are used as they come. From "
+        "strips, a light and a dark one are sewn into a set and crosscut into pairs."
+    ),
 )

@@ -3,21 +3,35 @@
 patch = finished / 3 + 2s
 """
 
+from dataclasses import replace
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
-from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+from kersey.core.blocks.assembly import Assembly, Make, Size, crosscut, piece, sewn
+from kersey.core.blocks.recipe import (
+    OF_SETS,
+    OF_SQUARES,
+    SQUARES_OR_SETS,
+    Options,
+    OtherWay,
+    Recipe,
+    rectangle,
+    square_of,
+)
+
+# Which of the light or dark squares each is, row by row: those of the outer rows come first.
+_PIECES = ((0, 0, 1), (2, 4, 3), (2, 1, 3))
 
 
-def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
-    side = finished[0] / 3
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    side, join = finished[0] / 3, crosscut if options["method"] == OF_SETS else sewn
 
     def square(row: int, column: int) -> Make:
         which = ("A", "dark") if (row + column) % 2 == 0 else ("B", "light")
-        return piece(rectangle(*which, column * side, row * side, side, side), seam)
+        patch = rectangle(*which, column * side, row * side, side, side)
+        return piece(replace(patch, piece=_PIECES[row][column]), seam)
 
     rows = [
-        sewn("middle row" if row == 1 else "outer row", seam, *(square(row, n) for n in range(3)))
+        join("middle row" if row == 1 else "outer row", seam, *(square(row, n) for n in range(3)))
         for row in range(3)
     ]
     return Assembly(sewn("block", seam, *rows), finished)
@@ -29,5 +43,11 @@ RECIPE = Recipe(
     finished=square_of(6),
     assemble=_assemble,
     tried=2,
-    about="Five dark squares and four light ones.",
+    options={"method": OF_SQUARES},
+    choices={"method": SQUARES_OR_SETS},
+    other_way=OtherWay("method", OF_SQUARES, OF_SETS),
+    about=(
+        "Five dark squares and four light ones. From strips, two kinds of sets are sewn and "
+        "crosscut into rows."
+    ),
 )

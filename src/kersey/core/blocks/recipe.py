@@ -4,20 +4,26 @@ A block is one small file in this folder that has a `RECIPE`; the catalogue find
 folder. How to add one: docs/add-a-block.md.
 """
 
-from collections.abc import Callable, Mapping
+import re
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.assembly import Assembly, Patch, Size
+from kersey.core.cutting.problem import CuttingPlan
+from kersey.core.cutting.tally import Tally
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, parse_length
 
-Option = bool | int | str | float | Fraction
+Option = bool | int | str | float | Fraction | tuple[Fraction, ...]
 Options = Mapping[str, Option]
 NO_OPTIONS: Options = {}
 # The side of the squares at hand, where they are used as they come.
 SQUARE = "square as it comes"
+# What one whole piece is made of, once the search has said how many there are: among the options.
+WHOLE = "what the whole piece is made of"
+_BETWEEN = re.compile(r"\s*[x×+,;]\s*|\s+by\s+|\s+and\s+")
 # How an option that holds or does not is said; the first is how it is kept.
 YES, NO = ("yes", "true"), ("no", "false")
 
@@ -32,6 +38,11 @@ class BadRecipe(InvalidValue):
     def __init__(self, field: str, why: str, advice: str = "") -> None:
         self.why = why
         super().__init__(advice or f"It must be {why}", field)
+
+
+# Squares cut one by one, or whole strips sewn into sets and crosscut.
+OF_SQUARES, OF_SETS = "squares", "sets"
+SQUARES_OR_SETS = (OF_SQUARES, OF_SETS)
 
 
 @dataclass(frozen=True)
@@ -58,6 +69,16 @@ class Recipe:
 
     `size_of`: the finished size that options say, at a seam, where nobody has said another.
 
+    `strip_option`: the option that is the cut width of its strips, taken from those at hand where
+    nobody has said it.
+
+    `unit`: what is counted, where it is not blocks.
+
+    A technique that makes one whole piece is asked for its columns, rows or strips: whole strips
+    are counted by its `tally`. What a plan of them becomes is one block, assembled with what
+    `whole` says of the plan among the options, as `WHOLE`; `laid` puts its pieces in order, by
+    their prints.
+
     `as_they_come`: squares that are all of one size are sewn as they are, if that is a little
     larger than need be, and what they become is trimmed. Their side is then among the options, as
     `SQUARE`.
@@ -72,6 +93,11 @@ class Recipe:
     about: str = ""
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
     size_of: Callable[[Options, Fraction], Size | None] | None = None
+    strip_option: str = ""
+    unit: str = "block"
+    tally: Callable[[Options, Fraction], Tally | None] | None = None
+    whole: Callable[[CuttingPlan, Options], tuple[Fraction, ...]] | None = None
+    laid: Callable[[Sequence[str], Options], tuple[int, ...]] | None = None
     as_they_come: bool = False
     other_way: OtherWay | None = None
     tried: int = 100
@@ -96,6 +122,8 @@ def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES
         return _yes_or_no(said, place)
     if isinstance(usual, str):
         return str(said)
+    if isinstance(usual, tuple):
+        return _lengths(said, place, units)
     if isinstance(usual, Fraction):
         try:
             return parse_length(said, units) if isinstance(said, str) else _number_option(said)
@@ -106,6 +134,19 @@ def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES
     if isinstance(said, bool) or not isinstance(said, int):
         raise BadRecipe(place, "a whole number, like 3.")
     return said
+
+
+def _lengths(said: Any, place: str, units: Units) -> tuple[Fraction, ...]:
+    """Lengths as a list, or written like ``2 1/2 x 5 1/2`` or ``2 + 1 1/2``."""
+    try:
+        return tuple(
+            parse_length(each, units) if isinstance(each, str) else _number_option(each)
+            for each in (_BETWEEN.split(said.strip()) if isinstance(said, str) else said)
+            if each != ""
+        )
+    except (InvalidValue, ValueError, TypeError, OverflowError) as error:
+        advice = "Write it like 2 1/2 x 5 1/2."
+        raise BadRecipe(place, "lengths, like [2.5, 5.5].", advice) from error
 
 
 def _yes_or_no(said: Any, place: str) -> bool:
@@ -146,6 +187,23 @@ def whole(options: Options, name: str, least: int, most: int) -> int:
     if isinstance(value, bool) or not isinstance(value, int) or not least <= value <= most:
         raise BadRecipe(f"block.options.{name}", f"a whole number from {least} to {most}.")
     return value
+
+
+def pair_option(options: Options, name: str, least: Fraction, most: Fraction) -> Size:
+    """A width and a length among the options, both more than `least`, at most `most`; raises
+    `BadRecipe`."""
+    value = options[name]
+    if (
+        not isinstance(value, tuple)
+        or len(value) != 2
+        or not all(least < side <= most for side in value)
+    ):
+        raise BadRecipe(
+            f"block.options.{name}",
+            f"two lengths of more than {format_length(least)} and at most {format_length(most)}.",
+        )
+    width, length = value
+    return width, length
 
 
 def length_option(options: Options, name: str, least: Fraction, most: Fraction) -> Fraction:

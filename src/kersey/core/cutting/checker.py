@@ -9,11 +9,12 @@ from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
-from itertools import combinations
+from itertools import combinations, pairwise
 from math import inf, lcm
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.tally import Mirrored, Waves
 from kersey.core.cutting.watch import Watch, no_clock
 
 
@@ -25,7 +26,8 @@ def faults(plan: CuttingPlan) -> list[str]:
     if plan.blocks < 0 or plan.bound < plan.blocks:
         found.append(f"{plan.blocks} blocks cannot exceed the bound of {plan.bound}.")
     if not found and plan.blocks:
-        found.extend(_set_faults(plan) if in_sets else _rule_faults(plan))
+        judged = _tally_faults if plan.problem.tally else _set_faults if in_sets else _rule_faults
+        found.extend(judged(plan))
     return found
 
 
@@ -156,21 +158,105 @@ def _set_faults(plan: CuttingPlan) -> Iterator[str]:
     Sets of at least n segments are at most those that strips of at least n segments make; a set is
     counted once for every segment it has.
     """
-    need = plan.problem.needs[0]
-    strips: Counter[tuple[str, int]] = Counter()
+    problem = plan.problem
+    strips: dict[Need, Counter[tuple[str, int]]] = {need: Counter() for need in problem.needs}
     for layout in plan.layouts:
         for cut in layout.cuts:
-            segments = int(max(cut.width, cut.length) // need.height)
-            strips[(layout.fabric.print, segments)] += layout.copies
-    longest = max((segments for _, segments in strips), default=0)
-    blocks = 0
-    for least in range(1, longest + 1):
-        by_print: Counter[str] = Counter()
-        for (name, segments), count in strips.items():
-            by_print[name] += count if segments >= least else 0
-        blocks += _most_sets(list(by_print.values()), need.count, plan.problem)
+            segments = _segments(cut)
+            strips[cut.need][layout.fabric.print, segments] += layout.copies
+    longest = max((n for of_it in strips.values() for _, n in of_it), default=0)
+    if len(problem.kinds_of_sets) > 1:
+        blocks = _from_several_kinds(problem, [strips[need] for need in problem.needs], longest)
+    else:
+        ((kind),) = problem.kinds_of_sets
+        blocks = 0
+        for least in range(1, longest + 1):
+            blocks += min(
+                _most_sets(_by_print(strips[problem.needs[place]], least), count, problem)
+                for place, count in kind.strips
+            )
     if blocks < plan.blocks:
         yield f"These strips make {blocks} blocks in sets, not {plan.blocks}."
+
+
+def _segments(cut: Cut) -> int:
+    """Pieces off a strip as long as this cut: the first may take another length."""
+    need, length = cut.need, max(cut.width, cut.length)
+    first = need.first or need.height
+    return 0 if length < first else 1 + int((length - first) // need.height)
+
+
+def _by_print(strips: Counter[tuple[str, int]], least: int) -> list[int]:
+    by_print: Counter[str] = Counter()
+    for (name, segments), count in strips.items():
+        by_print[name] += count if segments >= least else 0
+    return list(by_print.values())
+
+
+def _from_several_kinds(
+    problem: CuttingProblem, strips: Sequence[Counter[tuple[str, int]]], longest: int
+) -> int:
+    """The most blocks of several kinds of sets, by a small integer programme of its own.
+
+    How many sets of a kind have at least n segments is the number; it does not grow with n.
+    """
+    numbers = WholeNumbers()
+    blocks = numbers.number(gain=1)
+    at_least = [[numbers.number() for _ in range(longest)] for _ in problem.kinds_of_sets]
+    for kind, longer in zip(problem.kinds_of_sets, at_least, strict=True):
+        numbers.between(0, inf, [(blocks, -kind.pieces), *((n, 1) for n in longer)])
+        for one, next_one in pairwise(longer):
+            numbers.between(0, inf, [(one, 1), (next_one, -1)])
+    for place, of_it in enumerate(strips):
+        for least in range(1, longest + 1):
+            taken = [
+                (at_least[number][least - 1], count)
+                for number, kind in enumerate(problem.kinds_of_sets)
+                for need, count in kind.strips
+                if need == place
+            ]
+            numbers.between(0, sum(_by_print(of_it, least)), taken)
+    found, _ = numbers.solve(Watch(no_clock))
+    return found[blocks]
+
+
+def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
+    """Whether so many columns, or strips side by side, can come of these strips.
+
+    Rings are cut one by one from tubes of strips sorted by length; of strips that are mirrored
+    every print but one lies there in pairs.
+    """
+    tally, strips = plan.problem.tally, list[tuple[Fraction, str]]()
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            strips += [(max(cut.width, cut.length), layout.fabric.print)] * layout.copies
+    if isinstance(tally, Mirrored):
+        odd = sum(count % 2 for count in Counter(name for _, name in strips).values())
+        if len(strips) < plan.blocks or (tally.mirrored and odd != 1):
+            yield f"{len(strips)} strips, {odd} of them single, are not {plan.blocks} mirrored."
+        return
+    assert isinstance(tally, Waves)
+    strips.sort(reverse=True)
+    in_one = tally.strips or len(strips) // 2
+    shortest = [strips[n][0] for n in range(in_one - 1, len(strips), in_one)] if in_one else []
+    ways = [(shortest,)] if tally.onward else [
+        (shortest[0::2], shortest[1::2]), (shortest[1::2], shortest[0::2])
+    ]  # fmt: skip
+    if max((_columns(way, tally, plan.blocks) for way in ways), default=0) < plan.blocks:
+        yield f"These strips do not make {plan.blocks} columns."
+
+
+def _columns(rows: Sequence[Sequence[Fraction]], tally: Waves, wanted: int) -> int:
+    """How many of so many columns can be cut, in turn from each row of tubes."""
+    tube, used = [0] * len(rows), [Fraction(0)] * len(rows)
+    for column in range(wanted):
+        row, width = column % len(rows), tally.widths[column % len(tally.widths)]
+        while tube[row] < len(rows[row]) and used[row] + width > rows[row][tube[row]]:
+            tube[row], used[row] = tube[row] + 1, Fraction(0)
+        if tube[row] == len(rows[row]):
+            return column
+        used[row] += width
+    return wanted
 
 
 def _most_sets(counts: Sequence[int], size: int, problem: CuttingProblem) -> int:

@@ -14,10 +14,11 @@ lengthwise first. Lengths in inches.
 
 from collections import Counter
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cloth.forms import Form
+from kersey.core.cutting.tally import Tally
 from kersey.core.errors import InvalidValue
 
 ANY = "any"
@@ -37,8 +38,8 @@ class BadCutting(InvalidValue):
 class Need:
     """Pieces of one size and role in a block; `width` and `height` as they are cut.
 
-    `crosscut`: strips as wide as it are sewn side by side whole, as many as there are pieces in a
-    block, and the pieces come off the set `height` long, joined already.
+    `crosscut`: strips as wide as it are sewn side by side whole, and the pieces come off the set
+    `height` long, joined already; the `first` of a strip may take another length.
     """
 
     label: str
@@ -47,12 +48,40 @@ class Need:
     height: Fraction
     count: int = 1
     crosscut: bool = False
+    first: Fraction | None = None
 
     def __post_init__(self) -> None:
         if not 0 < self.width <= LARGEST or not 0 < self.height <= LARGEST:
             raise BadCutting(f"{self.label}: both sides must be more than 0.")
         if self.count < 1:
             raise BadCutting(f"{self.label}: count must be at least 1.")
+
+    def pieces_along(self, length: Fraction) -> int:
+        """Pieces that come off a strip of this length.
+
+        >>> Need("A", "any", Fraction(5, 2), Fraction(21, 2), first=Fraction(41, 2)).pieces_along(
+        ...     Fraction(83, 2)
+        ... )
+        3
+        """
+        first = self.height if self.first is None else self.first
+        return int((length - first) // self.height) + 1 if length >= first else 0
+
+    def length_for(self, pieces: int) -> Fraction:
+        """The least strip that gives so many."""
+        first = self.height if self.first is None else self.first
+        return first + (pieces - 1) * self.height if pieces else Fraction(0)
+
+
+@dataclass(frozen=True)
+class StripSet:
+    """Whole strips sewn side by side: how many for each need, by its place.
+
+    A block takes so many `pieces` that are crosscut from sets of this kind.
+    """
+
+    strips: tuple[tuple[int, int], ...]
+    pieces: int = 1
 
 
 @dataclass(frozen=True)
@@ -106,18 +135,22 @@ class PrintRule:
 
 @dataclass(frozen=True)
 class CuttingProblem:
-    """What is asked."""
+    """What is asked. `sets`: the kinds of strip sets; one of all strips where none is said.
+
+    With a `tally` whole strips are counted in its way.
+    """
 
     needs: tuple[Need, ...]
     fabrics: tuple[Fabric, ...]
     rules: tuple[PrintRule, ...] = ()
     batch: int = 1
+    sets: tuple[StripSet, ...] = ()
+    tally: Tally | None = None
 
     def __post_init__(self) -> None:
         if not self.needs:
             raise BadCutting("A block needs at least one piece.")
-        if self.strip_sets and (len(self.needs) > 1 or self.batch > 1):
-            raise BadCutting("Strip sets are sewn for pieces of one size, block by block.")
+        self._check_sets()
         if self.batch < 1:
             raise BadCutting("At least one block comes of a set of pieces.")
         check_needs(self.needs)
@@ -140,6 +173,45 @@ class CuttingProblem:
         """Whether whole strips are sewn into sets first; else every piece is cut on its own."""
         return any(need.crosscut for need in self.needs)
 
+    @property
+    def kinds_of_sets(self) -> tuple[StripSet, ...]:
+        """The sets that whole strips are sewn into."""
+        of_all = StripSet(tuple((place, need.count) for place, need in enumerate(self.needs)))
+        return self.sets or (of_all,) if self.strip_sets else ()
+
+    def of_role(self, role: str) -> "CuttingProblem":
+        """The question for the pieces of one role, as if no other role took any fabric."""
+        kept = [place for place, need in enumerate(self.needs) if need.role == role]
+        sets = [
+            StripSet(tuple((kept.index(n), count) for n, count in kind.strips if n in kept),
+                     kind.pieces)
+            for kind in self.kinds_of_sets
+        ]  # fmt: skip
+        return replace(
+            self,
+            needs=tuple(self.needs[place] for place in kept),
+            rules=tuple(rule for rule in self.rules if set(rule.roles) == {role}),
+            sets=tuple(kind for kind in sets if kind.strips),
+        )
+
+    def _check_sets(self) -> None:
+        if not self.strip_sets:
+            if self.sets or self.tally:
+                raise BadCutting("Strip sets are sewn of strips that are crosscut.")
+            return
+        if self.batch > 1 or not all(need.crosscut for need in self.needs):
+            raise BadCutting("Where strip sets are sewn all of a block comes of them, one by one.")
+        taken: Counter[int] = Counter()
+        for kind in self.kinds_of_sets:
+            for place, strips in kind.strips:
+                taken[place] += strips * kind.pieces
+        if taken != {place: need.count for place, need in enumerate(self.needs)}:
+            raise BadCutting("The strip sets must give every piece of the block.")
+        several = len(self.needs) > 1
+        for rule in self.rules:
+            if several and (rule.same or len(set(rule.roles)) > 1 or len(self.sets) > 1):
+                raise BadCutting("In strip sets only the prints of one role can be made to differ.")
+
     def _pieces_by_area(self) -> Fraction:
         """No more pieces than this can be cut from what there is."""
         there = sum((f.width * f.length * f.count for f in self.fabrics), Fraction(0))
@@ -160,7 +232,7 @@ class Cut:
     @property
     def segments(self) -> int:
         """Pieces that a whole strip becomes once its set is crosscut."""
-        return int(max(self.width, self.length) // self.need.height)
+        return self.need.pieces_along(max(self.width, self.length))
 
 
 @dataclass(frozen=True)

@@ -28,6 +28,7 @@ from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
 from kersey.core.cutting.strip_sets import solve_sets
 from kersey.core.cutting.watch import Watch
+from kersey.core.cutting.whole_strips import solve_tally
 
 # So many prints are searched for by themselves, each in this share of the time; of more, area alone
 # says what they give at most.
@@ -63,6 +64,8 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
     found than are sought, the search ends early: the plan may then have fewer blocks than there
     could be, never a wrong bound.
     """
+    if problem.tally:
+        return solve_tally(problem)
     if problem.strip_sets:
         return solve_sets(problem, watch)
     if problem.batch > 1:

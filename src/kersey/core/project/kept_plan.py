@@ -109,5 +109,8 @@ def fingerprint(problem: CuttingProblem, keys: Iterable[str], more: Iterable[obj
     rules = [(sorted(rule.roles), rule.same) for rule in problem.rules]
     # Said only where it is so, for questions asked before there were batches.
     batch = [problem.batch] if problem.batch > 1 else []
-    facts = repr((cloth, needs, rules, [str(fact) for fact in (*more, *batch)]))
+    firsts = [n.first for n in problem.needs if n.first is not None]
+    tally = [problem.tally] if problem.tally else []
+    later = (*batch, *firsts, *problem.sets, *tally)
+    facts = repr((cloth, needs, rules, [str(fact) for fact in (*more, *later)]))
     return blake2s(facts.encode(), digest_size=12).hexdigest()

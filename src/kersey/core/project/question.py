@@ -96,7 +96,10 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
     fabrics = tuple(_fabrics(pulled, roles, design))
-    problem = CuttingProblem(assembly.needs, fabrics, (*assembly.rules, *wishes), assembly.batch)
+    rules = (*assembly.rules, *wishes)
+    problem = CuttingProblem(
+        assembly.needs, fabrics, rules, assembly.batch, assembly.sets, block.tally(seam)
+    )
     a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
     return YieldAsked(problem, block, assembly, pulled, a_wish, design.even)
 

@@ -23,6 +23,9 @@ def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
     """The plan for the most blocks that is kept for this very question, if one is."""
     kept = project.plan
     current = kept is not None and kept.question == asked.fingerprint and not asked.even
+    if asked.block.makes_one_piece:
+        # What is kept is the whole piece; asked for are its columns, rows or strips.
+        return None
     return kept.most if kept is not None and current and kept.possible else None
 
 

@@ -18,12 +18,16 @@ drawn from the tallest stacks.
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
+from fractions import Fraction
 from math import inf
 from random import Random
 
+from kersey.core.blocks.whole_piece import WholePiece
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, StripSet
+from kersey.core.cutting.strip_sets import sets_of_strips
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import KitWish
@@ -94,6 +98,25 @@ def _in_batches(plan: CuttingPlan, wished: Wished, pinned: Mapping[int, Kit]) ->
     sets = replace(plan, problem=problem, blocks=plan.problem.batches(plan.blocks))
     dealt = deal(sets, wished, {number // each: kit for number, kit in pinned.items()})
     return replace(dealt, kits=tuple(dealt.kits[n // each] for n in range(plan.blocks)))
+
+
+def laid_in_order(piece: WholePiece) -> Kit:
+    """The one kit of a whole piece, in the order in which its strips lie in it."""
+    plan = piece.plan
+    if piece.block.known is None or piece.block.known.laid is None:
+        return deal(plan).kits[0]
+    prints = {fabric.name: fabric.print for fabric in plan.problem.fabrics}
+    made = pieces_made(plan)
+    # Fabrics in the order in which they are pulled, need by need.
+    waiting = [
+        [name for name in prints for _ in range(made.get(name, Counter[Need]())[need])][
+            : need.count
+        ]
+        for need in plan.problem.needs
+    ]
+    names = [name for of_it in waiting for name in of_it]
+    order = piece.block.known.laid([prints[name] for name in names], piece.block.all_options)
+    return tuple(names[number] for number in order)
 
 
 def pieces_of(kits: Sequence[Kit], blocks: Iterable[int], batch: int) -> list[Kit]:
@@ -468,51 +491,144 @@ def _named(
 def _of_sets(plan: CuttingPlan, wished: Wished) -> tuple[Kit, ...]:
     """Kits of blocks that are crosscut from strip sets: those of one set are alike.
 
-    Sets are drawn from the longest strips first, as many as can be; what is left of those goes into
-    the sets of the next length.
+    Of every kind of set each block takes as many pieces as it needs, one after the other; its
+    pieces are numbered in that order.
     """
-    return tuple(
-        kit for kit, segments in strip_sets(plan, wished) for _ in range(segments)
-    )[: plan.blocks]  # fmt: skip
+    problem, sewn = plan.problem, strip_sets(plan, wished)
+    crosscut = [
+        [piece for each in sewn if each.kind == number for piece in _crosscut(each, kind)]
+        for number, kind in enumerate(problem.kinds_of_sets)
+    ]
+    kits = []
+    for block in range(plan.blocks):
+        by_need: list[list[str]] = [[] for _ in problem.needs]
+        for pieces, kind in zip(crosscut, problem.kinds_of_sets, strict=True):
+            for piece in pieces[block * kind.pieces : (block + 1) * kind.pieces]:
+                for need, names in piece:
+                    by_need[need].extend(names)
+        kit = tuple(name for names in by_need for name in names)
+        if len(kit) == len(slots_of(problem)):
+            kits.append(kit)
+    return tuple(kits)
 
 
-def strip_sets(plan: CuttingPlan, wished: Wished = AS_THEY_COME) -> list[tuple[Kit, int]]:
-    """The sets that the strips of a plan are sewn into: their strips, and how many blocks each
-    gives."""
-    need = plan.problem.needs[0]
-    alike = any(rule.same for rule in plan.problem.rules)
-    different = bool(plan.problem.rules) and not alike
-    prints = {fabric.name: fabric.print for fabric in plan.problem.fabrics}
-    by_length: dict[int, list[str]] = {}
+def _crosscut(sewn: "SewnSet", kind: StripSet) -> Iterator[list[tuple[int, tuple[str, ...]]]]:
+    """The pieces that come off a set: of each need the fabrics of its strips.
+
+    Cut to and fro, every other piece shows the strips the other way round.
+    """
+    strips, places = list(sewn.strips), []
+    for need, count in kind.strips:
+        places.append((need, tuple(strips[:count])))
+        del strips[:count]
+    for number in range(sewn.segments):
+        back = sewn.to_and_fro and number % 2
+        yield [(need, names[::-1] if back else names) for need, names in places]
+
+
+@dataclass(frozen=True)
+class SewnSet:
+    """A strip set of a plan: its kind, the fabrics of its strips in the order of the kind's needs,
+    and how many pieces it is crosscut into, `to_and_fro` where that is on the slant."""
+
+    kind: int
+    strips: Kit
+    segments: int
+    to_and_fro: bool = False
+
+
+def strip_sets(plan: CuttingPlan, wished: Wished = AS_THEY_COME) -> list[SewnSet]:
+    """The sets that the strips of a plan are sewn into.
+
+    Sets are drawn from the longest strips first, as many as can be; what is left of those goes into
+    the sets of the next length. Where there are several kinds, the search that found the plan says
+    how many of each.
+    """
+    problem = plan.problem
+    prints = {fabric.name: fabric.print for fabric in problem.fabrics}
+    waiting: dict[tuple[Need, int], list[str]] = {}
     for layout in plan.layouts:
         for cut in layout.cuts:
-            by_length.setdefault(cut.segments, []).extend([layout.fabric.name] * layout.copies)
+            of_it = waiting.setdefault((cut.need, cut.segments), [])
+            of_it.extend([layout.fabric.name] * layout.copies)
     shuffle = Random(_SHUFFLE + wished.deal)
-    stacks: dict[str, list[str]] = {}
-    found: list[tuple[Kit, int]] = []
-    for length in sorted(by_length, reverse=True):
-        for name in by_length[length]:
-            stacks.setdefault(prints[name], []).append(name)
-        counts = [len(stack) for stack in stacks.values()]
-        sets = (
-            sum(count // need.count for count in counts)
-            if alike
-            else groups(counts, need.count, different)
-        )
-        for _ in range(sets):
-            found.append((_one_set(stacks, need.count, alike, shuffle), length))
+    stacks: list[dict[str, list[str]]] = [{} for _ in problem.needs]
+    how_many = _sets_by_length(plan)
+    found: list[SewnSet] = []
+    for length in sorted({length for _, length in waiting}, reverse=True):
+        for place, need in enumerate(problem.needs):
+            for name in waiting.get((need, length), ()):
+                stacks[place].setdefault(prints[name], []).append(name)
+        for number, kind in enumerate(problem.kinds_of_sets):
+            sets = (
+                _sets_of(stacks, kind, problem)
+                if how_many is None
+                else how_many.get((number, length), 0)
+            )
+            for _ in range(sets):
+                strips = [
+                    name
+                    for place, count in kind.strips
+                    for name in _one_set(
+                        stacks[place], count, _alike(problem, problem.needs[place]), shuffle
+                    )
+                ]
+                slanted = any(problem.needs[place].first for place, _ in kind.strips)
+                found.append(SewnSet(number, tuple(strips), length, slanted))
     return found
 
 
-def _one_set(stacks: dict[str, list[str]], size: int, alike: bool, shuffle: Random) -> Kit:
+def _alike(problem: CuttingProblem, need: Need) -> bool:
+    return any(rule.same and need.role in rule.roles for rule in problem.rules)
+
+
+def _sets_of(
+    stacks: Sequence[Mapping[str, list[str]]], kind: StripSet, problem: CuttingProblem
+) -> int:
+    """How many sets can be drawn from stacks of strips, as the rules ask."""
+    most = []
+    for place, size in kind.strips:
+        counts, role = [len(stack) for stack in stacks[place].values()], problem.needs[place].role
+        if _alike(problem, problem.needs[place]):
+            most.append(sum(count // size for count in counts))
+        else:
+            differ = any(role in rule.roles for rule in problem.rules)
+            most.append(groups(counts, size, differ))
+    return min(most)
+
+
+def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int] | None:
+    """Sets of each kind and number of segments; None where one kind is drawn as it comes."""
+    problem = plan.problem
+    if len(problem.kinds_of_sets) == 1:
+        return None
+    strips: Counter[tuple[str, Need, Fraction]] = Counter()
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            strips[layout.fabric.print, cut.need, max(cut.width, cut.length)] += layout.copies
+    fabrics = tuple(
+        Fabric(str(number), name, need.width, length, count, frozenset({need.role}), True,
+               Form.STRIP)
+        for number, ((name, need, length), count) in enumerate(strips.items())
+    )  # fmt: skip
+    drawn = sets_of_strips(replace(problem, fabrics=fabrics))
+    found: Counter[tuple[int, int]] = Counter()
+    for key, count in drawn.items():
+        found[key.kind, key.segments] += count
+    for kind, length in found:
+        found[kind, length] //= sum(n for _, n in problem.kinds_of_sets[kind].strips)
+    return found
+
+
+def _one_set(stacks: dict[str, list[str]], size: int, alike: bool, shuffle: Random) -> list[str]:
     if alike:
         fullest = max(stacks, key=lambda name: len(stacks[name]))
-        return tuple(stacks[fullest].pop(0) for _ in range(size))
+        return [stacks[fullest].pop(0) for _ in range(size)]
     order = sorted(stacks, key=lambda name: (-len(stacks[name]), shuffle.random()))
     picked = [name for name in order if stacks[name]][:size]
     while len(picked) < size:
         picked.append(max(order, key=lambda name: len(stacks[name]) - picked.count(name)))
-    return tuple(stacks[name].pop(0) for name in picked)
+    return [stacks[name].pop(0) for name in picked]
 
 
 def _finished(plan: CuttingPlan, kits: tuple[Kit, ...], wished: Wished) -> Dealt:

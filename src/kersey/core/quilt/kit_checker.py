@@ -32,7 +32,8 @@ def _dealt_twice(plan: CuttingPlan, kits: Sequence[Kit], pieces: Sequence[Need])
         for rectangle in layout.cuts:
             each = 1
             if rectangle.need.crosscut:
-                each = int(max(rectangle.width, rectangle.length) // rectangle.need.height)
+                need, length = rectangle.need, max(rectangle.width, rectangle.length)
+                each = int((length - (need.first or need.height)) // need.height) + 1
             cut[layout.fabric.name, rectangle.need] += each * layout.copies
     dealt = Counter(pair for kit in kits for pair in zip(kit, pieces, strict=True))
     for (name, need), count in dealt.items():

@@ -11,6 +11,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.problem import CuttingPlan, Layout
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import Infeasible
@@ -21,7 +22,7 @@ from kersey.core.project.kept_plan import Grid, KeptPlan, Kit, Missing
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
 from kersey.core.quilt.already_cut import fixed_layouts, rest_of, together
-from kersey.core.quilt.dealing import Wished, deal
+from kersey.core.quilt.dealing import Wished, deal, laid_in_order
 from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.setting import Prints, arrange
 from kersey.core.yields.even_plan import even_plan
@@ -41,6 +42,12 @@ class SizeWish:
     question: SizeQuestion | None
     rows: int | None = None
     columns: int | None = None
+
+    def of(self, finished: Size | None) -> "SizeWish":
+        """The wish for a block of this size."""
+        if self.question is None or finished is None:
+            return self
+        return replace(self, question=replace(self.question, block=finished))
 
     def grid(self, possible: int) -> Grid | None:
         """Rows and columns for so many blocks: those said, or the best; None without a block."""
@@ -97,6 +104,8 @@ class PlanQuestion:
         """The plan with its kits. Raises `FaultyPlan`."""
         found = self.most or self._most(clock)
         most = self._with_fixed(found)
+        if self.block.makes_one_piece and most.blocks:
+            return self._one_piece(most)
         grid = self.size.grid(most.blocks) if most.blocks else None
         wanted = most.blocks if grid is None else min(grid.blocks, most.blocks)
         plan = self._with_fixed(just_enough(found, wanted, clock, self.even and not self.cut))
@@ -115,6 +124,25 @@ class PlanQuestion:
             kits=dealt.kits,
             places=_laid(plan, dealt.kits, grid),
             unmet=dealt.unmet,
+        )
+
+    def _one_piece(self, most: CuttingPlan) -> KeptPlan:
+        """All columns, rows or strips of a plan sewn into one: that is the quilt."""
+        piece = whole_piece(self.block, self.seam, most)
+        size = replace(self.size, rows=1, columns=1).of(piece.assembly.finished)
+        kits = (laid_in_order(piece),)
+        _check(piece.plan, kits)
+        return KeptPlan(
+            question=self.fingerprint,
+            block=piece.block,
+            seam=self.seam,
+            finished=piece.assembly.finished,
+            most=piece.plan,
+            plan=piece.plan,
+            keys=self.keys,
+            grid=size.grid(1),
+            kits=kits,
+            places=(0,),
         )
 
     def _with_fixed(self, found: CuttingPlan) -> CuttingPlan:
@@ -188,7 +216,10 @@ def regridded(project: Project, units: Units) -> Project:
     kept = project.plan
     if kept is None or not _answers(kept, project):
         return project
-    grid = _size_wish(yield_asked(project), project.design, units).grid(kept.most.blocks)
+    wish = _size_wish(yield_asked(project), project.design, units)
+    if kept.block.makes_one_piece:
+        wish = replace(wish, rows=1, columns=1).of(kept.finished)
+    grid = wish.grid(kept.most.blocks)
     if grid is None:
         return project
     wanted = min(grid.blocks, kept.most.blocks)
@@ -245,6 +276,8 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
 def _dealt_anew(kept: KeptPlan, project: Project, pins: Mapping[int, Kit]) -> KeptPlan:
     asked = yield_asked(project)
     wished = Wished(project.design.kits, dict(_families(asked)), project.design.deal)
+    if kept.block.makes_one_piece:
+        return kept
     dealt = deal(kept.plan, wished, pins)
     _check(kept.plan, dealt.kits)
     return replace(kept, kits=dealt.kits, unmet=dealt.unmet)

@@ -138,12 +138,16 @@ _VERBS = {
     How.QUARTERED: "Cut apart",
     How.NINE: "Cut apart",
     How.SLANT: "Cut",
+    How.SWUNG: "Cut",
+    How.OPENED: "Crosscut",
+    How.TRIMMED: "Trim",
+    How.HALVED: "Cut",
 }
 
 
 def _how(make: Make, quilt: Quilt) -> str:
     """How a make is made of what is taken for it."""
-    if make.how is How.CROSSCUT:
+    if make.how in (How.CROSSCUT, How.SWUNG):
         return _crosscut(make, quilt)
     names = Counter(part.make.name for part in dict.fromkeys(make.of))
     parts = [_part(part, names[part.make.name] > 1) for part in make.of]
@@ -188,20 +192,51 @@ _HOW = {
         "join them. The slant is on the bias: do not stretch it."
     ),
     How.QUARTERED: "Cut each {first} in four through the middle; turn every quarter half round.",
+    How.TUBE: (
+        "Lay {parts} face to face, the ends flush, and sew along both long edges. Measure the sets "
+        "before the accent is cut: it must be just as high."
+    ),
+    How.RING: "Sew the long edges of the {first} together and press: the first tube one way, the "
+    "next the other way.",
+    How.OPENED: "Cut each across so wide and number it. Open each ring at its own seam, as the "
+    "list says: one strip further on than the one before.",
+    How.QUILTED: (
+        "Mark the centre line of batting and backing. Lay the middle strip on it; sew each strip "
+        "after it through all layers and press it open before the next, now on one side, now on "
+        "the other. Measure in the middle and at both edges every six strips."
+    ),
+    How.TRIMMED: "Trim as much off either end.",
+    How.HALVED: "Cut each {first} in half.",
     How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",
 }
 
 
 def _crosscut(make: Make, quilt: Quilt) -> str:
-    gives = Counter(segments for _, segments in strip_sets(quilt.plan.plan))
+    noun = "tube" if make.how is How.SWUNG else "set"
+    kind = quilt.assembly.set_of(make)
+    sets = [each for each in strip_sets(quilt.plan.plan) if each.kind == kind]
+    gives = Counter(each.segments for each in sets)
     each = ", ".join(
-        f"{segments} from each of {sets} sets" if len(gives) > 1 else f"{segments} from each set"
-        for segments, sets in sorted(gives.items(), reverse=True)
+        f"{segments} from each of {count} {noun}s"
+        if len(gives) > 1
+        else f"{segments} from each {noun}"
+        for segments, count in sorted(gives.items(), reverse=True)
     )
-    spare = sum(segments * sets for segments, sets in gives.items()) - len(quilt.placed)
-    over = f" {spare} blocks stay over." if spare > 0 else ""
+    wanted = len(quilt.placed) * quilt.plan.plan.problem.kinds_of_sets[kind].pieces
+    spare = sum(each.segments for each in sets) - wanted
+    over = f" {_counted_makes(spare, make)} over." if spare > 0 else ""
+    if make.how is How.SWUNG:
+        return (
+            f"Cut at 45 degrees, to the left and to the right in turn: {each}. Unpick the few "
+            f"stitches at the tips. All four outer edges are on the bias: do not stretch them."
+            f"{over}"
+        )
     width = format_length(make.size[0], quilt.units)
     return f"Cut {width} wide: {each}.{over}"
+
+
+def _counted_makes(count: int, make: Make) -> str:
+    return f"{count} {make.name} stays" if count == 1 else f"{count} {_many(make.name)} stay"
 
 
 def _should_measure(make: Make, quilt: Quilt) -> str:
@@ -212,8 +247,10 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     if make.how is How.STRIP_SET:
         height = format_length(make.size[1], quilt.units)
         return f"A set should be {height} high. If it is not, mend the seams before you cut."
-    if make.how is How.CROSSCUT:
+    if make.how in (How.CROSSCUT, How.RING, How.OPENED, How.HALVED):
         return ""
+    if make.how is How.TUBE:
+        return f"Lying flat it should be {format_length(make.size[0], quilt.units)} high."
     square = make.size[0] == make.size[1]
     size = (
         f"{format_length(make.size[0], quilt.units)} square"

@@ -146,8 +146,10 @@ def _sewing(quilt: Quilt) -> Iterator[Step]:
         if make.how is How.CUT:
             continue
         count = blocks * counts[make]
-        if make.how is How.STRIP_SET:
-            count = Fraction(len(strip_sets(quilt.plan.plan)))
+        if make.long:
+            kind = quilt.assembly.set_of(make)
+            sets = strip_sets(quilt.plan.plan)
+            count = Fraction(sum(each.kind == kind for each in sets))
         yield Step(StepKind.SEW, make.name, -int(-count // 1), make.size, make=make)
 
 

@@ -271,7 +271,7 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
     roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
     had = Sought(had=plan.blocks)
     by_role = [
-        Asked(_alone(problem, role), min(seconds, _A_ROLE), had) for role in roles if len(roles) > 1
+        Asked(problem.of_role(role), min(seconds, _A_ROLE), had) for role in roles if len(roles) > 1
     ]
     more = [Asked(_with_one_more(problem, fabric), seconds, had) for fabric in sorts]
     plans = counts_of([*by_role, *more])
@@ -315,13 +315,6 @@ def _more_together(
 
 def _roles(problem: CuttingProblem) -> list[str]:
     return list(dict.fromkeys(need.role for need in problem.needs))
-
-
-def _alone(problem: CuttingProblem, role: str) -> CuttingProblem:
-    """The question for the pieces of one role, as if no other role took any fabric."""
-    needs = tuple(need for need in problem.needs if need.role == role)
-    rules = tuple(rule for rule in problem.rules if set(rule.roles) == {role})
-    return replace(problem, needs=needs, rules=rules)
 
 
 def spare_pieces(
@@ -460,8 +453,10 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
 
 def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
     others = [other for other in alone if other != role]
-    if plan.problem.strip_sets:
-        strips = plan.problem.needs[0].count
+    if plan.problem.tally:
+        return "every whole strip that fits in is used"
+    if plan.problem.strip_sets and not others:
+        strips = sum(count for _, count in plan.problem.kinds_of_sets[0].strips)
         return f"{strips} whole strips make a set, and what is left makes no other"
     if not others:
         return f"all of it together gives pieces for {plan.blocks} blocks"

@@ -89,7 +89,7 @@ def _cut(layout: Layout, quilt: Quilt, codes: Mapping[Need, str], scale: float) 
 
 def _sewn(make: Make, quilt: Quilt) -> dict[str, Any]:
     if make.how is How.STRIP_SET:
-        return {"sets": _sets(quilt)}
+        return {"sets": _sets(quilt, make)} if make.long else {}
     if make.how is How.CROSSCUT:
         return {"division": _division(quilt)}
     if not quilt.assembly.drawn_true:
@@ -118,12 +118,15 @@ def _sample(make: Make, quilt: Quilt) -> list[Print]:
     return found
 
 
-def _sets(quilt: Quilt) -> list[dict[str, Any]]:
+def _sets(quilt: Quilt, make: Make) -> list[dict[str, Any]]:
     """Each strip set drawn, those of the same prints once."""
     alike: dict[tuple[tuple[str, ...], int], int] = {}
-    for kit, segments in strip_sets(quilt.plan.plan):
-        key = tuple(sorted(kit)), segments
-        alike[key] = alike.get(key, 0) + 1
+    kind = quilt.assembly.set_of(make)
+    strips = sum(part.count for part in make.of)
+    for each in strip_sets(quilt.plan.plan):
+        if each.kind == kind:
+            key = tuple(sorted(each.strips[:strips])), each.segments
+            alike[key] = alike.get(key, 0) + 1
     need = quilt.plan.plan.problem.needs[0]
     longest = max((layout.fabric.length for layout in quilt.plan.plan.layouts), default=Fraction(1))
     return [

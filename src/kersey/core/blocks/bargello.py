@@ -1,0 +1,251 @@
+"""Bargello: tubes crosscut in widths that swell and shrink, each ring opened one strip further on.
+
+    length = n (c - 2s)          n strips of cut width c in a tube
+    width  = sum(cut_i - 2s)     of all columns
+
+Two or more tubes are sewn of the same strips in the same order. Odd columns from one tube, even
+ones from the other: pressed in opposite directions, every join nests. Cut onward from one tube
+into the next it may become a column longer, and a few joins do not nest.
+Source: docs/trade.md section 3.
+"""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
+from kersey.core.blocks.recipe import (
+    WHOLE,
+    BadRecipe,
+    Options,
+    Recipe,
+    length_option,
+    rectangle,
+    whole,
+)
+from kersey.core.cutting.problem import ANY, CuttingPlan
+from kersey.core.cutting.tally import Waves
+from kersey.core.measure.length import format_number
+
+ALTERNATE, ONWARD = "alternate", "onward"
+_MOST_STRIPS, _WIDEST = 60, Fraction(12)
+# A tube is drawn with so many strips until it is known how many there are.
+_SHOWN = 12
+
+
+@dataclass(frozen=True)
+class Column:
+    """A column: its cut width, the tube it is cut from, which strip lies on top, where it ends.
+
+    `nests` says whether the seams of its join with the column before do.
+    """
+
+    number: int
+    width: Fraction
+    tube: int
+    opened_at: int
+    reaches: Fraction
+    nests: bool
+
+
+def wave_of(options: Options) -> tuple[Fraction, ...]:
+    """The widths of one wave, up from the narrowest and down again; raises `BadRecipe`.
+
+    >>> len(wave_of(RECIPE.options))
+    14
+    """
+    narrowest = length_option(options, "narrowest", Fraction(1, 2), _WIDEST)
+    widest = length_option(options, "widest", Fraction(1, 2), _WIDEST)
+    step = length_option(options, "step", Fraction(0), _WIDEST)
+    if widest < narrowest:
+        raise BadRecipe("block.options.widest", "at least as wide as the narrowest.")
+    up = [narrowest + n * step for n in range(int((widest - narrowest) // step) + 1)]
+    wave = (*up, *up[-2:0:-1])
+    if _odd(options, wave):
+        raise BadRecipe("block.options.step", "one of which a wave has an even number of columns.")
+    return wave
+
+
+def columns_of(options: Options, seam: Fraction) -> list[Column]:
+    """Every column of a piece for which it is known what it is made of."""
+    strips, columns, *tubes = _made(options)
+    wave, found, reaches = _waves(options), list[Column](), Fraction(0)
+    cut_from = wave.cut_from(tubes)
+    for number in range(int(columns)):
+        width = wave.widths[number % len(wave.widths)]
+        reaches += width - 2 * seam
+        nests = not number or cut_from[number] != cut_from[number - 1]
+        opened = number % int(strips)
+        found.append(Column(number + 1, width, cut_from[number], opened, reaches, nests))
+    return found
+
+
+def _odd(options: Options, wave: Sequence[Fraction]) -> bool:
+    return len(wave) > 1 and len(wave) % 2 == 1 and options["method"] == ALTERNATE
+
+
+def _waves(options: Options) -> Waves:
+    if options["method"] not in (ALTERNATE, ONWARD):
+        raise BadRecipe("block.options.method", f"one of {ALTERNATE}, {ONWARD}.")
+    strips = whole(options, "strips", 0, _MOST_STRIPS)
+    return Waves(wave_of(options), strips, options["method"] == ONWARD)
+
+
+def _tally(options: Options, seam: Fraction) -> Waves:
+    if min(wave_of(options)) <= 2 * seam:
+        raise BadRecipe("block.options.narrowest", "wider than its seams.")
+    return _waves(options)
+
+
+def _made(options: Options) -> tuple[Fraction, ...]:
+    made = options[WHOLE]
+    assert isinstance(made, tuple)
+    return made
+
+
+def _whole(plan: CuttingPlan, options: Options) -> tuple[Fraction, ...]:
+    """Strips in a tube, columns, and how long each tube is."""
+    lengths = [
+        max(cut.width, cut.length)
+        for layout in plan.layouts
+        for cut in layout.cuts
+        for _ in range(layout.copies)
+    ]
+    wave = _waves(options)
+    tubes = wave.tubes(lengths)
+    return Fraction(len(lengths) // len(tubes)), Fraction(plan.blocks), *tubes
+
+
+def _size(options: Options, seam: Fraction) -> Size:
+    strip = length_option(options, "strip", 2 * seam, _WIDEST)
+    if WHOLE not in options:
+        strips = whole(options, "strips", 0, _MOST_STRIPS) or _SHOWN
+        return wave_of(options)[0] - 2 * seam, strips * (strip - 2 * seam)
+    width = sum((column.width - 2 * seam for column in columns_of(options, seam)), Fraction(0))
+    return width, _made(options)[0] * (strip - 2 * seam)
+
+
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    if finished != _size(options, seam):
+        raise BadRecipe("block.finished", "left out: it follows from the strips and the wave.")
+    _tally(options, seam)
+    if WHOLE not in options:
+        return _one_column(finished, options, seam)
+    strip = length_option(options, "strip", 2 * seam, _WIDEST)
+    strips, _, *lengths = _made(options)
+    columns = columns_of(options, seam)
+    from_tube = Counter(column.tube for column in columns)
+    tubes = list(_tubes(int(strips), strip, lengths, seam))
+    made = []
+    for column in columns:
+        patches = tuple(
+            _column_patches(column, tubes[column.tube], int(strips), strip, seam, lengths)
+        )
+        size = column.width, finished[1] + 2 * seam
+        name = f"column of {format_number(column.width)} from {tubes[column.tube].name}"
+        made.append(
+            Make(name, How.OPENED, size, (Part(tubes[column.tube], 1),),
+                 gives=from_tube[column.tube], patches=patches)
+        )  # fmt: skip
+    patches = tuple(patch for column in made for patch in column.patches)
+    size = finished[0] + 2 * seam, finished[1] + 2 * seam
+    piece = Make("block", How.JOINED, size, counted_parts(made), patches=patches)
+    return Assembly(piece, finished)
+
+
+def _one_column(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    """What is asked of the search: whole strips, of which it says how many columns they become."""
+    strip = length_option(options, "strip", 2 * seam, _WIDEST)
+    width, strips = wave_of(options)[0], int(finished[1] / (strip - 2 * seam))
+    patches = tuple(
+        rectangle("A", ANY, Fraction(0), n * (strip - 2 * seam), width - 2 * seam, strip - 2 * seam)
+        for n in range(strips)
+    )
+    piece = Make("A", How.CUT, (strip, width), role=ANY, long=True, patches=patches[:1])
+    tube = Make(
+        "tube", How.STRIP_SET, (finished[1], width), (Part(piece, strips),), long=True,
+        patches=patches,
+    )  # fmt: skip
+    size = width, finished[1] + 2 * seam
+    return Assembly(Make("block", How.OPENED, size, (Part(tube, 1),), patches=patches), finished)
+
+
+def _label(tube: int, lengths: Sequence[Fraction]) -> str:
+    """Strips of all tubes are called alike where they are as long."""
+    return "A" if len(set(lengths)) == 1 else f"A{tube + 1}"
+
+
+def _tubes(
+    strips: int, strip: Fraction, lengths: Sequence[Fraction], seam: Fraction
+) -> Iterator[Make]:
+    for number, length in enumerate(lengths):
+        piece = Make(_label(number, lengths), How.CUT, (strip, length), role=ANY)
+        around = strips * (strip - 2 * seam)
+        set_ = Make(
+            f"strip set {number + 1}", How.STRIP_SET, (around + 2 * seam, length),
+            (Part(piece, strips),),
+        )  # fmt: skip
+        yield Make(f"tube {number + 1}", How.RING, (around, length), (Part(set_, 1),))
+
+
+def _column_patches(
+    column: Column, tube: Make, strips: int, strip: Fraction, seam: Fraction,
+    lengths: Sequence[Fraction],
+) -> Iterator[Patch]:  # fmt: skip
+    shows, wide = strip - 2 * seam, column.width - 2 * seam
+    label = _label(column.tube, lengths)
+    before = strips * column.tube if label == "A" else 0
+    for row in range(strips):
+        of_it = before + (row + column.opened_at) % strips
+        x, y = column.reaches - wide, row * shows
+        yield Patch(label, ANY, rectangle("", "", x, y, wide, shows).corners, of_it)
+
+
+def _laid(prints: Sequence[str], options: Options) -> tuple[int, ...]:
+    """The strips tube after tube, the same prints in the same order where there are enough."""
+    _, _, *tubes = _made(options)
+    if len(set(tubes)) > 1:
+        return tuple(range(len(prints)))
+    by_print: dict[str, list[int]] = {}
+    for number, name in enumerate(prints):
+        by_print.setdefault(name, []).append(number)
+    rows: list[list[int]] = [[] for _ in tubes]
+    over: list[int] = []
+    for numbers in by_print.values():
+        while len(numbers) >= len(tubes):
+            for row in rows:
+                row.append(numbers.pop(0))
+        over += numbers
+    for row in rows:
+        while len(row) < len(prints) // len(tubes):
+            row.append(over.pop(0))
+    return tuple(number for row in rows for number in row)
+
+
+RECIPE = Recipe(
+    id="bargello",
+    title="Bargello",
+    finished=(Fraction(3, 4), Fraction(24)),
+    assemble=_assemble,
+    tried=300,
+    unit="column",
+    size_of=_size,
+    strip_option="strip",
+    tally=_tally,
+    whole=_whole,
+    laid=_laid,
+    options={
+        "strips": 0,
+        "strip": Fraction(5, 2),
+        "narrowest": Fraction(5, 4),
+        "widest": Fraction(3),
+        "step": Fraction(1, 4),
+        "method": ALTERNATE,
+    },
+    choices={"method": (ALTERNATE, ONWARD)},
+    about=(
+        "Two tubes of the same strips, cut in widths that swell and shrink; every ring is opened "
+        "one strip further on. Strips: how many in a tube; 0 stands for half of all."
+    ),
+)

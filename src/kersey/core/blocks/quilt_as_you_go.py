@@ -1,0 +1,104 @@
+"""Quilt as you go: narrow strips sewn through batting and backing, from the centre line outward.
+
+    each strip adds c - 2s          c its cut width
+    batting and backing             strips x that + 4
+
+Mirrored, every print lies there twice but the one in the centre: n prints of two strips make
+2n - 1. A strip of 2 1/2 splits into two of 1 1/4. Source: docs/trade.md section 3.
+"""
+
+from collections.abc import Sequence
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, How, Make, Size, counted_parts
+from kersey.core.blocks.recipe import (
+    WHOLE,
+    BadRecipe,
+    Options,
+    Recipe,
+    length_option,
+    rectangle,
+)
+from kersey.core.cutting.problem import ANY, CuttingPlan
+from kersey.core.cutting.tally import Mirrored
+
+# What shows of the strips until it is known how long they are.
+_SHOWN = Fraction(40)
+
+
+def _tally(options: Options, _: Fraction) -> Mirrored:
+    mirrored = options["mirrored"]
+    assert isinstance(mirrored, bool)
+    return Mirrored(mirrored)
+
+
+def _whole(plan: CuttingPlan, _: Options) -> tuple[Fraction, ...]:
+    """How many strips, and how long the shortest is."""
+    lengths = (max(cut.width, cut.length) for layout in plan.layouts for cut in layout.cuts)
+    return Fraction(plan.blocks), min(lengths)
+
+
+def _strip(options: Options, seam: Fraction) -> Fraction:
+    return length_option(options, "strip", 2 * seam, Fraction(12))
+
+
+def _size(options: Options, seam: Fraction) -> Size:
+    shows, made = _strip(options, seam) - 2 * seam, options.get(WHOLE)
+    if not isinstance(made, tuple):
+        return shows, _SHOWN
+    strips, length = made
+    return strips * shows, length - 2 * seam
+
+
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    if finished != _size(options, seam):
+        raise BadRecipe("block.finished", "left out: it follows from the strips.")
+    cut, length = _strip(options, seam), finished[1] + 2 * seam
+    known, shows = WHOLE in options, cut - 2 * seam
+    strips = [
+        Make(
+            "A", How.CUT, (cut, length if known else cut), role=ANY, long=not known,
+            patches=(rectangle("A", ANY, n * shows, Fraction(0), shows, finished[1]),),
+        )
+        for n in range(int(finished[0] / shows))
+    ]  # fmt: skip
+    patches = tuple(strip.patches[0] for strip in strips)
+    size = finished[0] + 2 * seam, length
+    how = How.QUILTED if known else How.CROSSCUT
+    return Assembly(Make("block", how, size, counted_parts(strips), patches=patches), finished)
+
+
+def _laid(prints: Sequence[str], options: Options) -> tuple[int, ...]:
+    """From the left edge to the right: mirrored from the centre, the first print in the middle."""
+    if not options["mirrored"]:
+        return tuple(range(len(prints)))
+    by_print: dict[str, list[int]] = {}
+    for number, name in enumerate(prints):
+        by_print.setdefault(name, []).append(number)
+    single = next((name for name, numbers in by_print.items() if len(numbers) % 2), "")
+    centre = [by_print[single].pop()] if single else []
+    left, right = list[int](), list[int]()
+    for numbers in by_print.values():
+        half = len(numbers) // 2
+        left += numbers[:half]
+        right += numbers[half : 2 * half]
+    return (*left[::-1], *centre, *right)
+
+
+RECIPE = Recipe(
+    id="quilt-as-you-go",
+    title="Quilt as you go",
+    finished=(Fraction(1), _SHOWN),
+    assemble=_assemble,
+    tried=310,
+    unit="strip",
+    size_of=_size,
+    tally=_tally,
+    whole=_whole,
+    laid=_laid,
+    options={"strip": Fraction(3, 2), "mirrored": True},
+    about=(
+        "Narrow strips sewn through batting and backing from the centre line outward, the prints "
+        "mirrored on either side. A strip of 2 1/2 splits into two of 1 1/4."
+    ),
+)

@@ -1,0 +1,147 @@
+"""Whole strips counted otherwise than by sets: columns of a wave, strips mirrored from the centre.
+
+tube     a strip set whose long edges are sewn together; it is crosscut into rings
+wave     the widths of rings, over and over; each ring becomes a column
+onward   the rings are cut on from one tube into the next; else odd columns come from the first,
+         third ... tube and even ones from the others, so that every join nests
+
+Strips go into tubes longest first: then the shortest of each tube is as long as it can be, and no
+other way of sharing them out gives a column more. Source: docs/trade.md section 3.
+"""
+
+from collections import Counter
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from itertools import cycle
+
+
+@dataclass(frozen=True)
+class Waves:
+    """Columns in a wave of `widths`, from tubes of so many `strips`; of 0, half of all."""
+
+    widths: tuple[Fraction, ...]
+    strips: int = 0
+    onward: bool = False
+
+    def tubes(self, lengths: Sequence[Fraction]) -> list[Fraction]:
+        """How long each tube is, of strips so long: as its shortest strip."""
+        in_one = self.strips or len(lengths) // 2
+        longest_first = sorted(lengths, reverse=True)
+        ends = range(in_one, len(lengths) + 1, in_one) if in_one else ()
+        return [longest_first[end - 1] for end in ends]
+
+    def columns(self, tubes: Sequence[Fraction]) -> int:
+        """How many columns tubes so long give.
+
+        >>> up = [Fraction(5, 4) + n * Fraction(1, 4) for n in range(8)]
+        >>> wave = Waves((*up, *up[-2:0:-1]))
+        >>> [wave.columns([Fraction(usable)] * 2) for usable in (40, 41, 42)]
+        [36, 37, 38]
+        """
+        return len(self.cut_from(tubes))
+
+    def cut_from(self, tubes: Sequence[Fraction]) -> list[int]:
+        """The number of the tube that each column is cut from."""
+        numbers = range(len(tubes))
+        if self.onward:
+            return self._swapped(self._in_turn(tubes, [numbers]))
+        if len(tubes) < 2:
+            return []
+        # Which of two tubes the odd columns come from is free: the better way round.
+        rows = numbers[0::2], numbers[1::2]
+        return max((self._in_turn(tubes, order) for order in (rows, rows[::-1])), key=len)
+
+    def _in_turn(self, tubes: Sequence[Fraction], rows: Sequence[Sequence[int]]) -> list[int]:
+        waiting, at = [list(row) for row in rows], [Fraction(0)] * len(rows)
+        found: list[int] = []
+        for width, row in zip(cycle(self.widths), cycle(range(len(rows))), strict=False):
+            while waiting[row] and at[row] + width > tubes[waiting[row][0]]:
+                waiting[row].pop(0)
+                at[row] = Fraction(0)
+            if not waiting[row]:
+                break
+            at[row] += width
+            found.append(waiting[row][0])
+        return found
+
+    def _swapped(self, cut_from: list[int]) -> list[int]:
+        """Columns as wide exchanged between two tubes, so that as many joins nest as can."""
+        first = [n for n, tube in enumerate(cut_from) if n % 2 and tube == 0]
+        for place in first:
+            width = self.widths[place % len(self.widths)]
+            others = (
+                n for n, tube in enumerate(cut_from)
+                if n % 2 == 0 and tube == 1 and self.widths[n % len(self.widths)] == width
+            )  # fmt: skip
+            other = next(others, None)
+            if other is not None:
+                cut_from[place], cut_from[other] = 1, 0
+        return cut_from
+
+    def units(self, strips: Sequence[tuple[str, Fraction]]) -> int:
+        """Columns of strips of these prints and lengths."""
+        return self.columns(self.tubes([length for _, length in strips]))
+
+    def used(self, strips: Sequence[tuple[str, Fraction]]) -> Counter[tuple[str, Fraction]]:
+        """The strips that are sewn into tubes, the longest first."""
+        lengths = [length for _, length in strips]
+        if not self.units(strips):
+            return Counter()
+        in_tubes = len(self.tubes(lengths)) * (self.strips or len(lengths) // 2)
+        return Counter(_evenly(sorted(strips, key=lambda s: -s[1]), in_tubes))
+
+
+@dataclass(frozen=True)
+class Mirrored:
+    """Strips side by side; `mirrored`: of each print one on either side of a single one."""
+
+    mirrored: bool = True
+
+    def units(self, strips: Sequence[tuple[str, Fraction]]) -> int:
+        """How many strips lie in it.
+
+        >>> colours = [(name, Fraction(42)) for name in ("dawn", "noon", "dusk") for _ in range(2)]
+        >>> Mirrored().units(colours), Mirrored(mirrored=False).units(colours)
+        (5, 6)
+        """
+        return sum(self.used(strips).values())
+
+    def used(self, strips: Sequence[tuple[str, Fraction]]) -> Counter[tuple[str, Fraction]]:
+        """The strips that lie in it."""
+        there = Counter(strips)
+        if not self.mirrored:
+            return there
+        by_print: dict[str, list[Fraction]] = {}
+        for name, length in strips:
+            by_print.setdefault(name, []).append(length)
+        odd = [name for name, lengths in by_print.items() if len(lengths) % 2]
+        # One single strip lies in the centre; without any, one of a pair does.
+        centre = odd[0] if odd else next(iter(by_print), "")
+        for name, lengths in by_print.items():
+            pairs = len(lengths) // 2 * 2
+            taken = pairs + 1 if name == centre and odd else pairs - (name == centre)
+            for length in sorted(lengths)[: len(lengths) - taken]:
+                there[name, length] -= 1
+        return +there
+
+
+Tally = Waves | Mirrored
+
+
+def _evenly(strips: Sequence[tuple[str, Fraction]], wanted: int) -> Iterator[tuple[str, Fraction]]:
+    """So many of the longest; among those as long as the last, of the prints there is most of."""
+    if not wanted:
+        return
+    shortest = strips[wanted - 1][1]
+    longer = [strip for strip in strips if strip[1] > shortest]
+    yield from longer
+    left = Counter(name for name, length in strips if length == shortest)
+    drop = sum(left.values()) - (wanted - len(longer))
+    for _ in range(drop):
+        # A print that is there an odd number of times cannot lie in both tubes alike.
+        name = max(left, key=lambda n: (left[n] % 2, left[n]))
+        left[name] -= 1
+    for name, count in left.items():
+        for _ in range(count):
+            yield name, shortest
