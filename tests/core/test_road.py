@@ -44,6 +44,8 @@ OF_STRIPS: dict[str, tuple[tuple[str, ...], tuple[tuple[str, int | str], ...]]] 
     "bargello": ((ROLL,), (("strips", 5),)),
     "quilt-as-you-go": ((ROLL,), ()),
     "stepped-rows": ((ROLL,), (("a_row", 4),)),
+    "string": (("12 strings 1 1/2 x 30, 6 prints", "20 strings 2 x 15, 5 prints"), ()),
+    "made-fabric": (("900 g of scraps", "30 pieces 4 x 5, 6 prints"), ()),
 }
 OWN = BlockChoice(
     PIECES,

@@ -185,7 +185,7 @@ def test_files_of_the_first_version_are_read() -> None:
     read = read_everything(json.dumps(old).encode())
     for project, known in zip(read.projects, third.projects, strict=True):
         assert [p.lot for p in project.fabrics] == [p.lot for p in known.fabrics]
-        assert project.design.block.all_options == {"strips": 4, "method": "sets"}
+        assert dict(project.design.block.options) == {"strips": 4, "method": "sets"}
     assert [kept.lot for kept in read.cupboard[16:]] == [kept.lot for kept in third.cupboard[:2]]
 
 

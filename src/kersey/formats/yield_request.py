@@ -31,10 +31,11 @@ from kersey.core.cutting.problem import (
     Need,
     PrintRule,
 )
+from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
 from kersey.core.errors import InvalidValue, KerseyError
-from kersey.core.measure.length import parse_length
+from kersey.core.measure.length import YARD, parse_length
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
-from kersey.core.yields.report import YieldReport
+from kersey.core.yields.report import Limit, YieldReport
 
 REQUEST, ANSWER = "request/1", "yield/1"
 MOST_BYTES = 4 * 1024 * 1024
@@ -78,7 +79,8 @@ Length = Annotated[
     BeforeValidator(_length),
     WithJsonSchema({"anyOf": [_NUMBER_OF_INCHES, {"type": "string"}]}),
 ]
-OneSide = int | float | str
+# Lengths of one option: a width and a length, or the widths of strips.
+Sides = Annotated[list[int | float | str], Field(max_length=20)]
 Name = Annotated[str, Field(min_length=1, max_length=_LONGEST)]
 Count = Annotated[int, Field(ge=1, le=100_000, strict=True)]
 
@@ -123,7 +125,7 @@ class BlockPart(_Part):
 
     recipe: Annotated[Name, Field(json_schema_extra={"enum": [*recipes(), PIECES]})]
     finished: Length | tuple[Length, Length] | None = None
-    options: dict[Name, int | float | str | bool | tuple[OneSide, OneSide]] = Field(
+    options: dict[Name, int | float | str | bool | Sides] = Field(
         default_factory=dict, max_length=20
     )
     pieces: list[PiecePart] = Field(default_factory=list, max_length=_MOST_NEEDS)
@@ -196,12 +198,16 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         assembly = whole_piece(question.block, question.seam, plan).assembly
         assert assembly.finished is not None
         answer["becomes"] = [number(side) for side in assembly.finished]
-    if assembly.drawn_true:
+    if question.block.known and question.block.known.strings:
+        assembly = question.assembly
+    if isinstance(plan.problem.tally, Crumbs):
+        answer["estimate"] = _spread(plan, plan.problem.tally)
+    if assembly.drawn_true or question.block.makes_one_piece:
         answer["unit"] = question.block.unit
         answer["makes"] = list(_makes(assembly, _set_length(plan)))
     answer["limits"] = [
         {"role": limit.role, "reason": limit.reason, "blocks": limit.blocks,
-         "one_more": "1/8 yd" if limit.length else limit.one_more.form}
+         "one_more": _one_more(limit)}
         for limit in report.limits
     ]  # fmt: skip
     answer["layouts"] = [
@@ -227,6 +233,19 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
     ]
     return answer
+
+
+def _one_more(limit: Limit) -> str:
+    """What one more is of: a form, or so much off the bolt."""
+    if limit.length is None:
+        return limit.one_more.form
+    return f"{limit.length / YARD} yd"
+
+
+def _spread(plan: CuttingPlan, tally: Crumbs) -> list[int]:
+    """How few and how many shapes the crumbs may come to."""
+    crumbs = [(f.width, f.length) for f in plan.problem.fabrics for _ in range(f.count)]
+    return [tally.shapes(crumbs, share) for share in (WASTEFUL, THRIFTY)]
 
 
 def _set_length(plan: CuttingPlan) -> Fraction | None:
@@ -312,7 +331,7 @@ def recipe_list() -> list[dict[str, Any]]:
 
 def _roles_of(recipe: Recipe) -> list[str]:
     cut = recipe.assemble(recipe.finished, recipe.options, QUARTER_INCH)
-    return list(dict.fromkeys(need.role for need in cut.needs))
+    return list(dict.fromkeys((*(need.role for need in cut.needs), *recipe.other_roles)))
 
 
 def _kind(recipe: Recipe, name: str) -> str | list[str]:
@@ -332,12 +351,13 @@ def _plain(value: Option) -> int | float | str | list[int | float]:
     return number(value) if isinstance(value, Fraction) else value
 
 
-def _check_roles(request: YieldRequest, needs: Sequence[Need]) -> None:
+def _check_roles(request: YieldRequest, needs: Sequence[Need], block: BlockChoice) -> None:
     """Every role of a fabric is one that a piece of the block has, or of the rest of the quilt.
 
     Pieces of any role may also be cut from what serves a role of another block.
     """
-    there = dict.fromkeys(need.role for need in needs)
+    others = block.known.other_roles if block.known else ()
+    there = dict.fromkeys((*(need.role for need in needs), *others))
     if ANY in there:
         there |= dict.fromkeys(role for recipe in recipes().values() for role in _roles_of(recipe))
     for place, fabric in enumerate(request.fabrics):
@@ -364,7 +384,7 @@ def _question(request: YieldRequest) -> RequestRead:
         cut = block.assembly(request.seam)
         tally = block.tally(request.seam)
         problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch, cut.sets, tally)
-        _check_roles(request, cut.needs)
+        _check_roles(request, cut.needs, block)
         return RequestRead(problem, cut, block, request.seam)
     except BadRequest:
         raise
@@ -430,8 +450,8 @@ def _block(block: BlockPart) -> BlockChoice:
     )
 
 
-def _written(said: int | float | str | bool | tuple[OneSide, OneSide]) -> int | str:
-    return " x ".join(map(str, said)) if isinstance(said, tuple) else written_option(said)
+def _written(said: int | float | str | bool | Sides) -> int | str:
+    return " x ".join(map(str, said)) if isinstance(said, list) else written_option(said)
 
 
 def _first(error: ValidationError) -> str:
@@ -485,7 +505,7 @@ _TEXT: dict[str, Any] = {"type": "string"}
 
 
 # Of pieces of one's own nobody knows how they are sewn; only what is trimmed has two sizes.
-_NOT_ALWAYS = frozenset({"finished", "unit", "makes", "trimmed"})
+_NOT_ALWAYS = frozenset({"finished", "unit", "makes", "trimmed", "becomes", "estimate"})
 
 
 def _object(**fields: Any) -> dict[str, Any]:
@@ -509,6 +529,8 @@ _ANSWER_SCHEMA = {
         proved={"type": "boolean"},
         bound=_COUNT,
         finished={"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2},
+        becomes={"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2},
+        estimate={"type": "array", "items": _COUNT, "minItems": 2, "maxItems": 2},
         unit=_TEXT,
         makes=_list(
             _object(name=_TEXT, count=_NUMBER, width=_NUMBER, length=_NUMBER,

@@ -15,7 +15,7 @@ from kersey.core.blocks.recipe import BadRecipe, Recipe
 SEAM = Fraction(1, 4)
 # Where squares are sewn before they are cut apart, or flipped, what shows is not what was cut.
 NOT_AS_CUT = {How.HALF_SQUARES, How.ALL_ROUND, How.EIGHT, How.QUARTERED, How.FLIPPED,
-              How.SLANT, How.SWUNG}  # fmt: skip
+              How.SLANT, How.SWUNG, How.COVERING}  # fmt: skip
 # (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
 HANDBOOK = [
     ("log-cabin", {}, "19/2", "5/2x7/4 7/4x15/4 5x7/4 7/4x25/4 15/2x7/4 7/4x35/4 5/2x5/2 15/4x7/4 "

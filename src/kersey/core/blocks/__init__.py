@@ -7,4 +7,5 @@ __all__ = [
     "own_pieces",
     "piece_codes",
     "recipe",
+    "whole_piece",
 ]

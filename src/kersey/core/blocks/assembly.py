@@ -47,6 +47,10 @@ class How(StrEnum):
     RING = "its long edges sewn together"
     OPENED = "crosscut into rings, each opened one strip further on"
     QUILTED = "sewn through batting and backing from the centre line outward"
+    COVERING = "cut to cover the foundation"
+    STRINGS = "sewn on a foundation from the middle outward"
+    SHEET = "crumbs sewn into a sheet"
+    FROM_SHEET = "cut from the sheet"
     TRIMMED = "trimmed at both ends"
     HALVED = "cut in half"
 
@@ -139,10 +143,12 @@ class Assembly:
 
     @cached_property
     def needs(self) -> tuple[Need, ...]:
-        """What is cut from cloth for one batch: the light side first, then as it shows."""
-        shown = list(dict.fromkeys((patch.label, patch.role) for patch in self.patches))
+        """What is cut from cloth for one batch: the light side first, then as it shows; at last
+        what does not show, like a foundation."""
+        labels = dict.fromkeys((patch.label, patch.role) for patch in self.patches)
+        shown = {known_by: place for place, known_by in enumerate(labels)}
         cut = [make for make in self.makes if make.how is How.CUT]
-        cut.sort(key=lambda make: (make.role != "light", shown.index((make.name, make.role))))
+        cut.sort(key=lambda m: (m.role != "light", shown.get((m.name, m.role), len(shown))))
         return tuple(
             Need(
                 m.name, m.role, *m.size, int(self.batch * self.counts[m]), m.long,

@@ -92,7 +92,7 @@ def _waves(options: Options) -> Waves:
     return Waves(wave_of(options), strips, options["method"] == ONWARD)
 
 
-def _tally(options: Options, seam: Fraction) -> Waves:
+def _tally(_: Size, options: Options, seam: Fraction) -> Waves:
     if min(wave_of(options)) <= 2 * seam:
         raise BadRecipe("block.options.narrowest", "wider than its seams.")
     return _waves(options)
@@ -104,7 +104,7 @@ def _made(options: Options) -> tuple[Fraction, ...]:
     return made
 
 
-def _whole(plan: CuttingPlan, options: Options) -> tuple[Fraction, ...]:
+def _whole(plan: CuttingPlan, _: Size, options: Options) -> tuple[Fraction, ...]:
     """Strips in a tube, columns, and how long each tube is."""
     lengths = [
         max(cut.width, cut.length)
@@ -129,7 +129,7 @@ def _size(options: Options, seam: Fraction) -> Size:
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     if finished != _size(options, seam):
         raise BadRecipe("block.finished", "left out: it follows from the strips and the wave.")
-    _tally(options, seam)
+    _tally(finished, options, seam)
     if WHOLE not in options:
         return _one_column(finished, options, seam)
     strip = length_option(options, "strip", 2 * seam, _WIDEST)

@@ -1,12 +1,11 @@
 """The block chosen for a quilt: a recipe with its size and options, or pieces of one's own."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from functools import lru_cache
-from math import isqrt
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.recipe import (
     NO,
@@ -18,7 +17,7 @@ from kersey.core.blocks.recipe import (
     Options,
     Recipe,
     read_option,
-    rectangle,
+    shares_in_rows,
 )
 from kersey.core.cutting.problem import CuttingPlan, Need, PrintRule, check_needs
 from kersey.core.cutting.tally import Tally
@@ -139,19 +138,21 @@ class BlockChoice:
 
     def tally(self, seam: Fraction) -> Tally | None:
         """How whole strips are counted, if they are not counted by sets; raises `BadRecipe`."""
-        counted = self.known.tally if self.known else None
-        return counted(self.all_options, seam) if counted else None
+        counted, size = self.known.tally if self.known else None, self.size_at(seam)
+        return counted(size, self.all_options, seam) if counted and size else None
 
     @property
     def makes_one_piece(self) -> bool:
         """Whether all that is cut becomes one whole piece."""
         return self.known is not None and self.known.whole is not None
 
-    def made_whole(self, plan: CuttingPlan) -> "BlockChoice":
+    def made_whole(self, plan: CuttingPlan, seam: Fraction) -> "BlockChoice":
         """The block as one whole piece of all that a plan cuts."""
-        assert self.known is not None
-        assert self.known.whole is not None
-        return replace(self, whole=self.known.whole(plan, self.all_options))
+        known, size = self.known, self.size_at(seam)
+        assert known is not None
+        assert known.whole is not None
+        assert size is not None
+        return replace(self, whole=known.whole(plan, size, self.all_options), finished=None)
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""
@@ -186,7 +187,7 @@ def _assembled(block: BlockChoice, seam: Fraction) -> Assembly:
         raise BadRecipe("block.pieces", "left out: they belong to the recipe “pieces” only.")
     if min(size) <= 0:
         raise BadRecipe("block.finished", "more than 0.")
-    if recipe.square and size[0] != size[1]:
+    if recipe.square and not block.whole and size[0] != size[1]:
         raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
     return recipe.assemble(size, block.all_options, seam)
 
@@ -217,23 +218,5 @@ def _of_pieces(
     parts = tuple(Part(make, need.count) for make, need in zip(makes, needs, strict=True))
     shown = finished or (Fraction(1), Fraction(1))
     size = shown[0] + 2 * seam, shown[1] + 2 * seam
-    block = Make("block", How.JOINED, size, parts, patches=tuple(_in_rows(needs, shown)))
+    block = Make("block", How.JOINED, size, parts, patches=tuple(shares_in_rows(needs, shown)))
     return Assembly(block, finished, rules, drawn_true=False)
-
-
-def _in_rows(needs: Sequence[Need], size: Size) -> Iterator[Patch]:
-    """Each piece as large a part of the block as it is of the cloth, in about as many rows as
-    there are pieces in a row."""
-    pieces = [need for need in needs for _ in range(need.count)]
-    in_a_row = isqrt(len(pieces) - 1) + 1
-    whole = sum((need.width * need.height for need in pieces), Fraction(0))
-    top = Fraction(0)
-    for start in range(0, len(pieces), in_a_row):
-        row = pieces[start : start + in_a_row]
-        area = sum((need.width * need.height for need in row), Fraction(0))
-        high, left = size[1] * area / whole, Fraction(0)
-        for need in row:
-            wide = size[0] * need.width * need.height / area
-            yield rectangle(need.label, need.role, left, top, wide, high)
-            left += wide
-        top += high

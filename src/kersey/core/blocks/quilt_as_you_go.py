@@ -26,13 +26,13 @@ from kersey.core.cutting.tally import Mirrored
 _SHOWN = Fraction(40)
 
 
-def _tally(options: Options, _: Fraction) -> Mirrored:
+def _tally(_: Size, options: Options, __: Fraction) -> Mirrored:
     mirrored = options["mirrored"]
     assert isinstance(mirrored, bool)
     return Mirrored(mirrored)
 
 
-def _whole(plan: CuttingPlan, _: Options) -> tuple[Fraction, ...]:
+def _whole(plan: CuttingPlan, _: Size, __: Options) -> tuple[Fraction, ...]:
     """How many strips, and how long the shortest is."""
     lengths = (max(cut.width, cut.length) for layout in plan.layouts for cut in layout.cuts)
     return Fraction(plan.blocks), min(lengths)

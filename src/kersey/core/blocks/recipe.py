@@ -5,13 +5,14 @@ folder. How to add one: docs/add-a-block.md.
 """
 
 import re
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
+from math import isqrt
 from typing import Any
 
 from kersey.core.blocks.assembly import Assembly, Patch, Size
-from kersey.core.cutting.problem import CuttingPlan
+from kersey.core.cutting.problem import CuttingPlan, Need
 from kersey.core.cutting.tally import Tally
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, parse_length
@@ -72,6 +73,9 @@ class Recipe:
     `strip_option`: the option that is the cut width of its strips, taken from those at hand where
     nobody has said it.
 
+    `strings`, `crumbs`: it is sewn of strings, or of crumbs of any size, too. `other_roles` are
+    those that fabric may have for it beside the roles of what is cut for a block.
+
     `unit`: what is counted, where it is not blocks.
 
     A technique that makes one whole piece is asked for its columns, rows or strips: whole strips
@@ -94,9 +98,12 @@ class Recipe:
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
     size_of: Callable[[Options, Fraction], Size | None] | None = None
     strip_option: str = ""
+    strings: bool = False
+    crumbs: bool = False
+    other_roles: tuple[str, ...] = ()
     unit: str = "block"
-    tally: Callable[[Options, Fraction], Tally | None] | None = None
-    whole: Callable[[CuttingPlan, Options], tuple[Fraction, ...]] | None = None
+    tally: Callable[[Size, Options, Fraction], Tally | None] | None = None
+    whole: Callable[[CuttingPlan, Size, Options], tuple[Fraction, ...]] | None = None
     laid: Callable[[Sequence[str], Options], tuple[int, ...]] | None = None
     as_they_come: bool = False
     other_way: OtherWay | None = None
@@ -174,6 +181,24 @@ def rectangle(
     """A patch with straight sides, its corner at (x, y)."""
     right, bottom = x + width, y + height
     return Patch(label, role, ((x, y), (right, y), (right, bottom), (x, bottom)))
+
+
+def shares_in_rows(needs: Sequence[Need], size: Size) -> Iterator[Patch]:
+    """Each piece as large a part of a block as it is of the cloth, in about as many rows as there
+    are pieces in a row."""
+    pieces = [need for need in needs for _ in range(need.count)]
+    in_a_row = isqrt(len(pieces) - 1) + 1
+    whole = sum((need.width * need.height for need in pieces), Fraction(0))
+    top = Fraction(0)
+    for start in range(0, len(pieces), in_a_row):
+        row = pieces[start : start + in_a_row]
+        area = sum((need.width * need.height for need in row), Fraction(0))
+        high, left = size[1] * area / whole, Fraction(0)
+        for need in row:
+            wide = size[0] * need.width * need.height / area
+            yield rectangle(need.label, need.role, left, top, wide, high)
+            left += wide
+        top += high
 
 
 def triangle(label: str, role: str, *corners: tuple[Fraction, Fraction]) -> Patch:

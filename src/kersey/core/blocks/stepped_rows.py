@@ -42,7 +42,7 @@ _WIDEST = Fraction(12)
 ONE_BAR, TWO_BARS = "one bar", "two bars"
 
 
-def _whole(plan: CuttingPlan, _: Options) -> tuple[Fraction, ...]:
+def _whole(plan: CuttingPlan, _: Size, __: Options) -> tuple[Fraction, ...]:
     """How many rows."""
     return (Fraction(plan.blocks),)
 

@@ -25,12 +25,12 @@ class WholePiece:
 
 def whole_piece(block: BlockChoice, seam: Fraction, plan: CuttingPlan) -> WholePiece:
     """One piece of all the columns, rows or strips of a plan that has any."""
-    made = block.made_whole(plan)
+    made = block.made_whole(plan, seam)
     assembly = made.assembly(seam)
     problem = CuttingProblem(assembly.needs, plan.problem.fabrics, assembly.rules)
     taken: Counter[Need] = Counter()
     layouts = tuple(_cut_for(layout, problem, taken) for layout in _one_by_one(plan))
-    alike = Counter(layouts)
+    alike = Counter(layout for layout in layouts if layout.cuts)
     together = tuple(replace(layout, copies=copies) for layout, copies in alike.items())
     return WholePiece(made, assembly, CuttingPlan(problem, 1, 1, together))
 
@@ -42,22 +42,29 @@ def _one_by_one(plan: CuttingPlan) -> list[Layout]:
 
 
 def _cut_for(layout: Layout, problem: CuttingProblem, taken: Counter[Need]) -> Layout:
-    """The layout with its cuts made for the needs of the whole piece."""
-    cuts = [_cut(cut, layout, problem, taken) for cut in layout.cuts]
-    over = []
-    for before, now in zip(layout.cuts, cuts, strict=True):
-        wide, long = before.width - now.width, before.length - now.length
-        if long >= SHORTEST_KEPT and now.width >= SHORTEST_KEPT:
-            over.append((now.width, long))
-        if wide >= SHORTEST_KEPT and now.length >= SHORTEST_KEPT:
-            over.append((wide, now.length))
-    return replace(layout, cuts=tuple(cuts), left=(*layout.left, *over))
+    """The layout with its cuts made for the needs of the whole piece.
+
+    What none of them needs, pieces of a block that is over, stays cloth of its size.
+    """
+    cuts, over = list[Cut](), list[tuple[Fraction, Fraction]]()
+    for before in layout.cuts:
+        now = _cut(before, layout, problem, taken)
+        if now is None:
+            over.append((before.width, before.length))
+            continue
+        cuts.append(now)
+        over.append((now.width, before.length - now.length))
+        over.append((before.width - now.width, now.length))
+    kept = tuple(size for size in over if min(size) >= SHORTEST_KEPT)
+    return replace(layout, cuts=tuple(cuts), left=(*layout.left, *kept))
 
 
-def _cut(cut: Cut, layout: Layout, problem: CuttingProblem, taken: Counter[Need]) -> Cut:
+def _cut(cut: Cut, layout: Layout, problem: CuttingProblem, taken: Counter[Need]) -> Cut | None:
     """A cut for the first need of its size of which there are not enough yet."""
-    fitting = [need for need in problem.needs if _fits(cut, need)]
-    need = next((n for n in fitting if taken[n] < n.count), fitting[-1])
+    fitting = (need for need in problem.needs if _fits(cut, need) and taken[need] < need.count)
+    need = next(fitting, None)
+    if need is None:
+        return None
     taken[need] += 1
     if not cut.need.crosscut:
         return replace(cut, need=need)

@@ -3,6 +3,7 @@
 __all__ = [
     "alike",
     "checker",
+    "crumbs",
     "filling",
     "highs",
     "interchange",
@@ -13,5 +14,8 @@ __all__ = [
     "scale",
     "separate",
     "solver",
+    "string_blocks",
+    "strip_sets",
+    "tally",
     "watch",
 ]

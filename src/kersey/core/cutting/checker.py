@@ -10,11 +10,11 @@ from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from itertools import combinations, pairwise
-from math import inf, lcm
+from math import inf, lcm, sqrt
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
-from kersey.core.cutting.tally import Mirrored, Waves
+from kersey.core.cutting.tally import Crumbs, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Watch, no_clock
 
 
@@ -75,7 +75,7 @@ def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
         yield f"{name}: a layout of {layout.copies} copies."
     whole, *places = _places(layout)
     for cut, place in zip(layout.cuts, places, strict=True):
-        if not fabric.serves(cut.need):
+        if not (fabric.serves(cut.need) or cut.need.role == "crumb"):
             yield f"{name} may not serve {cut.need.role}."
         upright = (cut.width, cut.length) == (cut.need.width, cut.need.height)
         turned = (cut.width, cut.length) == (cut.need.height, cut.need.width)
@@ -141,7 +141,8 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
     for name, count in used.items():
         if count > there.get(name, 0):
             yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
-    for need in () if plan.problem.strip_sets else plan.problem.needs:
+    counted_otherwise = plan.problem.strip_sets or plan.problem.tally
+    for need in () if counted_otherwise else plan.problem.needs:
         if made[need] < plan.problem.batches(plan.blocks) * need.count:
             yield f"{made[need]} of {need.label} are too few for {plan.blocks} blocks."
 
@@ -226,6 +227,12 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     Rings are cut one by one from tubes of strips sorted by length; of strips that are mirrored
     every print but one lies there in pairs.
     """
+    if isinstance(plan.problem.tally, Crumbs):
+        yield from _crumb_faults(plan, plan.problem.tally)
+        return
+    if isinstance(plan.problem.tally, Strings):
+        yield from _string_faults(plan, plan.problem.tally)
+        return
     tally, strips = plan.problem.tally, list[tuple[Fraction, str]]()
     for layout in plan.layouts:
         for cut in layout.cuts:
@@ -244,6 +251,66 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     ]  # fmt: skip
     if max((_columns(way, tally, plan.blocks) for way in ways), default=0) < plan.blocks:
         yield f"These strips do not make {plan.blocks} columns."
+
+
+def _crumb_faults(plan: CuttingPlan, tally: Crumbs) -> Iterator[str]:
+    """Whether the crumbs have area for so many shapes once every seam is sewn."""
+    area, s = Fraction(0), tally.seam
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            area += max(Fraction(0), cut.width - 2 * s) * (cut.length - 2 * s) * layout.copies
+    if area < plan.blocks * tally.shape:
+        yield f"{float(area):.0f} square inches are too few for {plan.blocks} shapes."
+
+
+def _string_faults(plan: CuttingPlan, tally: Strings) -> Iterator[str]:
+    """Whether each block is covered: by its strings in their places, from the middle outward.
+
+    A string's label says its block and place; beside the middle one they lie on either side.
+    """
+    sewn: dict[str, dict[int, Need]] = defaultdict(dict)
+    foundations = 0
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            if cut.need.role == "foundation":
+                foundations += layout.copies
+                continue
+            block, _, place = cut.need.label.partition(".")
+            sewn[block][int(place)] = cut.need
+    if len(sewn) < plan.blocks:
+        yield f"{len(sewn)} blocks have strings, not {plan.blocks}."
+    constant = tally.constant or any("middle" in fabric.roles for fabric in plan.problem.fabrics)
+    muslin = any("foundation" in fabric.roles for fabric in plan.problem.fabrics)
+    if muslin and foundations < plan.blocks:
+        yield f"{foundations} foundations are too few for {plan.blocks} blocks."
+    # The diagonal of the square, by a root of its own: half of it lies on either side.
+    half = tally.side * Fraction(sqrt(2)) / 2 if tally.diagonal else tally.side / 2
+    for block, strings in sewn.items():
+        middle = strings.get(0)
+        if middle is None or (constant and middle.role != "middle"):
+            yield f"Block {block} has no middle string."
+            continue
+        if middle.height < 2 * half:
+            yield f"Block {block}: the middle string is too short."
+        for way in (1, -1):
+            yield from _uncovered(block, strings, way, half, tally)
+
+
+def _uncovered(
+    block: str, strings: Mapping[int, Need], way: int, half: Fraction, tally: Strings
+) -> Iterator[str]:
+    """What is wrong on one side of the middle string."""
+    edge, place = strings[0].width / 2, 0
+    while edge < half:
+        seam, place = edge - tally.seam, place + way
+        if place not in strings:
+            yield f"Block {block} is not covered beyond {float(seam):.2f}."
+            return
+        if half - seam < Fraction(1, 2):
+            yield f"Block {block} has a seam in its corner."
+        if strings[place].height < (2 * (half - seam) if tally.diagonal else tally.side):
+            yield f"Block {block}: string {place} is too short."
+        edge += strings[place].width - 2 * tally.seam
 
 
 def _columns(rows: Sequence[Sequence[Fraction]], tally: Waves, wanted: int) -> int:

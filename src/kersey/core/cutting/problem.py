@@ -18,7 +18,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cloth.forms import Form
-from kersey.core.cutting.tally import Tally
+from kersey.core.cutting.tally import Mirrored, Tally, Waves
 from kersey.core.errors import InvalidValue
 
 ANY = "any"
@@ -196,7 +196,7 @@ class CuttingProblem:
 
     def _check_sets(self) -> None:
         if not self.strip_sets:
-            if self.sets or self.tally:
+            if self.sets or isinstance(self.tally, Waves | Mirrored):
                 raise BadCutting("Strip sets are sewn of strips that are crosscut.")
             return
         if self.batch > 1 or not all(need.crosscut for need in self.needs):

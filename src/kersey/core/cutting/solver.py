@@ -13,6 +13,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cutting.bring_in import by_area
+from kersey.core.cutting.crumbs import solve_crumbs
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.parts import Caps
 from kersey.core.cutting.print_rules import Reading, read_rules
@@ -26,7 +27,9 @@ from kersey.core.cutting.problem import (
 )
 from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
+from kersey.core.cutting.string_blocks import solve_strings
 from kersey.core.cutting.strip_sets import solve_sets
+from kersey.core.cutting.tally import Crumbs, Strings
 from kersey.core.cutting.watch import Watch
 from kersey.core.cutting.whole_strips import solve_tally
 
@@ -64,6 +67,10 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
     found than are sought, the search ends early: the plan may then have fewer blocks than there
     could be, never a wrong bound.
     """
+    if isinstance(problem.tally, Strings):
+        return solve_strings(problem, watch)
+    if isinstance(problem.tally, Crumbs):
+        return solve_crumbs(problem)
     if problem.tally:
         return solve_tally(problem)
     if problem.strip_sets:

@@ -15,6 +15,8 @@ from dataclasses import dataclass
 from fractions import Fraction
 from itertools import cycle
 
+from kersey.core.measure.root2 import Root2
+
 
 @dataclass(frozen=True)
 class Waves:
@@ -66,16 +68,16 @@ class Waves:
         return found
 
     def _swapped(self, cut_from: list[int]) -> list[int]:
-        """Columns as wide exchanged between two tubes, so that as many joins nest as can."""
+        """Even columns of the first tube exchanged for those as wide of the second, so that odd and
+        even ones come from different tubes and nearly all joins nest."""
         first = [n for n, tube in enumerate(cut_from) if n % 2 and tube == 0]
+        second = [n for n, tube in enumerate(cut_from) if n % 2 and tube == 1]
         for place in first:
             width = self.widths[place % len(self.widths)]
-            others = (
-                n for n, tube in enumerate(cut_from)
-                if n % 2 == 0 and tube == 1 and self.widths[n % len(self.widths)] == width
-            )  # fmt: skip
+            others = (n for n in second if self.widths[n % len(self.widths)] == width)
             other = next(others, None)
             if other is not None:
+                second.remove(other)
                 cut_from[place], cut_from[other] = 1, 0
         return cut_from
 
@@ -126,7 +128,70 @@ class Mirrored:
         return +there
 
 
-Tally = Waves | Mirrored
+@dataclass(frozen=True)
+class Strings:
+    """Strings sewn on a foundation: from the middle outward until both corners, or edges, are
+    covered.
+
+    `side` of the foundation, as it is cut; `diagonal`: from corner to corner, else straight. A
+    string covers `COVER` beyond the foundation at both ends. No seam lies nearer a corner or an
+    edge than `FROM_THE_END`. With `constant` the middle string of every block is of role middle.
+    """
+
+    side: Fraction
+    diagonal: bool
+    seam: Fraction
+    constant: bool = False
+
+    @property
+    def half(self) -> Fraction:
+        """From the middle to the corner, or the edge; never less than it is."""
+        if not self.diagonal:
+            return self.side / 2
+        return Root2(root=self.side / 2).ceil_to(_SIXTEENTH)
+
+    def length_at(self, reached: Fraction) -> Fraction:
+        """How long a string is that begins so far from the middle.
+
+        >>> Strings(Fraction(9), True, Fraction(1, 4)).length_at(Fraction(0)) - 2 * COVER
+        Fraction(51, 4)
+        """
+        across = 2 * (self.half - reached) if self.diagonal else self.side
+        return across + 2 * COVER
+
+
+# docs/trade.md section 7: covering well past both ends; no seam in a corner or just at the edge.
+COVER, FROM_THE_END = Fraction(1, 2), Fraction(3, 4)
+_SIXTEENTH = Fraction(1, 16)
+
+
+@dataclass(frozen=True)
+class Crumbs:
+    """Crumbs sewn into a sheet, from which shapes of so much `area` are cut; only an estimate.
+
+    Each crumb loses its seams; a crooked sheet and its edges lose more. The sheet gives shapes for
+    between `WASTEFUL` and `THRIFTY` of what is left of it: counted on is the lower figure.
+    """
+
+    shape: Fraction
+    seam: Fraction
+
+    def shapes(self, sizes: Sequence[tuple[Fraction, Fraction]], share: Fraction) -> int:
+        """How many shapes come of crumbs of these sizes, where so large a share of them is used.
+
+        >>> crumbs = [(Fraction(5, 2), Fraction(9, 2))] * 100
+        >>> made = Crumbs(Fraction(81, 4), Fraction(1, 4))
+        >>> [made.shapes(crumbs, share) for share in (WASTEFUL, THRIFTY)]
+        [27, 35]
+        """
+        net = ((w - 2 * self.seam) * (h - 2 * self.seam) for w, h in sizes
+               if min(w, h) > 2 * self.seam)  # fmt: skip
+        return int(share * sum(net, Fraction(0)) // self.shape)
+
+
+# Of a sheet of made fabric so much becomes shapes, at worst and at best.
+WASTEFUL, THRIFTY = Fraction(7, 10), Fraction(9, 10)
+Tally = Waves | Mirrored | Strings | Crumbs
 
 
 def _evenly(strips: Sequence[tuple[str, Fraction]], wanted: int) -> Iterator[tuple[str, Fraction]]:

@@ -13,6 +13,7 @@ from itertools import islice, product
 
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout
+from kersey.core.cutting.tally import Mirrored, Waves
 
 # Of more sorts of fabric than this the ways are not all tried with one another.
 _MOST_TRIED = 256
@@ -34,7 +35,7 @@ class _Way:
 
 def solve_tally(problem: CuttingProblem) -> CuttingPlan:
     """The most columns or strips for a problem with a tally."""
-    assert problem.tally is not None
+    assert isinstance(problem.tally, Waves | Mirrored)
     ways = [found for fabric in problem.fabrics if (found := list(_ways(problem, fabric)))]
     tally, best, strips = problem.tally, list[_Way](), list[tuple[str, Fraction]]()
     for chosen in islice(product(*ways), _MOST_TRIED):

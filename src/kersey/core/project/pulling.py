@@ -15,7 +15,7 @@ from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
-from kersey.core.stash.pulled import BLOCK_ROLES, Pulled, Role
+from kersey.core.stash.pulled import BLOCK_ROLES, SELDOM_ROLES, Pulled, Role
 
 # A roll in which one value has nine strips of ten reads as one value.
 _NEARLY_ALL = 0.9
@@ -78,6 +78,16 @@ def short_side(areas: Mapping[Role, Fraction], needs: Mapping[Role, Fraction]) -
     if times <= _EVEN_ENOUGH:
         return ()
     return (f"The {least} side needs {share_in_words(times - 1)} to go with the {most}.",)
+
+
+def roles_offered(project: Project) -> list[Role]:
+    """The roles that fabric may serve: those that every quilt has, and those of its block."""
+    assembly = _assembly(project)
+    known = project.design.block.known
+    of_block = {need.role for need in assembly.needs} if assembly else set()
+    of_block |= set(known.other_roles if known else ())
+    serving = {role for pulled in project.fabrics for role in pulled.roles}
+    return [r for r in Role if r not in SELDOM_ROLES or r.value in of_block or r in serving]
 
 
 def share_in_words(share: Fraction) -> str:

@@ -88,10 +88,11 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     """
     design = project.design
     seam = design.seam if seam is None else seam
-    pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM)
+    block = block_of(project, seam)
+    forms = CUT_FROM | _also_sewn(block)
+    pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in forms)
     if not pulled:
         raise NothingToCut
-    block = block_of(project, seam)
     assembly = block.assembly(seam)
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
@@ -102,6 +103,14 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     )
     a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
     return YieldAsked(problem, block, assembly, pulled, a_wish, design.even)
+
+
+def _also_sewn(block: BlockChoice) -> frozenset[Form]:
+    """Forms that are not cut by measure and that this block is sewn of."""
+    known = block.known
+    if known is None or not (known.strings or known.crumbs):
+        return frozenset()
+    return frozenset({Form.STRING, Form.SCRAPS} if known.crumbs else {Form.STRING})
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
@@ -159,17 +168,29 @@ def _fabrics(pulled: tuple[Pulled, ...], roles: frozenset[str], design: Design) 
         taken[cloth.name] += 1
         number = taken[cloth.name]
         name = cloth.name if number == 1 else f"{cloth.name} ({number})"
+        width, length = _size(fabric)
         yield Fabric(
             name=name,
             # The same cloth from another lot is the same print; another by the same name is not.
             print=prints.setdefault((cloth.name, cloth.swatch), name),
-            width=fabric.width,
-            length=fabric.length,
+            width=width,
+            length=length,
             count=fabric.count,
             roles=_roles(fabric, roles, design),
             directional=lot.directional,
             form=lot.form,
         )
+
+
+# Scraps by weight are taken for crumbs of about 2 1/2 x 4: so much of them is left between seams.
+_BETWEEN_SEAMS, _SHEET = Fraction(7, 10), Fraction(36)
+
+
+def _size(fabric: Pulled) -> Size:
+    """What is cut of one piece; of scraps by weight the sheet that they come to, an estimate."""
+    if fabric.kept.lot.form is Form.SCRAPS:
+        return _SHEET, max(Fraction(1), fabric.area * _BETWEEN_SEAMS / _SHEET)
+    return fabric.width, fabric.length
 
 
 def _roles(fabric: Pulled, roles: frozenset[str], design: Design) -> frozenset[str]:

@@ -26,6 +26,12 @@ class Role(StrEnum):
     DARK = "dark"
     BACKGROUND = "background"
     FEATURE = "feature"
+    FRAME = "frame"
+    WINDOW = "window"
+    ACCENT = "accent"
+    STRING = "string"
+    MIDDLE = "middle"
+    FOUNDATION = "foundation"
     SASHING = "sashing"
     BORDER = "border"
     BINDING = "binding"
@@ -33,7 +39,11 @@ class Role(StrEnum):
     BATTING = "batting"
 
 
-BLOCK_ROLES = frozenset({Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE})
+# Roles that only some blocks have: they are offered where the block has them.
+SELDOM_ROLES = frozenset(
+    {Role.FRAME, Role.WINDOW, Role.ACCENT, Role.STRING, Role.MIDDLE, Role.FOUNDATION}
+)
+BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE}
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
 

@@ -140,6 +140,7 @@ _VERBS = {
     How.SLANT: "Cut",
     How.SWUNG: "Cut",
     How.OPENED: "Crosscut",
+    How.FROM_SHEET: "Cut",
     How.TRIMMED: "Trim",
     How.HALVED: "Cut",
 }
@@ -205,6 +206,17 @@ _HOW = {
         "after it through all layers and press it open before the next, now on one side, now on "
         "the other. Measure in the middle and at both edges every six strips."
     ),
+    How.COVERING: "Cut from {parts}.",
+    How.STRINGS: (
+        "Lay the middle string over the middle of the foundation, then sew on to either side and "
+        "press each: {parts}. No seam may lie in a corner. Trim to the ruler, not to "
+        "the foundation."
+    ),
+    How.SHEET: (
+        "Sew crumbs to one another, then what comes of them, into one sheet: no two of the same "
+        "print side by side, not all seams one way. Trim what stands out straight as you go."
+    ),
+    How.FROM_SHEET: "Cut from the sheet, large enough to show it.",
     How.TRIMMED: "Trim as much off either end.",
     How.HALVED: "Cut each {first} in half.",
     How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",

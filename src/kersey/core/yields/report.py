@@ -8,12 +8,14 @@ from collections import Counter
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from math import ceil
 
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
+from kersey.core.cutting.tally import Crumbs, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import YARD
@@ -49,18 +51,19 @@ class Limit:
     """What stopped it: a role, why, and how many blocks one more piece would give.
 
     `one_more` names a fabric; one more piece of it gives `blocks`. Of yardage that is `length`
-    inches more, as shops cut it.
+    inches more, as shops cut it: so many `eighths` of a yard, no fewer than hold one piece.
     """
 
     role: str
     reason: str
     one_more: Fabric
     blocks: int
+    eighths: int = 1
 
     @property
     def length(self) -> Fraction | None:
         """How long the one more is, where it is a length off the bolt."""
-        return EIGHTH_YARD if self.one_more.form is Form.YARDAGE else None
+        return self.eighths * EIGHTH_YARD if self.one_more.form is Form.YARDAGE else None
 
 
 @dataclass(frozen=True)
@@ -286,7 +289,8 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
     for fabric, blocks in zip(sorts, tried, strict=True):
         if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
             role = _role_of(problem, fabric, alone)
-            yield Limit(role, _reason(plan, role, alone) + together, fabric, blocks)
+            why = _reason(plan, role, alone) + together
+            yield Limit(role, why, fabric, blocks, _eighths(problem, fabric))
 
 
 def _more_together(
@@ -417,9 +421,17 @@ def _of_one_need(fabric: Fabric, need: Need) -> Fraction:
 def _with_one_more(problem: CuttingProblem, fabric: Fabric) -> CuttingProblem:
     if fabric.form is Form.YARDAGE:
         # A length more is cut off the bolt; it is no longer piece of what is there already.
-        more = replace(fabric, name=f"{fabric.name}, more", length=EIGHTH_YARD, count=1)
+        length = _eighths(problem, fabric) * EIGHTH_YARD
+        more = replace(fabric, name=f"{fabric.name}, more", length=length, count=1)
         return replace(problem, fabrics=(*problem.fabrics, more))
     return _with_more(problem, fabric, 1)
+
+
+def _eighths(problem: CuttingProblem, fabric: Fabric) -> int:
+    """The fewest eighths of a yard that hold a piece of this fabric."""
+    served = [need for need in problem.needs if fabric.serves(need)]
+    shortest = min((n.width if n.crosscut else min(n.width, n.height) for n in served), default=0)
+    return max(1, ceil(shortest / EIGHTH_YARD))
 
 
 def _with_more(problem: CuttingProblem, fabric: Fabric, pieces: int) -> CuttingProblem:
@@ -451,10 +463,18 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
     )
 
 
+_WHY_NO_MORE: dict[type, str] = {
+    Waves: "the tubes are cut to their ends",
+    Mirrored: "every strip that has its place is used",
+    Strings: "the strings that are left are too few, or too short, for another block",
+    Crumbs: "the crumbs make no larger sheet",
+}
+
+
 def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
     others = [other for other in alone if other != role]
-    if plan.problem.tally:
-        return "every whole strip that fits in is used"
+    if plan.problem.tally is not None:
+        return _WHY_NO_MORE[type(plan.problem.tally)]
     if plan.problem.strip_sets and not others:
         strips = sum(count for _, count in plan.problem.kinds_of_sets[0].strips)
         return f"{strips} whole strips make a set, and what is left makes no other"

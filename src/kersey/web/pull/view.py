@@ -11,7 +11,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_length, parse_length, write_length
 from kersey.core.project.project import Project
-from kersey.core.project.pulling import look_over
+from kersey.core.project.pulling import look_over, roles_offered
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
 from kersey.core.stash.pulled import Pulled, Role, total_of
 from kersey.core.stash.quick_entry import read_lots, size_in_words
@@ -36,6 +36,12 @@ ROLE_KEYS = {
     Role.DARK: "d",
     Role.BACKGROUND: "g",
     Role.FEATURE: "f",
+    Role.FRAME: "e",
+    Role.WINDOW: "w",
+    Role.ACCENT: "n",
+    Role.STRING: "u",
+    Role.MIDDLE: "m",
+    Role.FOUNDATION: "o",
     Role.SASHING: "s",
     Role.BORDER: "b",
     Role.BINDING: "i",
@@ -62,7 +68,7 @@ def pull_context(
         | wall
         | {
             "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
-            "role_keys": ROLE_KEYS,
+            "role_keys": {role: ROLE_KEYS[role] for role in roles_offered(project)},
             "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
             "strip_width": strip_width,
             "strip_error": strip_error,
@@ -73,7 +79,7 @@ def pull_context(
             "pulled": None if chosen in bought else project.fabrics[int(chosen)],
             "at_home": None if chosen in bought else _at_home(room, opened, int(chosen)),
             "reads": _reads(project, chosen, wall["beside"]),
-            "all_roles": list(Role),
+            "all_roles": roles_offered(project),
             "all_values": list(Value),
             "motifs": list(Motif),
             "scales": list(Scale),
@@ -93,7 +99,9 @@ def _wall(opened: OpenProject, strip_width: Fraction) -> dict[str, Any]:
     return {
         "beside": beside,
         "groups": _groups(opened, items, strip_width, scale),
-        "empty_roles": [r for r in Role if not any(p.serves(r) for p in project.fabrics)],
+        "empty_roles": [
+            r for r in roles_offered(project) if not any(p.serves(r) for p in project.fabrics)
+        ],
         "set_aside": [item for item in items if item["pulled"].aside],
         "pieces": _pieces(project),
         "values": _values(project),

@@ -13,6 +13,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
     Units,
+    format_bought,
     format_length,
     format_size,
     safe_cut,
@@ -193,7 +194,7 @@ def _limits(known: YieldSoFar, units: Units) -> list[dict[str, Any]]:
 def _much(limit: Limit, units: Units) -> str:
     """How much more off the bolt."""
     length = limit.length or Fraction(0)
-    short = "⅛ yd" if units is Units.INCHES else format_length(length, units)
+    short = format_bought(length, units)
     return f"{short} of {limit.one_more.name}"
 
 
