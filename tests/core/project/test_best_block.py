@@ -20,7 +20,7 @@ from kersey.core.stash.quick_entry import read_lots
         ("40 ten-inch squares", "rails"),
         ("42 charm squares", "nine-patch"),
         ("40 mini squares", "nine-patch"),
-        ("900 g crumbs", "rails"),
+        ("900 g crumbs", "made-fabric"),
     ],
 )
 def test_it_suits_the_fabric(line: str, block: str) -> None:

@@ -8,6 +8,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Size, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import (
     DARK,
     FOUR,
@@ -49,5 +50,19 @@ RECIPE = Recipe(
     as_they_come=True,
     options={"method": FOUR},
     choices={"method": METHODS},
+    facts=Facts(
+        made_from="Four half-square units that point one way.",
+        difficulty=Difficulty.SOME,
+        sides=(6, 16),
+        suits="Ten-inch squares: four units of one pair make a block of 12.",
+        pressing=("To the dark.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "Left untrimmed",
+                "Units of 6.72 make blocks of 12.43: trim them all, or none.",
+            ),
+        ),
+    ),
     about="Two points one above the other, of half-square units; turned blocks make chevrons.",
 )

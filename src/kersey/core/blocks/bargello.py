@@ -15,6 +15,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
@@ -244,6 +245,24 @@ RECIPE = Recipe(
         "method": ALTERNATE,
     },
     choices={"method": (ALTERNATE, ONWARD)},
+    facts=Facts(
+        made_from="Tubes of strips crosscut in widths that swell and shrink.",
+        difficulty=Difficulty.CARE,
+        sides=(20, 100),
+        suits="Strip rolls in a gradient, every strip twice.",
+        pressing=("The first tube one way, the second the other: then every join nests.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Columns out of order",
+                "Number each as it is cut, and its opening.",
+            ),
+            (
+                "Joins that do not nest",
+                "Two columns of one tube lie side by side: swap one of them.",
+            ),
+        ),
+    ),
     about=(
         "Two tubes of the same strips, cut in widths that swell and shrink; every ring is opened "
         "one strip further on. Strips: how many in a tube; 0 stands for half of all."

@@ -9,6 +9,7 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -48,5 +49,19 @@ RECIPE = Recipe(
     finished=square_of(8),
     assemble=_assemble,
     options={"rounds": 3, "corner": Fraction(5, 2)},
+    facts=Facts(
+        made_from="A corner square and logs on two of its sides only.",
+        difficulty=Difficulty.SOME,
+        sides=(4, 12),
+        suits="One strip of 2 1/2 can make the feature logs of a whole block.",
+        pressing=("Away from the corner.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Feature and background change places",
+                "Lay the pieces of one block out in the order of sewing.",
+            ),
+        ),
+    ),
     about="Logs on two sides of a dark corner square, light and dark pairs in turn.",
 )

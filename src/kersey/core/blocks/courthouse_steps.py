@@ -7,6 +7,7 @@ Widths as in a log cabin. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.log_cabin import DARK, LIGHT, log_width
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
@@ -35,5 +36,19 @@ RECIPE = Recipe(
     finished=square_of(Fraction(19, 2)),
     assemble=_assemble,
     options={"rounds": 3, "centre": Fraction(5, 2)},
+    facts=Facts(
+        made_from="A centre and logs in opposite pairs.",
+        difficulty=Difficulty.SOME,
+        sides=(5, 16),
+        suits="Two values, or four families.",
+        pressing=("Away from the centre, always.",),
+        cautions=("Keep pins out of the way of the foot.",),
+        mistakes=(
+            (
+                "Opposite sides unlike",
+                "Cut the logs to length before you sew, do not sew and chop.",
+            ),
+        ),
+    ),
     about="Rounds of logs in opposite pairs: light above and below, dark at the sides.",
 )

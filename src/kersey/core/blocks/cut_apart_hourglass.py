@@ -12,6 +12,7 @@ from collections.abc import Iterator
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit, raw_unit
 from kersey.core.blocks.recipe import SQUARE, Options, Recipe, length_option, square_of
 from kersey.core.measure.length import EIGHTH
@@ -94,5 +95,25 @@ RECIPE = Recipe(
     options={"trim": _NOT_SAID},
     size_of=_size,
     as_they_come=True,
+    facts=Facts(
+        made_from="A large hourglass of four half-square units, cut in nine and turned.",
+        difficulty=Difficulty.SOME,
+        sides=(8, 16),
+        suits="Ten-inch squares: a light and a dark one make a block.",
+        pressing=(
+            "To the dark before it is cut.",
+            "Open.",
+        ),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "The nine pieces do not fit",
+                (
+                    "The cut lies a sixth of the large unit from both middle seams: measure "
+                    "yours, not the drawing."
+                ),
+            ),
+        ),
+    ),
     about="Four half-square units as one hourglass, cut in nine, its corners turned half round.",
 )

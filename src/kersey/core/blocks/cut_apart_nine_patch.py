@@ -10,6 +10,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 from kersey.core.cutting.problem import ANY
 
@@ -69,5 +70,19 @@ RECIPE = Recipe(
     title="Cut-apart nine-patch",
     finished=square_of(13),
     assemble=_assemble,
+    facts=Facts(
+        made_from="A large nine-patch cut in four through the middle and turned.",
+        difficulty=Difficulty.FIRST,
+        sides=(9, 20),
+        suits="Charm squares, five of one side and four of the other.",
+        pressing=("To the dark before it is cut.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Pieces unlike",
+                "Measure from the middle seam, not from the edge.",
+            ),
+        ),
+    ),
     about="Nine squares joined, cut in four through the middle, each quarter turned half round.",
 )

@@ -7,6 +7,7 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Size, crosscut, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     OF_SETS,
     OF_SQUARES,
@@ -40,6 +41,26 @@ RECIPE = Recipe(
     options={"method": OF_SQUARES},
     choices={"method": SQUARES_OR_SETS},
     other_way=OtherWay("method", OF_SQUARES, OF_SETS),
+    facts=Facts(
+        made_from="Two light and two dark squares, or strips of them sewn into sets.",
+        difficulty=Difficulty.FIRST,
+        sides=(3, 12),
+        suits="Charm and mini squares; strips that contrast.",
+        pressing=(
+            "To the dark: then the middle nests.",
+            "Twirl the middle seam, and it lies flat.",
+        ),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "The points in the middle do not meet",
+                (
+                    "Press both pairs to the dark and push the seams against each other "
+                    "before you sew."
+                ),
+            ),
+        ),
+    ),
     about=(
         "Two light and two dark squares crosswise; charm squares are used as they come. From "
         "strips, a light and a dark one are sewn into a set and crosscut into pairs."

@@ -7,6 +7,7 @@ trimmed to 3. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size
+from kersey.core.blocks.facts import CUTTER, STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import (
     DARK,
     LIGHT,
@@ -36,5 +37,25 @@ RECIPE = Recipe(
     as_they_come=True,
     options={"method": TWO},
     choices={"method": METHODS},
+    facts=Facts(
+        made_from="A light and a dark square, sewn along or round the diagonal and cut apart.",
+        difficulty=Difficulty.FIRST,
+        sides=(2, 10),
+        suits="Charm and ten-inch squares; any contrast.",
+        pressing=(
+            "To the dark, and cut the ears off.",
+            "Open, where eight points meet.",
+        ),
+        cautions=(
+            STARCH,
+            CUTTER,
+        ),
+        mistakes=(
+            (
+                "Units too small",
+                "Sew a hair inside the quarter, cut larger and trim to the diagonal.",
+            ),
+        ),
+    ),
     about="Half light and half dark; two, four or eight come of a light square and a dark one.",
 )

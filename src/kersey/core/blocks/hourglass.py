@@ -7,6 +7,7 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Patch, Size
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
 from kersey.core.blocks.recipe import Options, Recipe, square_of
 
@@ -31,5 +32,19 @@ RECIPE = Recipe(
     assemble=_assemble,
     tried=120,
     as_they_come=True,
+    facts=Facts(
+        made_from="Half-square units laid light to dark and cut once more.",
+        difficulty=Difficulty.SOME,
+        sides=(2, 10),
+        suits="Two prints of clear contrast.",
+        pressing=("To the dark, then twirl the middle.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "The middle is not in the middle",
+                "Nest the two seams before you cut, and measure from the crossing.",
+            ),
+        ),
+    ),
     about="Two light triangles and two dark ones meet in a point; two come of two squares.",
 )

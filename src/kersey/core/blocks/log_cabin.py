@@ -10,6 +10,7 @@ and the block is 10 unfinished. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -58,5 +59,26 @@ RECIPE = Recipe(
     finished=square_of(Fraction(19, 2)),
     assemble=_assemble,
     options={"rounds": 3, "centre": Fraction(5, 2)},
+    facts=Facts(
+        made_from="A centre and logs in rounds, light on two sides, dark on the other two.",
+        difficulty=Difficulty.SOME,
+        sides=(5, 16),
+        suits="Fat quarters or strips in two values; shaded cloth, lightest end to the centre.",
+        pressing=(
+            "Away from the centre, always.",
+            "Open, for narrow logs.",
+        ),
+        cautions=("Keep pins out of the way of the foot.",),
+        mistakes=(
+            (
+                "The block grows askew",
+                "Trim square after each round.",
+            ),
+            (
+                "The dark side runs out",
+                "It needs more cloth than the light: cut it first.",
+            ),
+        ),
+    ),
     about="Rounds of two light and two dark logs; the centre is of the dark side.",
 )

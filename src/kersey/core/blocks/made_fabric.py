@@ -11,6 +11,7 @@ from fractions import Fraction
 from math import isqrt
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
@@ -88,6 +89,23 @@ RECIPE = Recipe(
     whole=_whole,
     crumbs=True,
     options={"shape": (Fraction(9, 2), Fraction(9, 2))},
+    facts=Facts(
+        made_from="Crumbs sewn into a sheet.",
+        difficulty=Difficulty.FIRST,
+        sides=(3, 12),
+        suits="Scraps too small for anything else.",
+        pressing=(
+            "Whichever way they want to lie.",
+            "Open, where many seams meet.",
+        ),
+        cautions=("Stand, stretch, rest the eyes: it is long work.",),
+        mistakes=(
+            (
+                "It does not show",
+                "Cut shapes large, and back each with a plain one.",
+            ),
+        ),
+    ),
     about=(
         "Crumbs sewn into a sheet, then cut into shapes. Only an estimate: by area or by weight, "
         "less what seams and a crooked edge take."

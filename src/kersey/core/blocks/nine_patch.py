@@ -7,6 +7,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Size, crosscut, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     OF_SETS,
     OF_SQUARES,
@@ -46,6 +47,23 @@ RECIPE = Recipe(
     options={"method": OF_SQUARES},
     choices={"method": SQUARES_OR_SETS},
     other_way=OtherWay("method", OF_SQUARES, OF_SETS),
+    facts=Facts(
+        made_from="Five squares of one side and four of the other.",
+        difficulty=Difficulty.FIRST,
+        sides=(3, 12),
+        suits="Mini squares, strips, small prints.",
+        pressing=(
+            "Outer rows outward, middle rows inward: to the dark in both.",
+            "Open, for small squares.",
+        ),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Rows of unlike length",
+                "Press before you measure, and trim nothing until all rows agree.",
+            ),
+        ),
+    ),
     about=(
         "Five dark squares and four light ones. From strips, two kinds of sets are sewn and "
         "crosscut into rows."

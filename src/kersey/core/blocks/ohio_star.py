@@ -7,6 +7,7 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
@@ -52,5 +53,22 @@ RECIPE = Recipe(
     title="Ohio star",
     finished=square_of(12),
     assemble=_assemble,
+    facts=Facts(
+        made_from="A middle, four corners and four hourglasses.",
+        difficulty=Difficulty.CARE,
+        sides=(6, 15),
+        suits="A feature print, and a background that lets it float.",
+        pressing=(
+            "Away from the hourglasses.",
+            "Open, round the middle.",
+        ),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "Points cut off",
+                "Match the crossing of the seams with a pin, sew just beyond it.",
+            ),
+        ),
+    ),
     about="A dark star on light: hourglass units two at a time round a square.",
 )

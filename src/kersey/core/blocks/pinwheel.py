@@ -6,6 +6,7 @@ Of two squares come two units, four, or eight: of eight two blocks. Source: docs
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import (
     DARK,
     LIGHT,
@@ -46,5 +47,26 @@ RECIPE = Recipe(
     tried=4,
     options={"method": TWO},
     choices={"method": METHODS},
+    facts=Facts(
+        made_from="Four half-square units turning about the middle.",
+        difficulty=Difficulty.SOME,
+        sides=(4, 12),
+        suits="Charm and ten-inch squares.",
+        pressing=(
+            "To the dark, the last seam twirled.",
+            "Open.",
+        ),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "The blades are blunt",
+                "Keep a seam of background beyond every point when you trim.",
+            ),
+            (
+                "One unit turned the wrong way",
+                "Lay all four out before the first seam.",
+            ),
+        ),
+    ),
     about="Four half-square triangle units; squares are cut, sewn in pairs, then cut apart.",
 )

@@ -6,6 +6,7 @@ u = f + 2s: a charm square of 5 is 4 1/2 finished. Source: docs/trade.md section
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size, piece
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 from kersey.core.cutting.problem import ANY
 
@@ -21,5 +22,19 @@ RECIPE = Recipe(
     finished=square_of(Fraction(9, 2)),
     assemble=_assemble,
     tried=200,
+    facts=Facts(
+        made_from="One square.",
+        difficulty=Difficulty.FIRST,
+        sides=(2, 12),
+        suits="Charm squares, ten-inch squares, large prints that should not be cut up.",
+        pressing=("Row by row to the left and to the right, so that the seams nest.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Two of one print meet",
+                "Lay them all out before you sew.",
+            ),
+        ),
+    ),
     about="One square, nothing to sew but the rows; charm squares are used as they come.",
 )

@@ -11,6 +11,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Size, counted_parts
+from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
@@ -97,6 +98,23 @@ RECIPE = Recipe(
     whole=_whole,
     laid=_laid,
     options={"strip": Fraction(3, 2), "mirrored": True},
+    facts=Facts(
+        made_from="Narrow strips sewn through batting and backing.",
+        difficulty=Difficulty.FIRST,
+        sides=(20, 100),
+        suits="Strips split lengthwise, light to dark from the centre.",
+        pressing=("Each strip open before the next.",),
+        cautions=("Cotton batting: the iron touches it. Use an even-feed foot.",),
+        mistakes=(
+            (
+                "It bows",
+                (
+                    "Measure in the middle and at both edges every six strips; spread the "
+                    "correction over several."
+                ),
+            ),
+        ),
+    ),
     about=(
         "Narrow strips sewn through batting and backing from the centre line outward, the prints "
         "mirrored on either side. A strip of 2 1/2 splits into two of 1 1/4."

@@ -14,6 +14,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -105,6 +106,33 @@ RECIPE = Recipe(
     },
     from_strips=_from_strips,
     other_way=OtherWay("method", SEGMENTS, SETS),
+    facts=Facts(
+        made_from="Strips of one width, or of several that add up.",
+        difficulty=Difficulty.FIRST,
+        sides=(3, 12),
+        suits="Strip rolls; prints that differ from their neighbours.",
+        pressing=(
+            (
+                "All rails to one side, turned the other way in every second block: then the "
+                "seams nest."
+            ),
+            "Open, where the prints are thick.",
+        ),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Blocks come out narrow",
+                (
+                    "The seams are too wide: at each of them the block loses twice the error. "
+                    "Measure the first one."
+                ),
+            ),
+            (
+                "Sets bow",
+                "Sew every second strip from the other end.",
+            ),
+        ),
+    ),
     about=(
         "Strips side by side. Segments: every rail is cut on its own. Sets: whole strips are cut "
         "and sewn side by side; a set becomes as many blocks as its shortest strip has segments. "

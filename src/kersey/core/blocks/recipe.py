@@ -12,6 +12,7 @@ from math import isqrt
 from typing import Any
 
 from kersey.core.blocks.assembly import Assembly, Patch, Size
+from kersey.core.blocks.facts import Facts
 from kersey.core.cutting.problem import CuttingPlan, Need
 from kersey.core.cutting.tally import Tally
 from kersey.core.errors import InvalidValue
@@ -95,6 +96,7 @@ class Recipe:
     options: Mapping[str, Option] = field(default_factory=dict)
     choices: Mapping[str, tuple[str, ...]] = field(default_factory=dict)
     about: str = ""
+    facts: Facts | None = None
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
     size_of: Callable[[Options, Fraction], Size | None] | None = None
     strip_option: str = ""

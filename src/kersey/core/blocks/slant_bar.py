@@ -9,6 +9,7 @@ trimmed to the last eighth; its slanted seam is on the bias. Source: docs/trade.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, length_option
 from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
@@ -59,5 +60,19 @@ RECIPE = Recipe(
     tried=220,
     size_of=_size,
     options={"strip": Fraction(5, 2), "long_side": Fraction(5)},
+    facts=Facts(
+        made_from="A pieced and a plain trapezoid joined on the slant.",
+        difficulty=Difficulty.SOME,
+        sides=(2, 12),
+        suits="Strips of made fabric, and plain ones.",
+        pressing=("To the plain one.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "The slants mirror each other",
+                "Cut all strips right side up.",
+            ),
+        ),
+    ),
     about="A pieced and a plain trapezoid joined on the slant; strips of made fabric suit it.",
 )

@@ -8,6 +8,7 @@ and two seams. The bars of a block are all of different prints. Source: docs/tra
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of, triangle
 from kersey.core.cutting.problem import PrintRule
 
@@ -51,5 +52,22 @@ RECIPE = Recipe(
     title="Spool",
     finished=square_of(6),
     assemble=_assemble,
+    facts=Facts(
+        made_from="Bars in the middle, sides, and ends with corners flipped over.",
+        difficulty=Difficulty.CARE,
+        sides=(3, 12),
+        suits="Charm squares for miniature spools; a plain background.",
+        pressing=(
+            "Away from the bars.",
+            "Open, for miniatures.",
+        ),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "Corners the wrong way round",
+                "Fold one back before you sew: the slant points to the middle.",
+            ),
+        ),
+    ),
     about="Thread of three different prints between two ends; the ends' corners are flipped over.",
 )

@@ -25,6 +25,7 @@ from kersey.core.blocks.assembly import (
     piece,
     sewn,
 )
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
@@ -214,6 +215,20 @@ RECIPE = Recipe(
         "accent": Fraction(0),
     },
     choices={"halves": (ONE_BAR, TWO_BARS)},
+    facts=Facts(
+        made_from="Bars end to end; every second row begins and ends with a half.",
+        difficulty=Difficulty.FIRST,
+        sides=(20, 90),
+        suits="Strip rolls in many prints.",
+        pressing=("Whole rows to the left, offset rows to the right.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Rows of unlike length",
+                "An offset row has one seam more: trim the whole ones, a seam at either end.",
+            ),
+        ),
+    ),
     about=(
         "Bars end to end; every second row begins and ends with a half. With halves of one bar the "
         "whole rows are trimmed; with halves of two, rows are counted in pairs. Strips of "

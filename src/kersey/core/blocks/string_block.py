@@ -14,6 +14,7 @@ from fractions import Fraction
 from math import isqrt
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn, turned
+from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import WHOLE, BadRecipe, Options, Recipe, length_option, square_of
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.string_blocks import FOUNDATION, MIDDLE, STRING, Sewn, sewn_of
@@ -230,6 +231,24 @@ RECIPE = Recipe(
     other_roles=(FOUNDATION, MIDDLE),
     options={"foundation": _NOT_SAID, "direction": CORNER, "constant": False},
     choices={"direction": (CORNER, STRAIGHT)},
+    facts=Facts(
+        made_from="Strings on a foundation, from the middle outward.",
+        difficulty=Difficulty.FIRST,
+        sides=(5, 14),
+        suits="Strings 1 to 2 1/2 wide, mostly between; one constant middle string rests the eye.",
+        pressing=("Each string over, away from the middle, before the next.",),
+        cautions=("Tear paper off with the stitches held down; shorten the stitch.",),
+        mistakes=(
+            (
+                "A string too short to cover",
+                "Hold it over both ends before you sew: short ones go near the corners.",
+            ),
+            (
+                "A seam in the corner",
+                "Take a wider string for the last.",
+            ),
+        ),
+    ),
     about=(
         "Strings sewn on muslin or paper from the middle outward, then trimmed. Kersey sews them "
         "with the strings that are there, and says which goes where."

@@ -7,6 +7,7 @@ Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of, whole
 from kersey.core.cutting.problem import ANY, PrintRule
 
@@ -33,5 +34,19 @@ RECIPE = Recipe(
     assemble=_assemble,
     tried=150,
     options={"bars": 3, "half": False},
+    facts=Facts(
+        made_from="Bars across all, or half, of a square.",
+        difficulty=Difficulty.FIRST,
+        sides=(4, 12),
+        suits="Left-over strips; a drawer of units of 6.",
+        pressing=("To one side.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "It leans",
+                "Sew neighbouring seams in opposite directions.",
+            ),
+        ),
+    ),
     about="Bars across a square, or half of one: a use for a drawer of short strips.",
 )

@@ -12,6 +12,7 @@ trimmed to 14 1/4. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -109,6 +110,27 @@ RECIPE = Recipe(
     size_of=_size,
     strip_option="strip",
     options={"strips": 5, "strip": Fraction(5, 2), "trim": _NOT_SAID},
+    facts=Facts(
+        made_from=(
+            "A strip set and an accent strip as high, sewn into a tube and cut to and fro at "
+            "45 degrees."
+        ),
+        difficulty=Difficulty.SOME,
+        sides=(5, 18),
+        suits="Strip rolls; an accent judged by a large patch beside the strips.",
+        pressing=("Strips away from the accent.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "A square fewer from each tube",
+                "Measure the strips first: at the cliff a quarter inch decides.",
+            ),
+            (
+                "The accent does not fit",
+                "Cut it only when the sets are sewn, as high as they are.",
+            ),
+        ),
+    ),
     about=(
         "A strip set and an accent strip sewn into a tube and cut at 45 degrees: squares that are "
         "half strips, half accent. The accent is cut across into strips as high as the set."

@@ -6,6 +6,7 @@ finished = 2 (w - 2s); w = 2 1/2 gives 4 1/2 unfinished. Source: docs/trade.md s
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 
@@ -22,5 +23,22 @@ RECIPE = Recipe(
     finished=square_of(4),
     assemble=_assemble,
     tried=3,
+    facts=Facts(
+        made_from="Two bars twice as long as wide, less a seam.",
+        difficulty=Difficulty.FIRST,
+        sides=(2, 8),
+        suits="Strip rolls, strings of one width.",
+        pressing=(
+            "To the dark.",
+            "Always to the second bar.",
+        ),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "Upright and across do not fit",
+                "The unit must be square: measure it before you turn it.",
+            ),
+        ),
+    ),
     about="A light bar and a dark one, square together.",
 )

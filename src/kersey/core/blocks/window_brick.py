@@ -8,6 +8,7 @@ windows of another. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, length_option, rectangle, whole
 from kersey.core.cutting.problem import PrintRule
 
@@ -49,5 +50,19 @@ RECIPE = Recipe(
     finished=(Fraction(6), Fraction(9)),
     assemble=_assemble,
     options={"windows": 2, "window": Fraction(2), "sill": Fraction(1)},
+    facts=Facts(
+        made_from="Windows one above the other in a frame of one print.",
+        difficulty=Difficulty.SOME,
+        sides=(5, 16),
+        suits="Fat quarters: a frame of one, windows of another.",
+        pressing=("Away from the windows.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "The frame is of two prints",
+                "Kit every block before you sew.",
+            ),
+        ),
+    ),
     about="Windows in a frame; the frame of a block is all of one print, its windows of another.",
 )

@@ -33,6 +33,9 @@ def best_block(project: Project, clock: Clock) -> BlockChoice:
     if len(project.fabrics) > _MOST_FABRICS:
         project = replace(project, fabrics=project.fabrics[:_MOST_FABRICS])
     for block in (BlockChoice(recipe.id) for recipe in as_tried()):
+        if block.makes_one_piece and share:
+            # One piece of everything is for those who choose it, and for what makes no block.
+            break
         found = _used(replace(project, design=replace(project.design, block=block)), clock)
         if found > share:
             best, share = block, found
@@ -48,6 +51,8 @@ def _used(project: Project, clock: Clock) -> Fraction:
         plan = solve(problem, Watch(clock, _A_BLOCK))
     except KerseyError:
         return Fraction(0)
+    if problem.tally:
+        return Fraction(plan.blocks > 0)
     return plan.blocks * _block_area(problem) / _area(problem)
 
 

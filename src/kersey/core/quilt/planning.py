@@ -122,7 +122,7 @@ class PlanQuestion:
             keys=self.keys,
             grid=grid,
             kits=dealt.kits,
-            places=_laid(plan, dealt.kits, grid),
+            places=laid(plan, dealt.kits, grid),
             unmet=dealt.unmet,
         )
 
@@ -180,7 +180,7 @@ def plan_question(project: Project, units: Units, most: CuttingPlan | None = Non
         block=block_of(project, design.seam),
         seam=design.seam,
         finished=asked.finished,
-        size=_size_wish(asked, design, units),
+        size=size_wish(asked, design, units),
         even=design.even,
         how=design.kits,
         deal=design.deal,
@@ -216,7 +216,7 @@ def regridded(project: Project, units: Units) -> Project:
     kept = project.plan
     if kept is None or not _answers(kept, project):
         return project
-    wish = _size_wish(yield_asked(project), project.design, units)
+    wish = size_wish(yield_asked(project), project.design, units)
     if kept.block.makes_one_piece:
         wish = replace(wish, rows=1, columns=1).of(kept.finished)
     grid = wish.grid(kept.most.blocks)
@@ -230,7 +230,7 @@ def regridded(project: Project, units: Units) -> Project:
         # What is cut stays as it was cut: then fewer blocks only leave pieces over.
         kept = replace(kept, thrifty=any(pulled.cut for pulled in project.fabrics))
     if (grid.rows, grid.columns) != (kept.grid and (kept.grid.rows, kept.grid.columns)):
-        places = _laid(kept.plan, kept.kits[:wanted], grid)
+        places = laid(kept.plan, kept.kits[:wanted], grid)
         kept = replace(kept, places=places, missing=(), missing_sought=False)
     return replace(project, plan=replace(kept, grid=grid))
 
@@ -242,7 +242,7 @@ def dealt_again(project: Project) -> Project:
         return project
     pins = {n: kept.kits[n] for n in kept.pinned}
     kept = _dealt_anew(kept, project, pins)
-    places = kept.places if pins else _laid(kept.plan, kept.kits, kept.grid)
+    places = kept.places if pins else laid(kept.plan, kept.kits, kept.grid)
     return replace(project, plan=replace(kept, places=places))
 
 
@@ -296,10 +296,19 @@ def _check(plan: CuttingPlan, kits: Sequence[Kit]) -> None:
         raise FaultyPlan(found)
 
 
-def _laid(plan: CuttingPlan, kits: Sequence[Kit], grid: Grid | None) -> tuple[int | None, ...]:
+def laid(plan: CuttingPlan, kits: Sequence[Kit], grid: Grid | None) -> tuple[int | None, ...]:
+    """Where the kits lie in a grid, row by row: no two alike beside each other if that can be."""
     if grid is None:
         return ()
     return arrange(prints_of(plan, kits), grid.rows, grid.columns)
+
+
+def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
+    """What a size is chosen by, for a project's design."""
+    if asked.finished is None:
+        return SizeWish(None)
+    question = SizeQuestion(asked.finished, 0, design.wish, design.border_width, units)
+    return SizeWish(question, design.rows, design.columns)
 
 
 def prints_of(plan: CuttingPlan, kits: Sequence[Kit]) -> list[Prints]:
@@ -314,10 +323,3 @@ def _families(asked: YieldAsked) -> tuple[tuple[str, str], ...]:
         for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
     }
     return tuple(found.items())
-
-
-def _size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
-    if asked.finished is None:
-        return SizeWish(None)
-    question = SizeQuestion(asked.finished, 0, design.wish, design.border_width, units)
-    return SizeWish(question, design.rows, design.columns)

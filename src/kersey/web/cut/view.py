@@ -92,7 +92,7 @@ def _sewn(make: Make, quilt: Quilt) -> dict[str, Any]:
         return {"sets": _sets(quilt, make)} if make.long else {}
     if make.how is How.CROSSCUT:
         return {"division": _division(quilt)}
-    if not quilt.assembly.drawn_true:
+    if not quilt.assembly.drawn_true or not make.patches:
         return {}
     return {"drawing": draw_make(make, _sample(make, quilt), quilt.units)}
 

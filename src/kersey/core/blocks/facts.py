@@ -1,0 +1,34 @@
+"""What a quilter wants to know of a block before it is chosen, and minds while it is sewn."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+# docs/trade.md section 11: what can hurt, and what stretches, in so many blocks.
+CUTTER = "Close the rotary cutter at every put-down; cut away from the body."
+STARCH = "Starch before you cut, and lift the iron: edges on the bias stretch."
+
+
+class Difficulty(StrEnum):
+    """How much practice a block asks for."""
+
+    FIRST = "a first quilt"
+    SOME = "some practice"
+    CARE = "patience and care"
+
+
+@dataclass(frozen=True)
+class Facts:
+    """The facts of a block.
+
+    `sides`: from the smallest to the largest finished side that makes sense, in inches; `pressing`:
+    the schools, the usual one first; `mistakes`: what goes wrong, and how it is noticed or mended.
+    Sources: docs/trade.md sections 3, 7, 9, 10 and 11.
+    """
+
+    made_from: str
+    difficulty: Difficulty
+    sides: tuple[int, int]
+    suits: str
+    pressing: tuple[str, ...]
+    cautions: tuple[str, ...]
+    mistakes: tuple[tuple[str, str], ...]
