@@ -70,6 +70,17 @@ def draw_miniature(quilt: Quilt) -> str:
     )
 
 
+def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
+    """The quilt alone in its prints, as it hangs beside others at one scale."""
+    edge, cloths = _BINDING_SHOWS, Cloths(flat=True)
+    width, length = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
+    body = _quilt(quilt, edge, edge, cloths)
+    return picture(
+        0, 0, width, length, cloths.definitions, body, label=describe(quilt),
+        px_per_inch=px_per_inch,
+    )  # fmt: skip
+
+
 def describe(quilt: Quilt) -> str:
     """The picture in words."""
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)

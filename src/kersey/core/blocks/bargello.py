@@ -232,6 +232,7 @@ RECIPE = Recipe(
     tried=300,
     unit="column",
     size_of=_size,
+    size_follows=True,
     strip_option="strip",
     tally=_tally,
     whole=_whole,

@@ -85,6 +85,7 @@ RECIPE = Recipe(
     assemble=_assemble,
     tried=340,
     size_of=_size,
+    size_follows=True,
     tally=_tally,
     whole=_whole,
     crumbs=True,

@@ -94,6 +94,7 @@ RECIPE = Recipe(
     tried=310,
     unit="strip",
     size_of=_size,
+    size_follows=True,
     tally=_tally,
     whole=_whole,
     laid=_laid,

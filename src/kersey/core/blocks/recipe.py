@@ -69,7 +69,8 @@ class Recipe:
     `from_strips`: the finished size that comes of options, the width of the strips at hand and the
     seam, for a block that uses strips as they are; it may raise `BadRecipe`.
 
-    `size_of`: the finished size that options say, at a seam, where nobody has said another.
+    `size_of`: the finished size that options say, at a seam, where nobody has said another; with
+    `size_follows` nobody is asked for one.
 
     `strip_option`: the option that is the cut width of its strips, taken from those at hand where
     nobody has said it.
@@ -99,6 +100,7 @@ class Recipe:
     facts: Facts | None = None
     from_strips: Callable[[Options, Fraction, Fraction], Size] | None = None
     size_of: Callable[[Options, Fraction], Size | None] | None = None
+    size_follows: bool = False
     strip_option: str = ""
     strings: bool = False
     crumbs: bool = False

@@ -59,6 +59,7 @@ RECIPE = Recipe(
     assemble=_assemble,
     tried=220,
     size_of=_size,
+    size_follows=True,
     options={"strip": Fraction(5, 2), "long_side": Fraction(5)},
     facts=Facts(
         made_from="A pieced and a plain trapezoid joined on the slant.",

@@ -10,7 +10,7 @@ Source: docs/trade.md section 3.
 """
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from fractions import Fraction
 
@@ -89,6 +89,22 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         rows.append(row(top, across, options, seam, pieces))
         top += rows[-1].size[1] - 2 * seam
     return Assembly(sewn("block", seam, *rows), finished)
+
+
+def _laid(prints: Sequence[str], options: Options) -> tuple[int, ...]:
+    """Bars of one print as far from one another as can be: print after print, over and over."""
+    made = options[WHOLE]
+    assert isinstance(made, tuple)
+    rows, bars = int(made[0]), _bars(options)
+    in_rows = rows * bars - (rows // 2 if _halves(options) == TWO_BARS else 0)
+    by_print: dict[str, list[int]] = {}
+    for number, name in enumerate(prints[:in_rows]):
+        by_print.setdefault(name, []).append(number)
+    waiting = sorted(by_print.values(), key=len, reverse=True)
+    order: list[int] = []
+    while len(order) < in_rows:
+        order += [numbers.pop() for numbers in waiting if numbers]
+    return (*order, *range(in_rows, len(prints)))
 
 
 def _asked_for(across: Fraction, options: Options, seam: Fraction) -> Make:
@@ -206,7 +222,9 @@ RECIPE = Recipe(
     tried=320,
     unit="row",
     size_of=_size,
+    size_follows=True,
     whole=_whole,
+    laid=_laid,
     options={
         "bar": (Fraction(5, 2), Fraction(11, 2)),
         "a_row": 9,

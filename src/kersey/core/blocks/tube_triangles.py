@@ -108,6 +108,7 @@ RECIPE = Recipe(
     tried=240,
     unit="square",
     size_of=_size,
+    size_follows=True,
     strip_option="strip",
     options={"strips": 5, "strip": Fraction(5, 2), "trim": _NOT_SAID},
     facts=Facts(

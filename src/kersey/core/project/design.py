@@ -53,13 +53,15 @@ def usual_block() -> BlockChoice:
 class Design:
     """The choices. Lengths in inches; None leaves the choice to Kersey.
 
-    `even`: every fabric of a role is cut alike. `by_value`: fabric for any role serves the side of
-    a block that it is light or dark enough for. `deal` counts how often the kits were dealt again;
+    The block is `block_chosen` unless Kersey has only proposed it. `even`: every fabric of a role
+    is cut alike. `by_value`: fabric for any role serves the side of a block that it is light or
+    dark enough for. `deal` counts how often the kits were dealt again;
     so many `layers` are cut at once. Border and binding come from fabric pulled for them; without
     any, from what is left where that is wished for and enough.
     """
 
     block: BlockChoice = field(default_factory=usual_block)
+    block_chosen: bool = True
     prints: PrintsInABlock = PrintsInABlock.BEST
     even: bool = False
     by_value: bool = True

@@ -11,9 +11,10 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from random import Random
 
-from kersey.core.blocks.assembly import Assembly, How
+from kersey.core.blocks.assembly import Assembly, How, Make
 from kersey.core.blocks.catalogue import as_tried
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.recipe import Option, Recipe
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
@@ -47,6 +48,16 @@ _SEWN = frozenset(
     {How.JOINED, How.AROUND, How.ON_THE_SLANT, How.STRIP_SET, How.QUILTED, How.STRINGS, How.SHEET,
      How.FLIPPED}
 )  # fmt: skip
+# A crumb has no more square inches than this; a string is no wider.
+_CRUMB, _STRING = Fraction(60), Fraction(3)
+# What makes one whole piece is made in other shapes by an option; longer and narrower than this
+# nobody wants it.
+_SHAPED: dict[str, tuple[str, tuple[Option, ...]]] = {
+    "bargello": ("strips", (0, 12, 16, 20, 24, 30)),
+    "stepped-rows": ("a_row", (5, 7, 9, 11, 13)),
+    "quilt-as-you-go": ("strip", (Fraction(3, 2), Fraction(5, 4), Fraction(2), Fraction(5, 2))),
+}
+_NARROWEST = Fraction(9, 5)
 # Kits are dealt as they come, but always in the same way.
 _SHUFFLE = 5
 
@@ -122,13 +133,16 @@ def wall_question(project: Project, units: Units, no_border: bool = False) -> Wa
 def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
     """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
     tried = BlockChoice(recipe)
-    best = _possible(project, tried, units, clock)
     known = tried.known
-    free = known is not None and known.square and not known.size_of and not known.tally
-    follows = known is not None and known.from_strips and project.strip_width is not None
+    if known is None or not _suits(project, known):
+        return None
+    if recipe in _SHAPED:
+        return _best_shape(project, tried, units, clock)
+    best = _possible(project, tried, units, clock)
+    free = known.square and not known.size_of and not known.tally
+    follows = known.from_strips is not None and project.strip_width is not None
     if not free or follows or (best is not None and best.used >= _GOOD):
         return best
-    assert known is not None
     usual, since = known.finished[0], clock()
     for side in sorted(_SIZES, key=lambda side: max(side / usual, usual / side)):
         if clock() - since > _OTHER_SIZES:
@@ -139,6 +153,33 @@ def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possib
         if best is not None and best.used >= _GOOD:
             break
     return best
+
+
+def _suits(project: Project, recipe: Recipe) -> bool:
+    """Whether the cloth is of a kind the block is sewn of: strings of strings, crumbs of crumbs."""
+    sizes = [sorted((p.width, p.length)) for p in project.fabrics if p.for_blocks]
+    by_weight = any(p.kept.lot.form is Form.SCRAPS for p in project.fabrics if p.for_blocks)
+    if recipe.crumbs:
+        crumbs = sum(narrow * long <= _CRUMB for narrow, long in sizes)
+        return by_weight or 2 * crumbs > len(sizes)
+    return not recipe.strings or any(narrow <= _STRING for narrow, _ in sizes)
+
+
+def _best_shape(
+    project: Project, block: BlockChoice, units: Units, clock: Clock
+) -> Possible | None:
+    """One whole piece with the option by which it comes out least long and narrow."""
+    name, values = _SHAPED[block.recipe]
+    found = [_possible(project, block.with_option(name, value), units, clock) for value in values]
+    shaped = [(_ratio(each), each) for each in found if each is not None]
+    good = [(ratio, each) for ratio, each in shaped if ratio <= _NARROWEST]
+    return max(good, key=lambda item: (item[1].used, -item[0]), default=(0, None))[1]
+
+
+def _ratio(possible: Possible) -> Fraction:
+    assert possible.kept.finished is not None
+    width, length = possible.kept.finished
+    return max(width, length) / min(width, length)
 
 
 def _possible(project: Project, block: BlockChoice, units: Units, clock: Clock) -> Possible | None:
@@ -263,15 +304,26 @@ def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:
     return tuple(kits[number // problem.batch] for number in range(plan.blocks))
 
 
+def seams_of(assembly: Assembly) -> Fraction:
+    """Seams of one block; those of a strip set are left out, it is sewn for many."""
+    return sum(
+        (_each(make) * assembly.counts[make] / make.gives
+         for make in assembly.makes if not make.long),
+        Fraction(0),
+    )  # fmt: skip
+
+
 def _seams(assembly: Assembly, plan: CuttingPlan) -> int:
     """Seams that are sewn for all the blocks of a plan."""
-    sets = Counter(each.kind for each in strip_sets(plan)) if plan.problem.strip_sets else {}
-    found = Fraction(0)
-    for make in assembly.makes:
-        parts = sum(part.count for part in make.of)
-        each = _SEAMS.get(make.how, parts - 1 if make.how in _SEWN else 0)
-        if make.long:
-            found += each * sets.get(assembly.set_of(make), 0) if each else 0
-        else:
-            found += each * plan.blocks * assembly.counts[make] / make.gives
+    found = seams_of(assembly) * plan.blocks
+    if plan.problem.strip_sets:
+        sets = Counter(each.kind for each in strip_sets(plan))
+        long = (make for make in assembly.makes if make.long and _each(make))
+        found += sum(_each(make) * sets[assembly.set_of(make)] for make in long)
     return -int(-found // 1)
+
+
+def _each(make: Make) -> int:
+    """Seams of one make, of parts that are there already."""
+    parts = sum(part.count for part in make.of)
+    return _SEAMS.get(make.how, parts - 1 if make.how in _SEWN else 0)

@@ -122,7 +122,7 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     fabrics = tuple(pulled for kept in lots for pulled in all_of(kept))
     project = Project(_listed(readings), form.line, fabrics, design)
-    design = replace(design, block=best_block(project, perf_counter))
+    design = replace(design, block=best_block(project, perf_counter), block_chosen=False)
     with room.transaction() as session:
         numbered = number_prints(session, lots)
         fabrics = tuple(pulled for kept in numbered for pulled in all_of(kept))

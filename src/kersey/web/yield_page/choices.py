@@ -5,8 +5,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.assembly import Assembly
-from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.choice import PIECES, written_option
+from kersey.core.blocks.choice import written_option
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.recipe import NO, YES, Option
 from kersey.core.cutting.problem import ANY, PrintRule
@@ -20,6 +19,7 @@ from kersey.core.measure.length import (
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
+from kersey.core.quilt.possible import seams_of
 from kersey.web.open_project import OpenProject
 from kersey.web.yield_page.forms import OPTION
 
@@ -43,12 +43,19 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
     follows = recipe is not None and recipe.from_strips is not None
     roles = _roles(project)
     return {
-        "recipes": [*((r.id, r.title) for r in recipes().values()), (PIECES, "Pieces of my own")],
+        "block_title": block.title,
+        "unit": block.unit,
+        "facts": recipe.facts if recipe else None,
+        "may_size": recipe is not None
+        and not (follows and project.strip_width is not None)
+        and not recipe.size_follows,
+        **_work_of(project),
         "recipe": recipe,
         "chosen_recipe": block.recipe,
         "options": options,
         "size": block.size,
-        "size_follows": follows and project.strip_width is not None,
+        "size_follows": (follows and project.strip_width is not None)
+        or (recipe is not None and recipe.size_follows),
         "would_differ": bool(recipe) and bool(_wishes(project)),
         "own_pieces": write_pieces(block.pieces, block.rules, units),
         "rule": project.design.prints,
@@ -83,10 +90,36 @@ def _chosen_words(project: Project, units: Units) -> str:
     return ", ".join(said)
 
 
+def _work_of(project: Project) -> dict[str, Any]:
+    """How many seams and pieces one block is, and whether its size makes sense."""
+    assembly, known = _assembly(project), project.design.block.known
+    if assembly is None:
+        return {"seams_a_block": 0, "cuts_a_block": 0, "too_odd": ""}
+    odd = ""
+    if known and known.facts and assembly.finished:
+        small, large = known.facts.sides
+        side = max(assembly.finished)
+        if side < small and not known.whole:
+            odd = "So small it is all seams: it takes a steady hand."
+        if side > large:
+            odd = "So large the pattern hardly shows in a quilt."
+    return {
+        "seams_a_block": -int(-seams_of(assembly) // 1),
+        "cuts_a_block": sum(need.count for need in assembly.needs) // assembly.batch or 1,
+        "too_odd": odd,
+    }
+
+
+# Between lengths of one option: several widths side by side, or a width and a length.
+_SIDES = (" + ", " x ")
+
+
 def _written(value: Option, units: Units) -> Option:
     """An option as it stands in its field; a length that nobody has said leaves it empty."""
     if isinstance(value, Fraction):
         return write_length(value, units) if value else ""
+    if isinstance(value, tuple):
+        return _SIDES[len(value) == 2].join(write_length(each, units) for each in value)
     return written_option(value)
 
 
@@ -94,6 +127,8 @@ def _said(name: str, value: Option, units: Units) -> str:
     """An option in the line of what was chosen."""
     if isinstance(value, bool):
         return name
+    if isinstance(value, tuple):
+        return f"{name} {_SIDES[len(value) == 2].join(format_length(v, units) for v in value)}"
     written = format_length(value, units) if isinstance(value, Fraction) else str(value)
     return written if isinstance(value, str) else f"{name} {written}"
 

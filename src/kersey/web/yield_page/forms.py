@@ -74,6 +74,7 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
     design = replace(
         design,
         block=block.made(faster=form.plan is Way.SETS),
+        block_chosen=True,
         even=form.plan is Way.EVEN,
         prints=form.rule,
         by_value=form.by_value,
@@ -97,6 +98,8 @@ def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
 def _finished(form: YieldForm, recipe: Recipe) -> Size | None:
     """The size as it was typed; a block that follows its strips may leave it open."""
     usual_width, usual_height = recipe.finished
+    if recipe.size_follows:
+        return None
     if form.finished_width is None and recipe.from_strips is not None:
         return None
     width = usual_width if form.finished_width is None else form.finished_width

@@ -21,6 +21,7 @@ from kersey.web.open_project import OpenProject, ProjectId, change, open_project
 from kersey.web.project_page import answer_change
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
+from kersey.web.yield_page import sizes, wall
 from kersey.web.yield_page.finding import find, question_for
 from kersey.web.yield_page.forms import (
     ClaimForm,
@@ -37,6 +38,8 @@ from kersey.web.yield_page.view import (
 )
 
 router = APIRouter()
+router.include_router(wall.router)
+router.include_router(sizes.router)
 
 # How long a request may stay open for news of a search, and for an answer that is only tried.
 _NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0
@@ -45,6 +48,10 @@ _NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0
 @router.get("/projects/{project_id}/yield", name="yield_page")
 def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
     opened = open_project(room, project_id)
+    if not opened.project.design.block_chosen and not opened.project.plan_taken:
+        # A block is chosen by looking at what the fabric can become.
+        context = wall.wall_context(room, opened, wall.Looked())
+        return render(request, "yield_page/wall.html", context)
     return render(request, "yield_page/page.html", yield_context(room, opened))
 
 

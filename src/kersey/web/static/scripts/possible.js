@@ -1,0 +1,10 @@
+// The wall of possible quilts: c lays the one that is looked at beside the others, arrows go on.
+document.addEventListener("keydown", (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || event.key !== "c") return;
+  if (event.target.matches("input:not([type=radio], [type=checkbox]), textarea, select")) return;
+  const at = document.querySelector('#quilts input[name="look"]:checked');
+  const beside = at?.closest("figure").querySelector('input[name="beside"]');
+  if (!beside) return;
+  event.preventDefault();
+  beside.click();
+});

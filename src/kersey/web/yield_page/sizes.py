@@ -1,0 +1,73 @@
+"""The best size of the block, with its curve; a size is taken where it is shown."""
+
+from dataclasses import replace
+from typing import Any
+
+from fastapi import APIRouter, Query, Request
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.project.project import Project
+from kersey.core.quilt.size_curve import best_sizes, sizes_question
+from kersey.drawing.size_curve import draw_size_curve
+from kersey.web.forms import Length, TypedForm, read_form
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import project_context
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room, Workroom
+from kersey.web.yield_page.stage import STAGE
+
+router = APIRouter()
+
+_FIRST, _MORE = 0.6, 3.0
+
+
+class SizeForm(RevisedForm):
+    """The finished size that is taken."""
+
+    width: Length
+    height: Length
+
+
+@router.get("/projects/{project_id}/yield/sizes", name="block_sizes")
+def block_sizes(
+    request: Request, room: Room, project_id: ProjectId, seen: int = Query(0, ge=0, le=10_000)
+) -> Response:
+    """The sizes tried up to now."""
+    opened = open_project(room, project_id)
+    page = "sizes.html" if is_fragment_request(request) else "sizes_page.html"
+    return render(request, f"yield_page/{page}", _context(room, opened, seen))
+
+
+@router.post("/projects/{project_id}/yield/sizes", name="take_block_size")
+def take_block_size(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Make the block this large."""
+    opened = open_project(room, project_id)
+    form = read_form(SizeForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: _sized(p, form))
+    address = request.app.url_path_for("yield_page", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _sized(project: Project, form: SizeForm) -> Project:
+    block = replace(project.design.block, finished=(form.width, form.height))
+    block.assembly(project.design.seam)
+    return replace(project, design=replace(project.design, block=block, block_chosen=True))
+
+
+def _context(room: Workroom, opened: OpenProject, seen: int) -> dict[str, Any]:
+    context = project_context(opened, STAGE) | {"curve": "", "best": [], "sizing": False, "seen": 0}
+    question = sizes_question(opened.project, opened.units)
+    if question is None:
+        return context
+    inquiry = room.searches.ask(("sizes", opened.stored.id), question)
+    inquiry.wait(seen, _MORE if seen else _FIRST)
+    found, count, over = inquiry.answer or (), inquiry.count, inquiry.over
+    best = best_sizes(found)
+    size = opened.project.design.block.size_at(opened.project.design.seam)
+    if found and size is not None:
+        now = size[0]
+        top = best[0] if best else None
+        context["curve"] = draw_size_curve(found, top, now, opened.units)
+    return context | {"best": best, "found": found, "sizing": not over, "seen": count}
