@@ -1,6 +1,7 @@
 """Any block as it shows in the quilt: its patches in their prints, each with its code."""
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
+from fractions import Fraction
 
 from kersey.core.blocks.assembly import Make, Patch, Size
 from kersey.core.cloth.fabric import Print
@@ -61,6 +62,13 @@ def draw_patches(
         ),
         label=f"The block, {words}, of {len(patches)} patches.",
         class_="block-drawing",
+    )
+
+
+def outline_of(patch: Patch, times: Fraction) -> str:
+    """A patch as path data, so many times as large as in inches."""
+    return (
+        "M" + "L".join(f"{number(x * times)} {number(y * times)}" for x, y in patch.corners) + "z"
     )
 
 

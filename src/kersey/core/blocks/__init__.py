@@ -4,6 +4,8 @@ __all__ = [
     "assembly",
     "catalogue",
     "choice",
+    "facts",
+    "own_block",
     "own_pieces",
     "piece_codes",
     "recipe",

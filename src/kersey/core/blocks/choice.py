@@ -7,6 +7,7 @@ from functools import lru_cache
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
 from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.recipe import (
     NO,
     SQUARE,
@@ -22,8 +23,8 @@ from kersey.core.blocks.recipe import (
 from kersey.core.cutting.problem import CuttingPlan, Need, PrintRule, check_needs
 from kersey.core.cutting.tally import Tally
 
-# A block of one's own, by the cut sizes of its pieces.
-PIECES = "pieces"
+# A block of one's own, by the cut sizes of its pieces; and one that is drawn on a grid.
+PIECES, OWN = "pieces", "own-block"
 
 
 @dataclass(frozen=True)
@@ -33,7 +34,7 @@ class BlockChoice:
     Options are kept as they are written: a length as exact inches, like ``5/2``. What is as usual
     is left out, so that one block is written in one way. `square`: the side of the squares at hand,
     for a block that uses them as they come. `whole`: what one whole piece is made of, once a plan
-    says so.
+    says so. `own`: what was drawn on a grid.
     """
 
     recipe: str
@@ -43,6 +44,7 @@ class BlockChoice:
     rules: tuple[PrintRule, ...] = ()
     square: Fraction | None = field(default=None, repr=False)
     whole: tuple[Fraction, ...] = field(default=(), repr=False)
+    own: OwnBlock | None = field(default=None, repr=False)
 
     def __post_init__(self) -> None:
         recipe = recipes().get(self.recipe)
@@ -56,7 +58,7 @@ class BlockChoice:
     @property
     def known(self) -> Recipe | None:
         """The recipe; None for pieces of one's own. Raises `BadRecipe`."""
-        if self.recipe == PIECES:
+        if self.recipe == PIECES or (self.recipe == OWN and self.own is not None):
             return None
         recipe = recipes().get(self.recipe)
         if recipe is None:
@@ -67,6 +69,8 @@ class BlockChoice:
     @property
     def title(self) -> str:
         """What the block is called."""
+        if self.own is not None:
+            return self.own.name
         return self.known.title if self.known else "Own pieces"
 
     @property
@@ -77,6 +81,8 @@ class BlockChoice:
     @property
     def size(self) -> Size | None:
         """The finished size; None when nobody has said it of one's own pieces."""
+        if self.own is not None:
+            return self.finished or (USUAL_SIDE, USUAL_SIDE)
         return self.finished or (self.known.finished if self.known else None)
 
     def size_at(self, seam: Fraction) -> Size | None:
@@ -156,6 +162,8 @@ class BlockChoice:
 
     def assembly(self, seam: Fraction) -> Assembly:
         """The block at this seam, in inches; raises `BadRecipe`."""
+        if self.own is not None and self.size is not None:
+            return _drawn(self.own, self.size, seam)
         return _assembled(self, seam) if self.known else self._own(seam)
 
     def _own(self, seam: Fraction) -> Assembly:
@@ -190,6 +198,14 @@ def _assembled(block: BlockChoice, seam: Fraction) -> Assembly:
     if recipe.square and not block.whole and size[0] != size[1]:
         raise BadRecipe("block.finished", f"one number: {recipe.id} is square.")
     return recipe.assemble(size, block.all_options, seam)
+
+
+@lru_cache(maxsize=64)
+def _drawn(block: OwnBlock, size: Size, seam: Fraction) -> Assembly:
+    """A block that is drawn on a grid; raises `BadRecipe`."""
+    if min(size) <= 0:
+        raise BadRecipe("block.finished", "more than 0.")
+    return block.assembly(size, seam)
 
 
 def _as_usual(recipe: Recipe, name: str, said: int | str) -> bool:

@@ -6,6 +6,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.catalogue import as_tried
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.own_block import OwnBlock
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
@@ -53,7 +54,8 @@ def usual_block() -> BlockChoice:
 class Design:
     """The choices. Lengths in inches; None leaves the choice to Kersey.
 
-    The block is `block_chosen` unless Kersey has only proposed it. `even`: every fabric of a role
+    The block is `block_chosen` unless Kersey has only proposed it; `own_draft` is one that is being
+    drawn beside it. `even`: every fabric of a role
     is cut alike. `by_value`: fabric for any role serves the side of a block that it is light or
     dark enough for. `deal` counts how often the kits were dealt again;
     so many `layers` are cut at once. Border and binding come from fabric pulled for them; without
@@ -62,6 +64,7 @@ class Design:
 
     block: BlockChoice = field(default_factory=usual_block)
     block_chosen: bool = True
+    own_draft: OwnBlock | None = None
     prints: PrintsInABlock = PrintsInABlock.BEST
     even: bool = False
     by_value: bool = True

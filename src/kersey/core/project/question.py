@@ -69,7 +69,9 @@ class YieldAsked:
     def fingerprint(self) -> str:
         """The question, as a plan remembers it."""
         more = (self.rules_are_a_wish, self.even, self.block)
-        return fingerprint(self.problem, self.keys, more)
+        # Said only where it is so, for questions asked before blocks were drawn.
+        drawn = () if self.block.own is None else (self.block.own,)
+        return fingerprint(self.problem, self.keys, (*more, *drawn))
 
     def pulled(self, fabric: Fabric) -> Pulled:
         """The project's fabric behind one of the problem's."""

@@ -8,7 +8,8 @@ from typing import Annotated
 from pydantic import AfterValidator, Field
 
 from kersey.core.blocks.assembly import Size
-from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
+from kersey.core.blocks.choice import OWN, PIECES, BlockChoice, written_option
+from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.own_pieces import read_pieces
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
 from kersey.core.errors import InvalidValue
@@ -67,7 +68,10 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
     """The project with the block and plan chosen; raises `BadForm`, or `InvalidValue`."""
     design = project.design
     same = form.recipe == design.block.recipe
-    block = _block(form, typed, units) if same else BlockChoice(form.recipe)
+    if form.recipe == OWN:
+        block = _own_block(project, form)
+    else:
+        block = _block(form, typed, units) if same else BlockChoice(form.recipe)
     if form.recipe == PIECES and not same:
         # Pieces of one's own begin as those of the block before.
         block = _as_own_pieces(project)
@@ -83,6 +87,13 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
     changed = replace(project, design=design)
     yield_asked(changed)
     return changed
+
+
+def _own_block(project: Project, form: YieldForm) -> BlockChoice:
+    """The block that was drawn, in the size that was typed."""
+    draft = project.design.block.own or project.design.own_draft or OwnBlock()
+    width = form.finished_width or USUAL_SIDE
+    return BlockChoice(OWN, (width, form.finished_height or width), own=draft)
 
 
 def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:

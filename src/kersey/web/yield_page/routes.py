@@ -21,7 +21,7 @@ from kersey.web.open_project import OpenProject, ProjectId, change, open_project
 from kersey.web.project_page import answer_change
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
-from kersey.web.yield_page import sizes, wall
+from kersey.web.yield_page import own, sizes, wall
 from kersey.web.yield_page.finding import find, question_for
 from kersey.web.yield_page.forms import (
     ClaimForm,
@@ -40,6 +40,7 @@ from kersey.web.yield_page.view import (
 router = APIRouter()
 router.include_router(wall.router)
 router.include_router(sizes.router)
+router.include_router(own.router)
 
 # How long a request may stay open for news of a search, and for an answer that is only tried.
 _NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0

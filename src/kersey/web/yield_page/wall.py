@@ -36,8 +36,8 @@ _FIRST, _MORE = 0.5, 3.0
 _TOGETHER, _SOON = 5, 0.7
 # The tallest quilt that the cloth could become is drawn so high, in pixels; none is drawn larger.
 _HIGH, _LARGEST = 210.0, 3.4
-# Side by side they are drawn so many times as large.
-_BESIDE = 1.9
+# Side by side they are drawn at most so many times as large.
+_BESIDE, _ROOM = 1.9, 640.0
 _MOST_BESIDE = 3
 # More forms of fabric than this are not named.
 _FORMS_NAMED = 2
@@ -236,8 +236,7 @@ def wall_context(
         "looked": looked,
         "sorts": list(Sort),
         "filters": list(Only),
-        "beside": [(by_key[key], _larger(room, opened, by_key[key]))
-                   for key in looked.beside if key in by_key],
+        "beside": _side_by_side(opened, [by_key[key] for key in looked.beside if key in by_key]),
         "most_beside": _MOST_BESIDE,
         "seen": seen,
         "going_on": not over,
@@ -284,9 +283,11 @@ def _hang(opened: OpenProject, asked: Project, possible: Possible) -> Hung | Non
     return Hung(possible, quilt, draw_hung(quilt, _scale(opened)))
 
 
-def _larger(room: Workroom, opened: OpenProject, hung: Hung) -> str:
-    """A quilt as it is drawn side by side with others."""
-    return draw_hung(hung.quilt, _scale(opened) * _BESIDE)
+def _side_by_side(opened: OpenProject, quilts: list[Hung]) -> list[tuple[Hung, str]]:
+    """A few quilts, as large as there is room for beside one another."""
+    across = sum((hung.quilt.size.width for hung in quilts), Fraction(1))
+    scale = min(_scale(opened) * _BESIDE, _ROOM / float(across))
+    return [(hung, draw_hung(hung.quilt, scale)) for hung in quilts]
 
 
 def _scale(opened: OpenProject) -> float:

@@ -1,0 +1,275 @@
+"""A block of one's own, drawn on a grid: by pointer, by keys, or read from a file.
+
+What is drawn is kept at once, beside the block that the quilt has, until it is taken.
+"""
+
+from collections.abc import Callable, Mapping
+from dataclasses import replace
+from enum import StrEnum
+from fractions import Fraction
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.blocks.assembly import Patch
+from kersey.core.blocks.choice import OWN, BlockChoice
+from kersey.core.blocks.own_block import FEWEST, LONGEST_NAME, MOST, Cell, Kind, OwnBlock
+from kersey.core.cloth.fabric import Print, Value
+from kersey.core.errors import InvalidValue, KerseyError
+from kersey.core.project.project import Project
+from kersey.core.project.question import CUT_FROM
+from kersey.core.stash.pulled import Role
+from kersey.drawing.own_block import draw_own_block
+from kersey.formats.own_block import read_block, write_block
+from kersey.web.forms import BadForm, Length, TypedForm, field_error, read_form
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import news_of, project_context
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room
+from kersey.web.yield_page.stage import STAGE
+
+router = APIRouter()
+
+# The sides that a piece of a drawn block may be of.
+_ROLES = (Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE, Role.ACCENT)
+# Every cell is drawn in a block of this side.
+_SIDE = Fraction(12)
+_QUARTER = Fraction(1, 4)
+
+
+class Act(StrEnum):
+    """What is done to a cell that is touched."""
+
+    PLAIN = Kind.PLAIN.value
+    HALF = Kind.HALF.value
+    HOURGLASS = Kind.HOURGLASS.value
+    CORNER = Kind.CORNER.value
+    CORNERS = Kind.CORNERS.value
+    ALL_CORNERS = Kind.ALL_CORNERS.value
+    JOIN_RIGHT = "join to the right"
+    JOIN_DOWN = "join down"
+    PART = "part"
+
+
+KEYS = {
+    Act.PLAIN: "p", Act.HALF: "h", Act.HOURGLASS: "q", Act.CORNER: "1", Act.CORNERS: "2",
+    Act.ALL_CORNERS: "4", Act.JOIN_RIGHT: "r", Act.JOIN_DOWN: "d", Act.PART: "x",
+}  # fmt: skip
+
+
+class CellForm(RevisedForm):
+    """A cell that is touched, by its square as "row column", and what is done to it."""
+
+    square: Annotated[str, Field(pattern=r"^\d \d$")]
+    act: Act = Act.PLAIN
+    first: Role = Role.LIGHT
+    second: Role = Role.DARK
+
+
+class GridForm(RevisedForm):
+    """The name of the block and its grid."""
+
+    name: Annotated[str, Field(min_length=1, max_length=LONGEST_NAME)]
+    grid: Annotated[int, Field(ge=FEWEST, le=MOST)]
+
+
+class FileForm(RevisedForm):
+    """A block's file, as text."""
+
+    content: str = ""
+
+
+class TakeOwnForm(RevisedForm):
+    """The drawn block is taken, so large."""
+
+    side: Length
+
+
+@router.get("/projects/{project_id}/yield/own", name="own_block")
+def own_block(request: Request, room: Room, project_id: ProjectId) -> Response:
+    return render(request, "yield_page/own.html", _context(open_project(room, project_id)))
+
+
+@router.get("/projects/{project_id}/yield/own/block.json", name="own_block_file")
+def own_block_file(room: Room, project_id: ProjectId) -> Response:
+    """The block as a file."""
+    draft = draft_of(open_project(room, project_id).project)
+    name = "".join(letter if letter.isalnum() else "-" for letter in draft.name.lower())
+    safe = name.encode("ascii", "ignore").decode() or "block"
+    headers = {"Content-Disposition": f'attachment; filename="{safe}.json"'}
+    return Response(write_block(draft), media_type="application/json", headers=headers)
+
+
+@router.post("/projects/{project_id}/yield/own/cell", name="touch_cell")
+def touch_cell(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Do to a cell what is chosen; a cell that is so already is turned by a quarter."""
+
+    def touched(block: OwnBlock, form: CellForm) -> OwnBlock:
+        row, column = map(int, form.square.split())
+        return _touched(block, row, column, form)
+
+    return _drawn(request, room, project_id, typed, CellForm, touched)
+
+
+@router.post("/projects/{project_id}/yield/own/grid", name="own_grid")
+def own_grid(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Name the block, and change its grid."""
+
+    def changed(block: OwnBlock, form: GridForm) -> OwnBlock:
+        block = replace(block, name=form.name.strip() or block.name)
+        return block if form.grid == block.grid else block.with_grid(form.grid)
+
+    return _drawn(request, room, project_id, typed, GridForm, changed)
+
+
+@router.post("/projects/{project_id}/yield/own/file", name="read_own_block")
+def read_own_block(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Go on with a block from a file."""
+
+    def read(_: OwnBlock, form: FileForm) -> OwnBlock:
+        return read_block(form.content.encode())
+
+    return _drawn(request, room, project_id, typed, FileForm, read, "content")
+
+
+@router.post("/projects/{project_id}/yield/own/take", name="take_own_block")
+def take_own_block(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Make the quilt of the block that is drawn."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(TakeOwnForm, typed, opened.units)
+        change(room, project_id, form.revision, lambda p: _taken(p, form.side))
+    except BadForm as bad:
+        return render(request, "yield_page/own.html", _context(opened, bad), 422)
+    except InvalidValue as error:
+        refused = field_error(error, typed, (), "side")
+        return render(request, "yield_page/own.html", _context(opened, refused), 422)
+    address = request.app.url_path_for("yield_page", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def draft_of(project: Project) -> OwnBlock:
+    """What is being drawn: kept before, or the block of the quilt, or a plain one."""
+    return project.design.own_draft or project.design.block.own or OwnBlock()
+
+
+def _taken(project: Project, side: Fraction) -> Project:
+    block = BlockChoice(OWN, (side, side), own=draft_of(project))
+    block.assembly(project.design.seam)
+    return replace(project, design=replace(project.design, block=block, block_chosen=True))
+
+
+def _drawn(
+    request: Request,
+    room: Room,
+    project_id: ProjectId,
+    typed: TypedForm,
+    form_of: type[Any],
+    how: Callable[[OwnBlock, Any], OwnBlock],
+    field: str = "square",
+) -> Response:
+    """The draft after a change; what cannot be is told, and the draft stays as it was."""
+    opened = open_project(room, project_id)
+    bad, status = None, 200
+    try:
+        form = read_form(form_of, typed, opened.units)
+
+        def change_draft(project: Project) -> Project:
+            draft = how(draft_of(project), form)
+            return replace(project, design=replace(project.design, own_draft=draft))
+
+        opened = change(room, project_id, form.revision, change_draft)
+    except BadForm as error:
+        bad, status = error, 422
+    except InvalidValue as error:
+        bad, status = field_error(error, typed, ("name", "grid"), field), 422
+    if not is_fragment_request(request):
+        if bad is None:
+            address = request.app.url_path_for("own_block", project_id=project_id)
+            return RedirectResponse(address, status_code=303)
+        return render(request, "yield_page/own.html", _context(opened, bad), status)
+    context = _context(opened, bad, typed) | {"oob": True}
+    return render(request, "yield_page/own_answer.html", context, status, headers=news_of(opened))
+
+
+def _touched(block: OwnBlock, row: int, column: int, form: CellForm) -> OwnBlock:
+    if form.act is Act.JOIN_RIGHT:
+        return block.joined(row, column, to_right=True)
+    if form.act is Act.JOIN_DOWN:
+        return block.joined(row, column, to_right=False)
+    if form.act is Act.PART:
+        return block.parted(row, column)
+    cell = block.at(row, column)
+    roles, kind = (form.first.value, form.second.value), Kind(form.act.value)
+    if (cell.kind, cell.roles) == (kind, roles):
+        return block.with_cell(cell.turned())
+    return block.with_cell(replace(cell, kind=kind, roles=roles, turn=0))
+
+
+def _context(
+    opened: OpenProject, bad: BadForm | None = None, tool: Mapping[str, str] | None = None
+) -> dict[str, Any]:
+    draft = draft_of(opened.project)
+    fits, why, steps = True, "", list[str]()
+    try:
+        assembly = draft.assembly((_SIDE, _SIDE), opened.project.design.seam)
+        steps = [make.name for make in assembly.makes if make.of]
+    except KerseyError as error:
+        fits, why = False, str(error)
+    prints = _prints(opened.project)
+    tool = tool or {}
+    size = opened.project.design.block.size if opened.project.design.block.own else None
+    return project_context(opened, STAGE) | {
+        "draft": draft,
+        "drawing": draw_own_block(draft, _patches(draft), prints, _SIDE),
+        "squares": [_square(draft, cell) for cell in draft.cells],
+        "acts": [(act, KEYS[act]) for act in Act],
+        "roles": [role.value for role in _ROLES],
+        "act": tool.get("act", Act.PLAIN.value),
+        "first": tool.get("first", Role.LIGHT.value),
+        "second": tool.get("second", Role.DARK.value),
+        "grids": range(FEWEST, MOST + 1),
+        "fits": fits,
+        "why": why,
+        "steps": steps,
+        "side": size[0] if size else _SIDE,
+        "errors": bad.errors if bad else {},
+        "typed": bad.typed if bad else {},
+    }
+
+
+def _square(block: OwnBlock, cell: Cell) -> dict[str, Any]:
+    """A cell to be touched: where it lies, and what it is in words."""
+    what = cell.roles[0] if cell.kind is Kind.PLAIN else f"{cell.kind}, {' and '.join(cell.roles)}"
+    return {
+        "square": f"{cell.row} {cell.column}",
+        "classes": f"r{cell.row + 1} c{cell.column + 1} h{cell.rows} w{cell.columns}",
+        "row": cell.row + 1,
+        "column": cell.column + 1,
+        "says": f"Row {cell.row + 1}, column {cell.column + 1}: {what}",
+    }
+
+
+def _patches(block: OwnBlock) -> list[Patch]:
+    """What shows of every cell, however it may be sewn."""
+    return [patch for make in block.cell_makes((_SIDE, _SIDE), _QUARTER) for patch in make.patches]
+
+
+def _prints(project: Project) -> dict[str, Print]:
+    """A print of the quilt's fabric for each side; of one that nothing serves, any other."""
+    there = [p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM]
+    spare = list(dict.fromkeys(p.print for p in there)) or [project.bought_border]
+    found: dict[str, Print] = {}
+    values = {Role.LIGHT: Value.LIGHT, Role.DARK: Value.DARK}
+    for place, role in enumerate(Role):
+        serving = [p.print for p in there if role in p.roles]
+        by_value = [c for c in spare if c.known_value is values.get(role) and role in values]
+        others = [cloth for cloth in spare if cloth not in found.values()] or spare
+        found[role.value] = (serving or by_value or others[place % len(others) :] or others)[0]
+    return found
