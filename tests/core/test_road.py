@@ -45,6 +45,12 @@ OF_STRIPS: dict[str, tuple[tuple[str, ...], tuple[tuple[str, int | str], ...]]] 
     "quilt-as-you-go": ((ROLL,), ()),
     "stepped-rows": ((ROLL,), (("a_row", 4),)),
     "string": (("12 strings 1 1/2 x 30, 6 prints", "20 strings 2 x 15, 5 prints"), ()),
+    "units-drawer": (
+        ("6 blocks 8 1/2 x 12 1/2", "5 blocks 12 1/2 x 12 1/2", "7 blocks 4 1/2", "1 yd smoke"),
+        (),
+    ),
+    "finished-blocks": (("7 blocks 12 1/2 x 12 5/8", "2 blocks 12 3/4 x 12 1/2"), ()),
+    "measured-centre": (("1 blocks 39 1/2 x 51 1/2",), ()),
     "made-fabric": (("900 g of scraps", "30 pieces 4 x 5, 6 prints"), ()),
 }
 OWN = BlockChoice(
@@ -104,7 +110,8 @@ def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
     lines = FABRICS[fabric]
     if block.recipe in OF_STRIPS:
         precut, options = OF_STRIPS[block.recipe]
-        lines = precut if fabric == "precut" else (*lines, *precut[1:])
+        ready = recipes()[block.recipe].ready
+        lines = precut if fabric == "precut" or ready else (*lines, *precut[1:])
         block = replace(block, options=() if fabric == "precut" else options)
     project = project_of(lines, Design(block=block))
     quilt = down_the_road(project)

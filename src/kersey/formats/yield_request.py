@@ -381,6 +381,7 @@ def _question(request: YieldRequest) -> RequestRead:
         square = _square_of(fabrics)
         block = block if square is None else block.of_squares(square)
         block = _of_strips(block, fabrics, request.seam)
+        block = block.of_finished([(f.width, f.length) for f in fabrics for _ in range(f.count)])
         cut = block.assembly(request.seam)
         tally = block.tally(request.seam)
         problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch, cut.sets, tally)

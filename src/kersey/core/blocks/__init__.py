@@ -5,6 +5,7 @@ __all__ = [
     "catalogue",
     "choice",
     "facts",
+    "finished_blocks",
     "own_block",
     "own_pieces",
     "piece_codes",

@@ -49,6 +49,7 @@ class How(StrEnum):
     QUILTED = "sewn through batting and backing from the centre line outward"
     COVERING = "cut to cover the foundation"
     STRINGS = "sewn on a foundation from the middle outward"
+    READY = "there already"
     SHEET = "crumbs sewn into a sheet"
     FROM_SHEET = "cut from the sheet"
     TRIMMED = "trimmed at both ends"

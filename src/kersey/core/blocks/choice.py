@@ -142,6 +142,11 @@ class BlockChoice:
         recipe = self.known
         return replace(self, square=side) if recipe and recipe.as_they_come else self
 
+    def of_finished(self, sizes: Sequence[Size]) -> "BlockChoice":
+        """The block as it comes of finished ones, measured so, if it is made of those."""
+        measured = self.known.measured if self.known else None
+        return replace(self, square=measured(sizes)) if measured and sizes else self
+
     def tally(self, seam: Fraction) -> Tally | None:
         """How whole strips are counted, if they are not counted by sets; raises `BadRecipe`."""
         counted, size = self.known.tally if self.known else None, self.size_at(seam)

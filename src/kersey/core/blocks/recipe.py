@@ -78,6 +78,9 @@ class Recipe:
     `strings`, `crumbs`: it is sewn of strings, or of crumbs of any size, too. `other_roles` are
     those that fabric may have for it beside the roles of what is cut for a block.
 
+    `ready`: it is made of what is sewn already, finished blocks or units, called so; `measured`
+    says the side that finished blocks of these sizes are trimmed to, kept as `SQUARE`.
+
     `unit`: what is counted, where it is not blocks.
 
     A technique that makes one whole piece is asked for its columns, rows or strips: whole strips
@@ -104,6 +107,8 @@ class Recipe:
     strip_option: str = ""
     strings: bool = False
     crumbs: bool = False
+    ready: str = ""
+    measured: Callable[[Sequence[Size]], Fraction] | None = None
     other_roles: tuple[str, ...] = ()
     unit: str = "block"
     tally: Callable[[Size, Options, Fraction], Tally | None] | None = None

@@ -4,6 +4,7 @@ __all__ = [
     "alike",
     "checker",
     "crumbs",
+    "drawer",
     "filling",
     "highs",
     "interchange",

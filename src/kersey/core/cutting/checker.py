@@ -14,7 +14,7 @@ from math import inf, lcm, sqrt
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
-from kersey.core.cutting.tally import Crumbs, Mirrored, Strings, Waves
+from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Watch, no_clock
 
 
@@ -75,7 +75,7 @@ def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
         yield f"{name}: a layout of {layout.copies} copies."
     whole, *places = _places(layout)
     for cut, place in zip(layout.cuts, places, strict=True):
-        if not (fabric.serves(cut.need) or cut.need.role == "crumb"):
+        if not (fabric.serves(cut.need) or cut.need.role in ("crumb", "unit")):
             yield f"{name} may not serve {cut.need.role}."
         upright = (cut.width, cut.length) == (cut.need.width, cut.need.height)
         turned = (cut.width, cut.length) == (cut.need.height, cut.need.width)
@@ -227,6 +227,9 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     Rings are cut one by one from tubes of strips sorted by length; of strips that are mirrored
     every print but one lies there in pairs.
     """
+    if isinstance(plan.problem.tally, Drawer):
+        yield from _drawer_faults(plan, plan.problem.tally)
+        return
     if isinstance(plan.problem.tally, Crumbs):
         yield from _crumb_faults(plan, plan.problem.tally)
         return
@@ -251,6 +254,22 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     ]  # fmt: skip
     if max((_columns(way, tally, plan.blocks) for way in ways), default=0) < plan.blocks:
         yield f"These strips do not make {plan.blocks} columns."
+
+
+def _drawer_faults(plan: CuttingPlan, tally: Drawer) -> Iterator[str]:
+    """Whether units and plain squares together cover whole rows of a grid."""
+    covered, widest = Fraction(0), 1
+    for layout in plan.layouts:
+        for cut in layout.cuts:
+            across = (cut.width - 2 * tally.seam) / tally.unit
+            down = (cut.length - 2 * tally.seam) / tally.unit
+            if across.denominator > 1 or down.denominator > 1:
+                yield f"{cut.need.label} of {cut.width} x {cut.length} does not fit the grid."
+            covered += across * down * layout.copies
+            widest = max(widest, int(across))
+    columns = [tally.columns] if tally.columns else range(widest, int(covered) + 1)
+    if plan.blocks > 1 or not any(covered % wide == 0 for wide in columns):
+        yield f"{covered} squares of the grid make no {plan.blocks} whole tops."
 
 
 def _crumb_faults(plan: CuttingPlan, tally: Crumbs) -> Iterator[str]:

@@ -14,6 +14,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.bring_in import by_area
 from kersey.core.cutting.crumbs import solve_crumbs
+from kersey.core.cutting.drawer import solve_drawer
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.parts import Caps
 from kersey.core.cutting.print_rules import Reading, read_rules
@@ -29,7 +30,7 @@ from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
 from kersey.core.cutting.string_blocks import solve_strings
 from kersey.core.cutting.strip_sets import solve_sets
-from kersey.core.cutting.tally import Crumbs, Strings
+from kersey.core.cutting.tally import Crumbs, Drawer, Strings
 from kersey.core.cutting.watch import Watch
 from kersey.core.cutting.whole_strips import solve_tally
 
@@ -69,16 +70,23 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
     """
     if isinstance(problem.tally, Strings):
         return solve_strings(problem, watch)
-    if isinstance(problem.tally, Crumbs):
-        return solve_crumbs(problem)
     if problem.tally:
-        return solve_tally(problem)
+        return _tallied(problem, watch)
     if problem.strip_sets:
         return solve_sets(problem, watch)
     if problem.batch > 1:
         return _in_batches(problem, watch, sought)
     fewer_needs, stands_for = merged(problem)
     return named_again(problem, _sure(fewer_needs, watch, sought), stands_for)
+
+
+def _tallied(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
+    """What is counted otherwise than piece by piece, each in its own way."""
+    if isinstance(problem.tally, Drawer):
+        return solve_drawer(problem, lambda plain: solve(plain, watch.anew()))
+    if isinstance(problem.tally, Crumbs):
+        return solve_crumbs(problem)
+    return solve_tally(problem)
 
 
 def _in_batches(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:

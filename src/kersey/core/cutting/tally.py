@@ -189,9 +189,30 @@ class Crumbs:
         return int(share * sum(net, Fraction(0)) // self.shape)
 
 
+@dataclass(frozen=True)
+class Drawer:
+    """Finished units of several kinds laid on one grid, with plain squares between them.
+
+    `unit`: what one square of the grid shows; so many `columns`, of 0 as many as leave fewest plain
+    squares. `held`: so many places, each of so many squares both ways, are kept plain for appliqué.
+    """
+
+    unit: Fraction
+    seam: Fraction
+    columns: int = 0
+    held: int = 0
+    held_side: int = 3
+
+    def squares(self, width: Fraction, length: Fraction) -> tuple[int, int] | None:
+        """How many squares of the grid an unfinished unit covers; None where it does not fit it."""
+        across, down = (width - 2 * self.seam) / self.unit, (length - 2 * self.seam) / self.unit
+        whole = across.denominator == down.denominator == 1
+        return (int(across), int(down)) if whole and min(across, down) >= 1 else None
+
+
 # Of a sheet of made fabric so much becomes shapes, at worst and at best.
 WASTEFUL, THRIFTY = Fraction(7, 10), Fraction(9, 10)
-Tally = Waves | Mirrored | Strings | Crumbs
+Tally = Waves | Mirrored | Strings | Crumbs | Drawer
 
 
 def _evenly(strips: Sequence[tuple[str, Fraction]], wanted: int) -> Iterator[tuple[str, Fraction]]:

@@ -91,7 +91,9 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     design = project.design
     seam = design.seam if seam is None else seam
     block = block_of(project, seam)
-    forms = CUT_FROM | _also_sewn(block)
+    # What is made of finished blocks alone is not cut of cloth.
+    ready = block.known is not None and block.known.ready and not block.known.tally
+    forms = _also_sewn(block) if ready else CUT_FROM | _also_sewn(block)
     pulled = tuple(p for p in project.fabrics if p.for_blocks and p.kept.lot.form in forms)
     if not pulled:
         raise NothingToCut
@@ -110,14 +112,26 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
 def _also_sewn(block: BlockChoice) -> frozenset[Form]:
     """Forms that are not cut by measure and that this block is sewn of."""
     known = block.known
-    if known is None or not (known.strings or known.crumbs):
+    if known is None:
         return frozenset()
-    return frozenset({Form.STRING, Form.SCRAPS} if known.crumbs else {Form.STRING})
+    forms = {Form.STRING} if known.strings or known.crumbs else set[Form]()
+    forms |= {Form.SCRAPS} if known.crumbs else set()
+    return frozenset(forms | ({Form.BLOCK} if known.ready else set()))
+
+
+def finished_sizes(project: Project) -> list[Size]:
+    """The unfinished size of every finished block that is pulled."""
+    return [
+        (p.width, p.length) for p in project.fabrics
+        if p.for_blocks and p.kept.lot.form is Form.BLOCK for _ in range(p.count)
+    ]  # fmt: skip
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
     """The block as it comes out at a seam: of strips or squares that are used as they are."""
     block, width, square = project.design.block, project.strip_width, project.square
+    if block.known and block.known.measured:
+        return block.of_finished(finished_sizes(project))
     if square is not None:
         return block.of_squares(square)
     return block if width is None else block.of_strips(width, seam)
@@ -197,6 +211,9 @@ def _size(fabric: Pulled) -> Size:
 
 def _roles(fabric: Pulled, roles: frozenset[str], design: Design) -> frozenset[str]:
     """The block's roles that a fabric may serve; none stands for all."""
+    known = design.block.known
+    if fabric.kept.lot.form is Form.BLOCK and known is not None and known.other_roles:
+        return frozenset({known.ready})
     named = {role.value for role in fabric.roles if role in BLOCK_ROLES} & roles - {ANY}
     if named:
         return frozenset(named)

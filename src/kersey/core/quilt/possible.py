@@ -159,6 +159,9 @@ def _suits(project: Project, recipe: Recipe) -> bool:
     """Whether the cloth is of a kind the block is sewn of: strings of strings, crumbs of crumbs."""
     sizes = [sorted((p.width, p.length)) for p in project.fabrics if p.for_blocks]
     by_weight = any(p.kept.lot.form is Form.SCRAPS for p in project.fabrics if p.for_blocks)
+    ready = any(p.kept.lot.form is Form.BLOCK for p in project.fabrics if p.for_blocks)
+    if recipe.ready or ready:
+        return bool(recipe.ready) and ready
     if recipe.crumbs:
         crumbs = sum(narrow * long <= _CRUMB for narrow, long in sizes)
         return by_weight or 2 * crumbs > len(sizes)

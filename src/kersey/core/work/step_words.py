@@ -142,6 +142,7 @@ _VERBS = {
     How.OPENED: "Crosscut",
     How.FROM_SHEET: "Cut",
     How.TRIMMED: "Trim",
+    How.READY: "Measure and trim",
     How.HALVED: "Cut",
 }
 
@@ -212,6 +213,7 @@ _HOW = {
         "press each: {parts}. No seam may lie in a corner. Trim to the ruler, not to "
         "the foundation."
     ),
+    How.READY: "They are sewn already: square each up with a ruler, all four sides alike.",
     How.SHEET: (
         "Sew crumbs to one another, then what comes of them, into one sheet: no two of the same "
         "print side by side, not all seams one way. Trim what stands out straight as you go."

@@ -15,7 +15,7 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
-from kersey.core.cutting.tally import Crumbs, Mirrored, Strings, Waves
+from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import YARD
@@ -467,6 +467,7 @@ _WHY_NO_MORE: dict[type, str] = {
     Waves: "the tubes are cut to their ends",
     Mirrored: "every strip that has its place is used",
     Strings: "the strings that are left are too few, or too short, for another block",
+    Drawer: "all units that fit the grid lie in it, and there is one top of them",
     Crumbs: "the crumbs make no larger sheet",
 }
 

@@ -4,10 +4,12 @@ from contextlib import suppress
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.blocks.assembly import Assembly
+from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.blocks.choice import written_option
+from kersey.core.blocks.finished_blocks import fate_of
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.recipe import NO, YES, Option
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import (
@@ -49,6 +51,7 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         "may_size": recipe is not None
         and not (follows and project.strip_width is not None)
         and not recipe.size_follows,
+        "fates": _fates(project),
         **_work_of(project),
         "recipe": recipe,
         "chosen_recipe": block.recipe,
@@ -88,6 +91,20 @@ def _chosen_words(project: Project, units: Units) -> str:
         said.append(_PRINTS[project.design.prints])
     said.append(f"seam {format_length(project.design.seam, units)}")
     return ", ".join(said)
+
+
+def _fates(project: Project) -> list[tuple[str, Size, str]]:
+    """What becomes of each finished block, where the quilt is made of those."""
+    block = block_of(project, project.design.seam)
+    side = block.size_at(project.design.seam)
+    if block.known is None or block.known.measured is None or side is None:
+        return []
+    unfinished = side[0] + 2 * project.design.seam
+    return [
+        (p.print.name, (p.width, p.length), fate_of((p.width, p.length), unfinished).value)
+        for p in project.fabrics
+        if p.for_blocks and p.kept.lot.form is Form.BLOCK
+    ]
 
 
 def _work_of(project: Project) -> dict[str, Any]:

@@ -1,0 +1,55 @@
+"""Measured centre: a centre that is sewn already, to be framed.
+
+Its finished size is what was measured less a seam all round; borders follow on Size. Measure in the
+middle and near both edges and take the average. Source: docs/trade.md section 6.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
+from kersey.core.blocks.recipe import Options, Recipe, pair_option, rectangle
+from kersey.core.cutting.problem import ANY
+
+
+def _size(options: Options, seam: Fraction) -> Size:
+    width, length = pair_option(options, "measured", 2 * seam, Fraction(140))
+    return width - 2 * seam, length - 2 * seam
+
+
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+    patch = rectangle("centre", ANY, Fraction(0), Fraction(0), *finished)
+    size = finished[0] + 2 * seam, finished[1] + 2 * seam
+    there = Make("centre", How.CUT, size, role=ANY, patches=(patch,))
+    return Assembly(Make("block", How.READY, size, (Part(there, 1),), patches=(patch,)), finished)
+
+
+RECIPE = Recipe(
+    id="measured-centre",
+    title="Measured centre",
+    finished=(Fraction(39), Fraction(51)),
+    assemble=_assemble,
+    tried=370,
+    size_of=_size,
+    size_follows=True,
+    ready="centre",
+    options={"measured": (Fraction(79, 2), Fraction(103, 2))},
+    facts=Facts(
+        made_from="A centre that is sewn already.",
+        difficulty=Difficulty.FIRST,
+        sides=(12, 100),
+        suits="A panel, a medallion, a top that came out too small.",
+        pressing=("Towards the border.",),
+        cautions=(CUTTER,),
+        mistakes=(
+            (
+                "The border waves",
+                "Cut it to the average of three readings, never sew on and chop off.",
+            ),
+        ),
+    ),
+    about=(
+        "A centre that is sewn already. Measured: its width and length as it lies, the average of "
+        "the middle and both edges. Borders follow on Size."
+    ),
+)
