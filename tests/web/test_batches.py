@@ -39,7 +39,7 @@ def site(client: TestClient) -> TestClient:
 
 def test_half_squares_are_counted_singly_and_told_by_their_kit(site: TestClient) -> None:
     choose(site, "half-square", option_method="four at a time", finished_width="6")
-    page = site.get("/projects/1/yield").text
+    page = site.get("/projects/1/yield/block").text
     assert ">24</span> blocks" in page
     assert "four at a time" in page
     data = {"revision": revision(site), "columns": "4", "rows": "5"}
@@ -74,18 +74,18 @@ def test_blocks_of_one_kit_change_together(site: TestClient) -> None:
 
 def test_an_option_that_holds_or_not_is_chosen_by_yes_and_no(site: TestClient) -> None:
     choose(site, "stripe", option_half="yes", option_bars="4")
-    page = site.get("/projects/1/yield").text
+    page = site.get("/projects/1/yield/block").text
     assert re.search(r'<option value="yes" selected', page)
     assert re.search(r'id="chosen-words">Stripe, 6″, bars 4, half,', page)
     choose(site, "stripe", option_half="no", option_bars="4")
-    page = site.get("/projects/1/yield").text
+    page = site.get("/projects/1/yield/block").text
     assert re.search(r'<option value="no" selected', page)
     assert re.search(r'id="chosen-words">Stripe, 6″, bars 4, prints', page)
 
 
 def test_a_length_nobody_said_is_an_empty_field(site: TestClient) -> None:
     choose(site, "cut-apart-hourglass")
-    page = site.get("/projects/1/yield").text
+    page = site.get("/projects/1/yield/block").text
     assert re.search(r'name="option_trim" value=""', page)
     assert re.search(r'id="chosen-words">Cut-apart hourglass, 11¼″, seam', page)
     assert ">6</span> blocks" in page

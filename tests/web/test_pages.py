@@ -24,7 +24,7 @@ def known_yield(client: TestClient, number: int) -> str:
     for _ in range(60):
         seen = {"seen": 9, "revision": revision(client, number)}
         client.get(f"/projects/{number}/yield/news", params=seen, headers=HTMX)
-        page = client.get(f"/projects/{number}/yield").text
+        page = client.get(f"/projects/{number}/yield/block").text
         if "Checking narrower" not in page:
             return str(page)
     raise AssertionError("The search does not end.")
@@ -77,7 +77,7 @@ def test_a_line_is_read_back_and_taken(client: TestClient) -> None:
     assert '<span class="unread">plaid</span>' in reading
     assert "40 strips" in reading
     number = start(client)
-    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
+    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield/block").text
 
 
 def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
@@ -105,15 +105,15 @@ def test_sliding_tries_without_keeping_and_posting_keeps(client: TestClient) -> 
     cloth = {"usable": "38.5", "try_seam": "1/4"}
     tried = client.get(f"/projects/{number}/yield/try", params=cloth).text
     assert re.search(r"38½″, seam ¼″: <b[^>]*>66</b>", tried)
-    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield").text
+    assert ">80</span> blocks" in client.get(f"/projects/{number}/yield/block").text
     choice = {"recipe": "rails", "option_strips": "3", "plan": "sets", "seam": "1/4"}
     kept = client.post(f"/projects/{number}/yield", data={**choice, "revision": "1"}, headers=HTMX)
     assert '"revision": 2' in kept.headers["hx-trigger"]
     assert 'id="tally"' in kept.text
-    assert ">78</span> blocks" in client.get(f"/projects/{number}/yield").text
+    assert ">78</span> blocks" in client.get(f"/projects/{number}/yield/block").text
     measured = {"usable": "38.5", "revision": "2"}
     client.post(f"/projects/{number}/yield/measured", data=measured)
-    assert ">65</span> blocks" in client.get(f"/projects/{number}/yield").text
+    assert ">65</span> blocks" in client.get(f"/projects/{number}/yield/block").text
 
 
 def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -> None:
@@ -153,7 +153,7 @@ def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestCli
 
 def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
     number = start(client, "12 fat quarters")
-    page = client.get(f"/projects/{number}/yield").text
+    page = client.get(f"/projects/{number}/yield/block").text
     # By hand: a fat quarter of 17 1/2 x 21 gives seven strips of 2 1/2 x 21, three segments each;
     # or eight of 17 1/2 with two. Two segments more come from neither.
     assert ">84</span> blocks" in page
@@ -253,7 +253,7 @@ def test_centimetres_are_one_switch(client: TestClient) -> None:
     client.post("/settings", data={"revision": "0", "seam": "0.75 cm", "usable_width": "107 cm",
                                    "units": "cm", "theme": "dark", "paper": "a4"})  # fmt: skip
     number = start(client, "roll 40 x 6.5 x 107, 20 prints")
-    page = client.get(f"/projects/{number}/yield").text
+    page = client.get(f"/projects/{number}/yield/block").text
     assert "40 strips × 6 segments of 16.5 cm = 240" in page
     assert ">80</span> blocks" in page
     assert 'data-theme="dark"' in page

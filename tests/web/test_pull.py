@@ -116,7 +116,7 @@ def test_fabrics_are_renamed_recoloured_judged_and_measured(site: TestClient) ->
     assert "blind" in page
     assert "1 of 40 free" in unescape(site.get("/cupboard/lots/1").text)
     send(site, "/projects/1/fabrics/0", sizes="true", width="2 1/2", measured_length="41 1/4")
-    assert "41¼″: <b>" in site.get("/projects/1/yield").text
+    assert "41¼″: <b>" in site.get("/projects/1/yield/block").text
     wrong = {"ground": "red", "pulled": "x", "name": "y" * 99}
     bad = site.post("/projects/1/fabrics/0", data={"revision": revision(site), **wrong})
     assert bad.status_code == 422
@@ -253,7 +253,7 @@ def test_a_copy_is_a_sketch(site: TestClient) -> None:
     site.post("/projects/1/copy")
     page = site.get("/projects/2/pull").text
     assert "A sketch tries fabric" in page
-    assert site.get("/projects/2/yield").status_code == 200
+    assert site.get("/projects/2/yield/block").status_code == 200
     refused = site.post("/projects/2/hold", data={"revision": "1"})
     assert refused.status_code == 409
     assert "Return some of it there first" in refused.text

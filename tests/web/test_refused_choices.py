@@ -11,7 +11,7 @@ HTMX = {"hx-request": "true"}
 
 
 def revision(client: TestClient) -> str:
-    page = client.get("/projects/1/yield").text
+    page = client.get("/projects/1/yield/block").text
     found = re.search(r'name="revision" value="(\d+)"', page)
     assert found
     return found[1]
@@ -88,6 +88,6 @@ def test_windows_and_sills_take_fractions(client: TestClient) -> None:
     for _ in range(2):
         answer = client.post("/projects/1/yield", data=brick | {"revision": revision(client)})
         assert answer.status_code == 200
-    page = client.get("/projects/1/yield").text
+    page = client.get("/projects/1/yield/block").text
     assert 'name="option_window" value="1½″"' in page
     assert 'name="option_sill" value="¾″"' in page

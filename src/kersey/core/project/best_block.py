@@ -33,9 +33,10 @@ def best_block(project: Project, clock: Clock) -> BlockChoice:
     if len(project.fabrics) > _MOST_FABRICS:
         project = replace(project, fabrics=project.fabrics[:_MOST_FABRICS])
     for block in (BlockChoice(recipe.id) for recipe in as_tried()):
-        if block.makes_one_piece and share:
+        known = block.known
+        if known is not None and known.whole and (share or not (known.strings or known.crumbs)):
             # One piece of everything is for those who choose it, and for what makes no block.
-            break
+            continue
         found = _used(replace(project, design=replace(project.design, block=block)), clock)
         if found > share:
             best, share = block, found

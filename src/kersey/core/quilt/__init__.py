@@ -6,7 +6,9 @@ __all__ = [
     "dealing",
     "left_over",
     "planning",
+    "possible",
     "quilt",
+    "size_curve",
     "standing",
     "supply",
 ]

@@ -294,7 +294,7 @@ def _to_buy(plan: CuttingPlan, role: str, share: Fraction) -> Missing:
 def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:
     """Kits as they come; where pieces must be of one print, or come off sets, as the rules ask."""
     problem = plan.problem
-    if problem.strip_sets or any(rule.same for rule in problem.rules):
+    if problem.strip_sets or problem.rules:
         return deal(plan).kits
     shuffle, made = Random(_SHUFFLE), pieces_made(plan)
     waiting: list[list[str]] = []

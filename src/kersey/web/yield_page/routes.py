@@ -49,10 +49,19 @@ _NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0
 @router.get("/projects/{project_id}/yield", name="yield_page")
 def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
     opened = open_project(room, project_id)
-    if not opened.project.design.block_chosen and not opened.project.plan_taken:
+    project = opened.project
+    settled = project.design.block_chosen or project.plan_taken
+    if not settled and any(pulled.for_blocks for pulled in project.fabrics):
         # A block is chosen by looking at what the fabric can become.
         context = wall.wall_context(room, opened, wall.Looked())
         return render(request, "yield_page/wall.html", context)
+    return render(request, "yield_page/page.html", yield_context(room, opened))
+
+
+@router.get("/projects/{project_id}/yield/block", name="yield_block")
+def yield_block(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The block as it is chosen, or as Kersey proposes it, and all that is to be said of it."""
+    opened = open_project(room, project_id)
     return render(request, "yield_page/page.html", yield_context(room, opened))
 
 
@@ -185,7 +194,7 @@ def keep_measured(
         return _again(request, room, opened, bad)
     except InvalidValue as error:
         return _again(request, room, opened, field_error(error, typed, (), "usable"))
-    address = request.app.url_path_for("yield_page", project_id=project_id)
+    address = request.app.url_path_for("yield_block", project_id=project_id)
     return RedirectResponse(address, status_code=303)
 
 

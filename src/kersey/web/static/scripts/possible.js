@@ -1,6 +1,13 @@
 // The wall of possible quilts: c lays the one that is looked at beside the others, arrows go on.
+// Enter takes it, wherever on the wall the focus is.
 document.addEventListener("keydown", (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || event.key !== "c") return;
+  if (event.ctrlKey || event.metaKey || event.altKey) return;
+  if (event.key === "Enter" && event.target.closest("#wall-form input")) {
+    event.preventDefault();
+    document.querySelector('#tally [data-key="Enter"]')?.click();
+    return;
+  }
+  if (event.key !== "c") return;
   if (event.target.matches("input:not([type=radio], [type=checkbox]), textarea, select")) return;
   const at = document.querySelector('#quilts input[name="look"]:checked');
   const beside = at?.closest("figure").querySelector('input[name="beside"]');
