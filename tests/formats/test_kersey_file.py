@@ -166,7 +166,7 @@ def test_files_of_the_second_version_are_read() -> None:
         assert [replace(p, key=None) for p in known.fabrics] == list(project.fabrics)
         assert project.plan is None
         assert design.block.size == (Fraction(19, 2), Fraction(19, 2))
-        assert design.block.all_options == {"rounds": 4, "centre": Fraction(7, 3)}
+        assert dict(design.block.options) == {"rounds": 4, "centre": "7/3"}
         assert design.prints is PrintsInABlock.DIFFERENT
         assert (design.even, design.by_value, design.binding_from_left) == (True, False, False)
         assert (design.wish.own_width, design.wish.own_length) == (28, 74)

@@ -32,6 +32,7 @@ from kersey.core.cutting.problem import (
     PrintRule,
 )
 from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
+from kersey.core.cutting.whole_strips import with_tubes
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.measure.length import YARD, parse_length
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam
@@ -386,7 +387,7 @@ def _question(request: YieldRequest) -> RequestRead:
         tally = block.tally(request.seam)
         problem = CuttingProblem(cut.needs, fabrics, cut.rules, cut.batch, cut.sets, tally)
         _check_roles(request, cut.needs, block)
-        return RequestRead(problem, cut, block, request.seam)
+        return RequestRead(with_tubes(problem), cut, block, request.seam)
     except BadRequest:
         raise
     except BadRecipe as error:

@@ -17,7 +17,7 @@ from typing import Annotated
 
 from pydantic import Field, PlainSerializer, PlainValidator
 
-from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Layout
+from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Layout, Need
 
 _EXACT = re.compile(r"-?\d{1,40}(/[1-9]\d{0,39})?")
 
@@ -52,12 +52,17 @@ class LayoutDocument:
 
 @dataclass(frozen=True)
 class CuttingDocument:
-    """A plan; its problem by its place among those of the whole document."""
+    """A plan; its problem by its place among those of the whole document.
+
+    `more`: what is cut beside the needs of the problem, like strings for their places; their places
+    follow on those of the problem's.
+    """
 
     problem: Place
     blocks: int
     bound: int
     layouts: tuple[LayoutDocument, ...]
+    more: tuple[Need, ...] = ()
 
 
 @dataclass
@@ -71,7 +76,11 @@ class Problems:
         if plan.problem not in self.found:
             self.found.append(plan.problem)
         fabrics = {fabric.name: n for n, fabric in enumerate(plan.problem.fabrics)}
-        needs = {(need.label, need.role): n for n, need in enumerate(plan.problem.needs)}
+        known = {(need.label, need.role) for need in plan.problem.needs}
+        cut = dict.fromkeys(cut.need for layout in plan.layouts for cut in layout.cuts)
+        more = tuple(need for need in cut if (need.label, need.role) not in known)
+        every = (*plan.problem.needs, *more)
+        needs = {(need.label, need.role): n for n, need in enumerate(every)}
         layouts = tuple(
             LayoutDocument(
                 fabric=fabrics[layout.fabric.name],
@@ -86,19 +95,19 @@ class Problems:
             for layout in plan.layouts
         )
         place = self.found.index(plan.problem)
-        return CuttingDocument(place, plan.blocks, plan.bound, layouts)
+        return CuttingDocument(place, plan.blocks, plan.bound, layouts, more)
 
 
 def cutting_from(document: CuttingDocument, problems: Sequence[CuttingProblem]) -> CuttingPlan:
     """The plan of a document; raises `IndexError` where it names what is not there."""
     problem = problems[document.problem]
+    needs = (*problem.needs, *document.more)
     layouts = tuple(
         Layout(
             fabric=problem.fabrics[layout.fabric],
             copies=layout.copies,
             cuts=tuple(
-                Cut(problem.needs[need], x, y, width, length)
-                for need, x, y, width, length in layout.cuts
+                Cut(needs[need], x, y, width, length) for need, x, y, width, length in layout.cuts
             ),
             left=layout.left,
             along=layout.along,

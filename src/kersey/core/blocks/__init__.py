@@ -2,6 +2,7 @@
 
 __all__ = [
     "assembly",
+    "bargello",
     "catalogue",
     "choice",
     "facts",

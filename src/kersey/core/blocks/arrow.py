@@ -17,6 +17,7 @@ from kersey.core.blocks.half_squares import (
     TWO,
     half_square_unit,
     method_of,
+    untrimmed_notes,
 )
 from kersey.core.blocks.recipe import Options, Recipe, square_of, triangle
 
@@ -50,6 +51,7 @@ RECIPE = Recipe(
     as_they_come=True,
     options={"method": FOUR},
     choices={"method": METHODS},
+    notes=untrimmed_notes,
     facts=Facts(
         made_from="Four half-square units that point one way.",
         difficulty=Difficulty.SOME,

@@ -90,7 +90,8 @@ def _waves(options: Options) -> Waves:
     if options["method"] not in (ALTERNATE, ONWARD):
         raise BadRecipe("block.options.method", f"one of {ALTERNATE}, {ONWARD}.")
     strips = whole(options, "strips", 0, _MOST_STRIPS)
-    return Waves(wave_of(options), strips, options["method"] == ONWARD)
+    repeats = whole(options, "repeats", 0, 40)
+    return Waves(wave_of(options), strips, options["method"] == ONWARD, repeats)
 
 
 def _tally(_: Size, options: Options, seam: Fraction) -> Waves:
@@ -243,6 +244,7 @@ RECIPE = Recipe(
         "narrowest": Fraction(5, 4),
         "widest": Fraction(3),
         "step": Fraction(1, 4),
+        "repeats": 0,
         "method": ALTERNATE,
     },
     choices={"method": (ALTERNATE, ONWARD)},
@@ -266,6 +268,7 @@ RECIPE = Recipe(
     ),
     about=(
         "Two tubes of the same strips, cut in widths that swell and shrink; every ring is opened "
-        "one strip further on. Strips: how many in a tube; 0 stands for half of all."
+        "one strip further on. Strips: how many in a tube; 0 stands for half of all. "
+        "Repeats: how often the wave comes; 0 stands for as often as the strips allow."
     ),
 )

@@ -10,6 +10,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
+from kersey.core.blocks.log_cabin import FOLLOWS, log_said
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -19,6 +20,8 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.measure.length import Units, format_length
+from kersey.core.measure.workshop import USUAL_WIDTH
 
 LIGHT, DARK = "light", "dark"
 
@@ -26,9 +29,12 @@ LIGHT, DARK = "light", "dark"
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     rounds = whole(options, "rounds", 1, 12)
     size = length_option(options, "corner", 2 * seam, Fraction(20)) - 2 * seam
-    log = (finished[0] - size) / rounds
+    log, said = (finished[0] - size) / rounds, log_said(options, seam)
     if log <= 0:
         raise BadRecipe("block.finished", "more than the corner square alone.")
+    if said is not None and said != log:
+        why = f"{format_length(size + rounds * said)} for logs of that width, or left out."
+        raise BadRecipe("block.finished", why)
     block = piece(rectangle("corner", DARK, Fraction(0), Fraction(0), size, size), seam)
     for turn in range(rounds):
         role = DARK if turn % 2 else LIGHT
@@ -43,12 +49,30 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     return Assembly(block, finished)
 
 
+def _size(options: Options, seam: Fraction) -> Size | None:
+    log = log_said(options, seam)
+    if log is None:
+        return None
+    corner = length_option(options, "corner", 2 * seam, Fraction(20)) - 2 * seam
+    return square_of(corner + whole(options, "rounds", 1, 12) * log)
+
+
+def _notes(assembly: Assembly, _: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
+    """Whether one strip makes the feature logs of a whole block."""
+    light = [need for need in assembly.needs if need.role == LIGHT]
+    run = sum((max(need.width, need.height) * need.count for need in light), Fraction(0))
+    enough = "one strip is enough for it" if run <= USUAL_WIDTH else "one strip is too short for it"
+    return (f"The light logs of a block take {format_length(run, units)} of strip: {enough}.",)
+
+
 RECIPE = Recipe(
     id="corner-log-cabin",
     title="Corner log cabin",
     finished=square_of(8),
     assemble=_assemble,
-    options={"rounds": 3, "corner": Fraction(5, 2)},
+    options={"rounds": 3, "corner": Fraction(5, 2), "log": FOLLOWS},
+    size_of=_size,
+    notes=_notes,
     facts=Facts(
         made_from="A corner square and logs on two of its sides only.",
         difficulty=Difficulty.SOME,

@@ -8,7 +8,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
 from kersey.core.blocks.facts import Difficulty, Facts
-from kersey.core.blocks.log_cabin import DARK, LIGHT, log_width
+from kersey.core.blocks.log_cabin import DARK, FOLLOWS, LIGHT, cabin_notes, cabin_size, log_width
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 
@@ -35,7 +35,9 @@ RECIPE = Recipe(
     title="Courthouse steps",
     finished=square_of(Fraction(19, 2)),
     assemble=_assemble,
-    options={"rounds": 3, "centre": Fraction(5, 2)},
+    options={"rounds": 3, "centre": Fraction(5, 2), "log": FOLLOWS},
+    size_of=cabin_size,
+    notes=cabin_notes,
     facts=Facts(
         made_from="A centre and logs in opposite pairs.",
         difficulty=Difficulty.SOME,

@@ -14,11 +14,12 @@ from fractions import Fraction
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit, raw_unit
-from kersey.core.blocks.recipe import SQUARE, Options, Recipe, length_option, square_of
-from kersey.core.measure.length import EIGHTH
+from kersey.core.blocks.recipe import SQUARE, BadRecipe, Options, Recipe, length_option, square_of
+from kersey.core.measure.length import EIGHTH, Units, format_length
 
 # Trimmed to nothing in particular: then T follows from the finished size.
 _NOT_SAID = Fraction(0)
+_TEN, _HALF = Fraction(10), Fraction(1, 2)
 # Of smaller squares nothing is cut in nine.
 _SMALLEST = Fraction(4)
 # Which corner of a corner square lies outermost, clockwise from the top left; by row and column.
@@ -27,6 +28,7 @@ _OUTER = {(0, 0): 0, (0, 2): 1, (2, 2): 2, (2, 0): 3}
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     large = finished[0] + 6 * seam
+    _check_distance(options, large)
     shows = large / 2 - seam
     units = [_unit(place, shows, seam, options) for place in range(4)]
     halves = sewn("half", seam, *units[:2]), sewn("half", seam, *units[2:])
@@ -87,12 +89,42 @@ def _size(options: Options, seam: Fraction) -> Size | None:
     return square_of(2 * trim - 8 * seam)
 
 
+def _check_distance(options: Options, large: Fraction) -> None:
+    """Whether the distance somebody means to cut at is right for this unit; raises `BadRecipe`."""
+    said = options["cut"]
+    if said not in (_NOT_SAID, large / 6):
+        right, high = format_length(large / 6), format_length(large)
+        raise BadRecipe("block.options.cut", f"{right}: a sixth of the large hourglass of {high}.")
+
+
+def _notes(assembly: Assembly, options: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
+    """The largest unit of the squares at hand, and the one with the roundest cut."""
+    assert assembly.finished is not None
+    large = assembly.finished[0] + 6 * seam
+    at = (
+        f"Cut {format_length(large / 6, units)} from both middle seams of a large hourglass of "
+        f"{format_length(large, units)}; a block is {format_length(large - 4 * seam, units)}."
+    )
+    square = options.get(SQUARE, _TEN)
+    assert isinstance(square, Fraction)
+    largest = raw_unit(FOUR, square, seam).floor_to(EIGHTH)
+    steps = (largest - n * EIGHTH for n in range(8))
+    roundest = next((t for t in steps if ((2 * t - 2 * seam) / 6 % _HALF) == 0), largest)
+    said = [
+        f"{words} unit of squares of {format_length(square, units)} is trimmed to "
+        f"{format_length(t, units)}, cut at {format_length((2 * t - 2 * seam) / 6, units)}"
+        for words, t in (("the largest", largest), ("the roundest", roundest))
+    ]
+    return at, f"{said[0].capitalize()}; {said[1]}."
+
+
 RECIPE = Recipe(
     id="cut-apart-hourglass",
     title="Cut-apart hourglass",
     finished=square_of(Fraction(45, 4)),
     assemble=_assemble,
-    options={"trim": _NOT_SAID},
+    options={"trim": _NOT_SAID, "cut": _NOT_SAID},
+    notes=_notes,
     size_of=_size,
     as_they_come=True,
     facts=Facts(

@@ -15,6 +15,7 @@ from kersey.core.blocks.half_squares import (
     TWO,
     half_square_unit,
     method_of,
+    untrimmed_notes,
 )
 from kersey.core.blocks.recipe import Options, Recipe, square_of, triangle
 
@@ -37,6 +38,7 @@ RECIPE = Recipe(
     as_they_come=True,
     options={"method": TWO},
     choices={"method": METHODS},
+    notes=untrimmed_notes,
     facts=Facts(
         made_from="A light and a dark square, sewn along or round the diagonal and cut apart.",
         difficulty=Difficulty.FIRST,

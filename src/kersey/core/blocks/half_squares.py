@@ -11,9 +11,9 @@ round have all four outer edges on the bias. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import How, Make, Patch, counted_parts
+from kersey.core.blocks.assembly import Assembly, How, Make, Patch, counted_parts
 from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options
-from kersey.core.measure.length import EIGHTH
+from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
 
 LIGHT, DARK = "light", "dark"
@@ -33,6 +33,8 @@ def method_of(options: Options) -> str:
 
 # Squares at hand that are larger than need be by no more than this are used as they come.
 _TOO_LARGE = Fraction(1)
+# Less than this nobody trims off.
+_WORTH_TRIMMING = 0.05
 
 
 def square_cut(options: Options, needed: Fraction) -> Fraction:
@@ -92,6 +94,39 @@ def half_square_unit(
         patches=patches,
         raw=raw_unit(method, side, seam),
     )
+
+
+def untrimmed_notes(
+    assembly: Assembly, _: Options, seam: Fraction, units: Units
+) -> tuple[str, ...]:
+    """What units come off at, and what the block becomes if they are left so.
+
+    Four arrow units of 6.72 make 12.43 where 6 1/2 make 12.
+    """
+    found = []
+    for make in assembly.makes:
+        if make.raw is None or (make.of and make.of[0].make.raw is not None):
+            continue
+        over = float(make.raw) - float(make.size[0])
+        if over < _WORTH_TRIMMING or assembly.finished is None:
+            continue
+        across = assembly.finished[0] / (make.size[0] - 2 * seam)
+        if across.denominator > 1:
+            continue
+        left = float(assembly.finished[0]) + float(across) * over
+        trimmed = format_length(make.size[0], units)
+        found.append(
+            f"Units come off at {_decimal(float(make.raw), units)}, trimmed {trimmed}. Left "
+            f"untrimmed the block is {_decimal(left, units)}: then trim none, and measure."
+        )
+    return tuple(found)
+
+
+def _decimal(inches: float, units: Units) -> str:
+    """Nearly so much, to two places: a length with a root in it has no mark on the ruler."""
+    if units is Units.CENTIMETRES:
+        return f"about {inches * 2.54:.1f} cm"
+    return f"about {inches:.2f}″"
 
 
 def hourglass_unit(

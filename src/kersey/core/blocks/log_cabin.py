@@ -20,8 +20,11 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.measure.length import Units, format_length
 
 LIGHT, DARK = "light", "dark"
+# No log width is said: it follows from the finished size.
+FOLLOWS = Fraction(0)
 
 
 def log_width(finished: Size, options: Options, seam: Fraction) -> tuple[int, Fraction, Fraction]:
@@ -31,7 +34,44 @@ def log_width(finished: Size, options: Options, seam: Fraction) -> tuple[int, Fr
     shows = (finished[0] - centre) / (2 * rounds)
     if shows <= 0:
         raise BadRecipe("block.finished", "more than the centre alone.")
+    said = log_said(options, seam)
+    if said is not None and said != shows:
+        why = f"{format_length(centre + 2 * rounds * said)} for logs of that width, or left out."
+        raise BadRecipe("block.finished", why)
     return rounds, centre, shows
+
+
+def log_said(options: Options, seam: Fraction) -> Fraction | None:
+    """What shows of a log where its cut width is said; None where it follows from the block."""
+    if options["log"] == FOLLOWS:
+        return None
+    return length_option(options, "log", 2 * seam, Fraction(20)) - 2 * seam
+
+
+def cabin_size(options: Options, seam: Fraction) -> Size | None:
+    """The finished size that comes of a centre, logs and rounds; None where no log is said."""
+    log = log_said(options, seam)
+    if log is None:
+        return None
+    centre = length_option(options, "centre", 2 * seam, Fraction(20)) - 2 * seam
+    return square_of(centre + 2 * whole(options, "rounds", 1, 12) * log)
+
+
+def cabin_notes(assembly: Assembly, _: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
+    """How much strip each side takes, and how shaded cloth lies.
+
+    With c = 2 1/2, w = 1 3/4 and three rounds 33 3/4 of light strip and 41 1/4 of dark.
+    """
+    run = {LIGHT: Fraction(0), DARK: Fraction(0)}
+    for need in assembly.needs:
+        if need.label != "centre":
+            run[need.role] += max(need.width, need.height) * need.count
+    sides = (format_length(run[side], units) for side in (LIGHT, DARK))
+    return (
+        "A block takes {} of light strip and {} of dark: cut the dark first.".format(*sides),
+        "Shaded cloth: the logs nearest the centre from one end of the strip, the outermost from "
+        "the other, in every block alike.",
+    )
 
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
@@ -58,7 +98,9 @@ RECIPE = Recipe(
     title="Log cabin",
     finished=square_of(Fraction(19, 2)),
     assemble=_assemble,
-    options={"rounds": 3, "centre": Fraction(5, 2)},
+    options={"rounds": 3, "centre": Fraction(5, 2), "log": FOLLOWS},
+    size_of=cabin_size,
+    notes=cabin_notes,
     facts=Facts(
         made_from="A centre and logs in rounds, light on two sides, dark on the other two.",
         difficulty=Difficulty.SOME,

@@ -1,7 +1,8 @@
 """Short codes for the pieces of a block, that fit on a narrow strip in a drawing.
 
-A label of up to three letters is its own code; of a longer one its first letter and its number,
-"light 4" is l4. Where two would be the same, the later one is lettered on: A, B, C.
+A label of up to three letters, or of block and place like 12.-1, is its own code; of a longer one
+its first letter and its number, "light 4" is l4. Where two would be the same, the later one is
+lettered on: A, B, C.
 """
 
 import re
@@ -34,7 +35,7 @@ def piece_codes(needs: Sequence[Need]) -> dict[Need, str]:
 
 
 def _code(label: str) -> str:
-    if len(label) <= _SHORT:
+    if len(label) <= _SHORT or "." in label:
         return label
     digits = "".join(re.findall(r"\d+", label))
     return label[:1] + digits[:2]

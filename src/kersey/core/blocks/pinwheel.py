@@ -14,6 +14,7 @@ from kersey.core.blocks.half_squares import (
     TWO,
     half_square_unit,
     method_of,
+    untrimmed_notes,
 )
 from kersey.core.blocks.recipe import Options, Recipe, square_of
 
@@ -47,6 +48,7 @@ RECIPE = Recipe(
     tried=4,
     options={"method": TWO},
     choices={"method": METHODS},
+    notes=untrimmed_notes,
     facts=Facts(
         made_from="Four half-square units turning about the middle.",
         difficulty=Difficulty.SOME,

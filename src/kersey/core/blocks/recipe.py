@@ -78,6 +78,8 @@ class Recipe:
     `strings`, `crumbs`: it is sewn of strings, or of crumbs of any size, too. `other_roles` are
     those that fabric may have for it beside the roles of what is cut for a block.
 
+    `notes` are sentences on this very block, at these options and this seam.
+
     `ready`: it is made of what is sewn already, finished blocks or units, called so; `measured`
     says the side that finished blocks of these sizes are trimmed to, kept as `SQUARE`.
 
@@ -107,6 +109,7 @@ class Recipe:
     strip_option: str = ""
     strings: bool = False
     crumbs: bool = False
+    notes: Callable[[Assembly, Options, Fraction, Units], Sequence[str]] | None = None
     ready: str = ""
     measured: Callable[[Sequence[Size]], Fraction] | None = None
     other_roles: tuple[str, ...] = ()

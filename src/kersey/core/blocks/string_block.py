@@ -18,8 +18,8 @@ from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import WHOLE, BadRecipe, Options, Recipe, length_option, square_of
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.string_blocks import FOUNDATION, MIDDLE, STRING, Sewn, sewn_of
-from kersey.core.cutting.tally import Strings
-from kersey.core.measure.length import EIGHTH
+from kersey.core.cutting.tally import COVER, FROM_THE_END, Strings
+from kersey.core.measure.length import EIGHTH, Units, format_length
 
 CORNER, STRAIGHT = "corner", "straight"
 # A foundation of no size in particular is cut so much larger than the block.
@@ -68,8 +68,10 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     patches = tuple(_patches(finished, tally, strings, "string", STRING))
     longest = (tally.length_at(Fraction(0)) - 1) // EIGHTH * EIGHTH
     string = Make(STRING, How.CUT, (_TYPICAL, longest), role=STRING, patches=patches[:1])
-    length = Make("longest string", How.COVERING, string.size, (Part(string, len(patches)),))
-    covered = Make("covered foundation", How.STRINGS, square_of(tally.side), (Part(length, 1),))
+    length = Make("longest string", How.COVERING, string.size, (Part(string, 1),))
+    covered = Make(
+        "covered foundation", How.STRINGS, square_of(tally.side), (Part(length, len(patches)),)
+    )
     size = square_of(finished[0] + 2 * seam)
     block = Make("block", How.TRIMMED, size, (Part(covered, 1),), patches=patches)
     return Assembly(block, finished)
@@ -218,6 +220,21 @@ def _ends(side: Fraction, at: Fraction) -> list[Size]:
     return [(over, at - over), (at - over, over)]
 
 
+def _notes(assembly: Assembly, options: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
+    """The longest string and the shortest, and the rule of thumb."""
+    assert assembly.finished is not None
+    tally = _tally_of(assembly.finished, options, seam)
+    side, longest = format_length(tally.side, units), tally.length_at(Fraction(0)) - 2 * COVER
+    shortest = tally.length_at(tally.half - FROM_THE_END)
+    return (
+        f"Foundation {side}, the longest string {format_length(longest, units)} and "
+        f"{format_length(COVER, units)} more at either end; shorter than "
+        f"{format_length(shortest, units)} none has a place.",
+        "Rule of thumb: twice the finished area in strings. Kersey's count is of your strings, one "
+        "by one; without muslin the foundation is paper.",
+    )
+
+
 RECIPE = Recipe(
     id="string",
     title="String block",
@@ -231,6 +248,7 @@ RECIPE = Recipe(
     other_roles=(FOUNDATION, MIDDLE),
     options={"foundation": _NOT_SAID, "direction": CORNER, "constant": False},
     choices={"direction": (CORNER, STRAIGHT)},
+    notes=_notes,
     facts=Facts(
         made_from="Strings on a foundation, from the middle outward.",
         difficulty=Difficulty.FIRST,

@@ -23,8 +23,9 @@ from kersey.core.blocks.recipe import (
     whole,
 )
 from kersey.core.cutting.problem import PrintRule
-from kersey.core.measure.length import EIGHTH, QUARTER
+from kersey.core.measure.length import EIGHTH, QUARTER, Units, format_bought, format_length
 from kersey.core.measure.root2 import Root2
+from kersey.core.measure.workshop import USUAL_WIDTH
 
 STRIP, ACCENT = "strip", "accent"
 # Trimmed to nothing in particular: to the last quarter inch.
@@ -100,6 +101,24 @@ def _raw(options: Options, seam: Fraction) -> Root2:
     return Root2(root=_height(options, seam) - seam)
 
 
+def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
+    """How many squares a tube gives, where the cliff is, and what the accent takes."""
+    height, raw = _height(options, seam), _raw(options, seam)
+    squares = int((USUAL_WIDTH + 2 * seam) // height) - 1
+    cliff = format_length((squares + 1) * height - 2 * seam, units)
+    less = "none" if squares == 1 else str(squares - 1)
+    tubes = 8
+    bought = format_bought(tubes * height, units)
+    return (
+        f"A tube gives {squares} squares while its strips measure {cliff} or more; below that "
+        f"{less}.",
+        f"A square comes off at about {float(raw):.3f}″, all four edges on the bias: two faces, "
+        "strips and accent the other way round.",
+        f"The accent for {tubes} tubes is {tubes} strips of {format_length(height, units)}: "
+        f"{bought}.",
+    )
+
+
 RECIPE = Recipe(
     id="tube-triangles",
     title="Tube triangles",
@@ -111,6 +130,7 @@ RECIPE = Recipe(
     size_follows=True,
     strip_option="strip",
     options={"strips": 5, "strip": Fraction(5, 2), "trim": _NOT_SAID},
+    notes=_notes,
     facts=Facts(
         made_from=(
             "A strip set and an accent strip as high, sewn into a tube and cut to and fro at "

@@ -19,4 +19,5 @@ __all__ = [
     "strip_sets",
     "tally",
     "watch",
+    "whole_strips",
 ]

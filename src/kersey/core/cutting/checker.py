@@ -252,6 +252,8 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     ways = [(shortest,)] if tally.onward else [
         (shortest[0::2], shortest[1::2]), (shortest[1::2], shortest[0::2])
     ]  # fmt: skip
+    if tally.repeats and plan.blocks > tally.repeats * len(tally.widths):
+        yield f"{plan.blocks} columns are more than {tally.repeats} waves."
     if max((_columns(way, tally, plan.blocks) for way in ways), default=0) < plan.blocks:
         yield f"These strips do not make {plan.blocks} columns."
 

@@ -20,11 +20,15 @@ from kersey.core.measure.root2 import Root2
 
 @dataclass(frozen=True)
 class Waves:
-    """Columns in a wave of `widths`, from tubes of so many `strips`; of 0, half of all."""
+    """Columns in a wave of `widths`, from tubes of so many `strips`; of 0, half of all.
+
+    There are no more than so many `repeats` of the wave; of 0, as many as can be.
+    """
 
     widths: tuple[Fraction, ...]
     strips: int = 0
     onward: bool = False
+    repeats: int = 0
 
     def tubes(self, lengths: Sequence[Fraction]) -> list[Fraction]:
         """How long each tube is, of strips so long: as its shortest strip."""
@@ -61,7 +65,8 @@ class Waves:
             while waiting[row] and at[row] + width > tubes[waiting[row][0]]:
                 waiting[row].pop(0)
                 at[row] = Fraction(0)
-            if not waiting[row]:
+            enough = self.repeats and len(found) == self.repeats * len(self.widths)
+            if not waiting[row] or enough:
                 break
             at[row] += width
             found.append(waiting[row][0])

@@ -7,7 +7,7 @@ there would be if every piece gave its most strips, each as long as its longer s
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from itertools import islice, product
 
@@ -31,6 +31,18 @@ class _Way:
     def given(self) -> list[tuple[str, Fraction]]:
         """Its strips by print and length."""
         return [(self.fabric.print, self.length)] * (self.strips * self.fabric.count)
+
+
+def with_tubes(problem: CuttingProblem) -> CuttingProblem:
+    """The question with as many strips in a tube as half of all make, where none are said.
+
+    It then stays so many, whatever fabric is taken away or added while the answer is explained.
+    """
+    if not isinstance(problem.tally, Waves) or problem.tally.strips:
+        return problem
+    plan = solve_tally(problem)
+    strips = sum(layout.copies * len(layout.cuts) for layout in plan.layouts)
+    return replace(problem, tally=replace(problem.tally, strips=strips // 2))
 
 
 def solve_tally(problem: CuttingProblem) -> CuttingPlan:

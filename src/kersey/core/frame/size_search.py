@@ -146,6 +146,10 @@ def why(option: SizeOption, units: Units) -> tuple[str, ...]:
 
 def _grids(question: SizeQuestion) -> Iterator[tuple[int, int]]:
     """Rows x columns that the blocks can fill; the longer side down, unless wished otherwise."""
+    if question.blocks == 1:
+        # One piece lies as it was made.
+        yield 1, 1
+        return
     wish = question.wish
     lies_wide = bool(wish.own_width and wish.own_length and wish.own_width > wish.own_length)
     # Whole numbers in the same proportion: there may be thousands of grids.
@@ -183,9 +187,10 @@ class _Judge:
         sides = sorted((self.purposes[0].most_width, self.purposes[0].most_length))
         self.long_is_wished = self.wished and sides[1] > sides[0] * LONGEST_RATIO
         half = min(self.block_width, self.block_height) / 2
+        # One whole piece is no measure for its border.
+        pace = 0.0 if question.blocks == 1 else _BORDER_OFF_HALF_A_BLOCK_COSTS
         self.borders = [
-            (border, float(border), abs(float(border) - half) * _BORDER_OFF_HALF_A_BLOCK_COSTS)
-            for border in self._widths()
+            (border, float(border), abs(float(border) - half) * pace) for border in self._widths()
         ]
 
     def option(self, rows: int, columns: int) -> SizeOption:
@@ -268,6 +273,8 @@ def _sensible(option: SizeOption, question: SizeQuestion) -> bool:
 def _blocks_reason(option: SizeOption) -> str:
     if option.spare < 0:
         return f"{-option.spare} of its {option.blocks} blocks are missing."
+    if option.blocks_possible == 1:
+        return "It is one piece."
     if option.spare == 0:
         return f"It uses all {option.blocks} blocks."
     return f"It uses {option.blocks} of {option.blocks_possible} blocks; {option.spare} spare."

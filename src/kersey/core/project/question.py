@@ -19,6 +19,7 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.fabric import Print, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric
+from kersey.core.cutting.whole_strips import with_tubes
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design, PrintsInABlock
 from kersey.core.project.kept_plan import fingerprint
@@ -105,6 +106,7 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     problem = CuttingProblem(
         assembly.needs, fabrics, rules, assembly.batch, assembly.sets, block.tally(seam)
     )
+    problem = with_tubes(problem)
     a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
     return YieldAsked(problem, block, assembly, pulled, a_wish, design.even)
 

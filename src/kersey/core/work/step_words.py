@@ -61,7 +61,7 @@ def _measure(step: Step, quilt: Quilt) -> StepWords:
     width = format_length(step.size[0], quilt.units)
     sentences = [f"It should be {width} wide, measured to the outer points if the edge is pinked."]
     by_hand = strip_sum(quilt.plan.plan.problem)
-    if by_hand is not None:
+    if by_hand is not None and not quilt.plan.block.makes_one_piece:
         sentences.append(cliff(by_hand, quilt.units))
     return StepWords("Measure one strip", tuple(sentences))
 
@@ -111,6 +111,11 @@ def _lay_out(step: Step, quilt: Quilt) -> StepWords:
     )
     more = f" and {len(needs) - _FEW} kinds more" if len(needs) > _FEW else ""
     batch = quilt.plan.plan.problem.batch
+    if quilt.plan.block.makes_one_piece:
+        return StepWords(
+            "Lay the pieces out in their order",
+            (f"It takes {pieces}{more}.", "The list says which print each of them is of."),
+        )
     takes = "A block takes" if batch == 1 else f"A kit makes {batch} blocks and takes"
     return StepWords(
         f"Lay the pieces out in {step.count} kits",
@@ -130,7 +135,9 @@ def _sew(step: Step, quilt: Quilt) -> StepWords:
     words = [_how(make, quilt), _should_measure(make, quilt)]
     if make.name == "block" and make.how is not How.CROSSCUT and step.count > 1:
         words.append("Sew one, press it and measure. Then chain-piece the rest.")
-    return StepWords(f"{verb} {step.count} {name}", tuple(word for word in words if word))
+    # Of what has a number of its own there is one.
+    many = "" if step.count == 1 and name[-1].isdigit() else f"{step.count} "
+    return StepWords(f"{verb} {many}{name}", tuple(word for word in words if word))
 
 
 _VERBS = {
@@ -259,7 +266,7 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
         size = format_size(*make.size, quilt.units)
         return f"Your block should measure {size}."
     if make.how is How.STRIP_SET:
-        height = format_length(make.size[1], quilt.units)
+        height = format_length(make.size[0], quilt.units)
         return f"A set should be {height} high. If it is not, mend the seams before you cut."
     if make.how in (How.CROSSCUT, How.RING, How.OPENED, How.HALVED):
         return ""

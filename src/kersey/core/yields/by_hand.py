@@ -106,6 +106,7 @@ def strip_sum(problem: CuttingProblem) -> StripSum | None:
     if (
         len(problem.needs) > 1
         or problem.batch > 1
+        or problem.tally
         or not alike
         or not sound
         or any(r.same for r in problem.rules)

@@ -5,6 +5,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.bargello import Column, columns_of
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
@@ -48,6 +49,8 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "kinds": StepKind,
         "drawing": draw_quilt(quilt),
         "kits": _kits(quilt, codes),
+        "in_order": _in_order(quilt, codes),
+        "columns": _columns(quilt),
         "kit_wishes": list(KitWish),
         "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
         "supplies": supplies(quilt),
@@ -58,6 +61,24 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "can_put_away": not opened.project.put_away
         and any(pulled.cut for pulled in opened.project.fabrics),
     }
+
+
+def _in_order(quilt: Quilt, codes: Mapping[Need, str]) -> list[tuple[str, str]]:
+    """The pieces of one whole piece as they follow one another: mark and print."""
+    if not quilt.plan.block.makes_one_piece:
+        return []
+    problem = quilt.plan.plan.problem
+    marks = (codes[problem.needs[number]] for number in slots_of(problem))
+    names = (quilt.prints[name].name for name in quilt.plan.kits[0])
+    return list(zip(marks, names, strict=True))
+
+
+def _columns(quilt: Quilt) -> list[Column]:
+    """The columns of a bargello, with their tubes and openings."""
+    block = quilt.plan.block
+    if block.known is None or block.known.unit != "column":
+        return []
+    return columns_of(block.all_options, quilt.plan.seam)
 
 
 def _shown(step: Step, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:

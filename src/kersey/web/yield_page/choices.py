@@ -52,6 +52,7 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         and not (follows and project.strip_width is not None)
         and not recipe.size_follows,
         "fates": _fates(project),
+        "notes": _notes(project, units),
         **_work_of(project),
         "recipe": recipe,
         "chosen_recipe": block.recipe,
@@ -91,6 +92,15 @@ def _chosen_words(project: Project, units: Units) -> str:
         said.append(_PRINTS[project.design.prints])
     said.append(f"seam {format_length(project.design.seam, units)}")
     return ", ".join(said)
+
+
+def _notes(project: Project, units: Units) -> list[str]:
+    """What is to be said of this very block."""
+    assembly, seam = _assembly(project), project.design.seam
+    block = block_of(project, seam) if assembly else project.design.block
+    if assembly is None or block.known is None or block.known.notes is None:
+        return []
+    return list(block.known.notes(assembly, block.all_options, seam, units))
 
 
 def _fates(project: Project) -> list[tuple[str, Size, str]]:

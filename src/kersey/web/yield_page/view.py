@@ -6,9 +6,12 @@ from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
+from kersey.core.blocks.bargello import columns_of
 from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
+from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs, Waves
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
@@ -33,8 +36,10 @@ from kersey.core.yields.ways_to_cut import ways_to_cut
 from kersey.drawing.cliff_ruler import draw_cliff
 from kersey.drawing.cut_layout import draw_layout, scale_for
 from kersey.drawing.patches import draw_patches
+from kersey.drawing.quilt import draw_hung
 from kersey.drawing.role_bar import draw_role_bar
 from kersey.drawing.strips import StripCloth, draw_division
+from kersey.drawing.wave import draw_wave
 from kersey.web.open_project import OpenProject
 from kersey.web.project_page import StageLine, order_of_work, project_context
 from kersey.web.workroom import Workroom
@@ -54,6 +59,8 @@ _MOST_OFF_RULER = 6
 
 
 # What there is to show before anything is known.
+# One whole piece is drawn so large, in pixels.
+_WHOLE_PX = 150
 _NOTHING: dict[str, Any] = {
     "answer": None,
     "no_yield": "",
@@ -68,6 +75,10 @@ _NOTHING: dict[str, Any] = {
     "has_size": False,
     "off_ruler": None,
     "block": "",
+    "becomes": None,
+    "spread": None,
+    "columns": (),
+    "wave": "",
     "cliff": "",
     "cliff_words": "",
     "division": "",
@@ -113,7 +124,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
         "seam_slider": seam_slider(opened.project.design.seam, opened.units),
     }
     known = found.known
-    codes = piece_codes(asked.problem.needs)
+    codes = piece_codes(_pieces(asked, known.plan if known else None))
     base["block"] = _block_drawing(asked, codes, opened.units)
     base["off_ruler"] = _off_ruler(opened, asked, codes)
     base["needs"] = _needs(asked, known.plan if known else None, codes)
@@ -122,43 +133,74 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
     project, units = opened.project, opened.units
     plan = _plan_shown(project, known)
     left = left_by_size(plan)
-    return base | {
-        "answer": known,
-        "stages": _with_status(opened, known),
-        "plan": plan,
-        "blocks": plan.blocks,
-        "plan_mark": hash((plan.blocks, plan.bound, plan.layouts)) % PLAN_MARKS,
-        "plans": ways_to_cut(known, project.design.even, units),
-        "limits": _limits(known, units),
-        "bars": _bars(plan, asked, known, units),
-        "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
-        "cliff_words": known.cliffs.in_words(
-            reference_of(asked), known.plan.blocks, units, _reference_name(asked)
-        )
-        if known.cliffs
-        else "",
-        "sensitivity": _sensitivity(known, asked),
-        "seams": known.seams or (),
-        "tight": tight_in_words(plan, units, _MOST_TIGHT),
-        "spare": [
-            f"{spare.pieces} of the {spare.of} {FACTS[spare.fabric.form].many}"
-            + (f" ({', '.join(sorted(spare.fabric.roles))})" if spare.fabric.roles else "")
-            for spare in known.spare or ()
-            if spare.pieces and plan.blocks
-        ],
-        "one_print": len({pulled.print for pulled in asked.fabrics}) == 1,
-        "left": left[:_MOST_LEFT],
-        "left_more": max(0, len(left) - _MOST_LEFT),
-        "layouts": _layouts(plan, asked, codes, units),
-        "division": _division(asked, plan, project.design.seam, units),
-    }
+    return (
+        base
+        | _one_piece(opened, asked, plan)
+        | {
+            "answer": known,
+            "stages": _with_status(opened, known),
+            "plan": plan,
+            "blocks": plan.blocks,
+            "plan_mark": hash((plan.blocks, plan.bound, plan.layouts)) % PLAN_MARKS,
+            "plans": () if plan.problem.tally else ways_to_cut(known, project.design.even, units),
+            "limits": _limits(known, units),
+            "bars": _bars(plan, asked, known, units),
+            "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
+            "cliff_words": known.cliffs.in_words(
+                reference_of(asked), known.plan.blocks, units, _reference_name(asked)
+            )
+            if known.cliffs
+            else "",
+            "sensitivity": _sensitivity(known, asked),
+            "seams": known.seams or (),
+            "tight": tight_in_words(plan, units, _MOST_TIGHT),
+            "spare": [
+                f"{spare.pieces} of the {spare.of} {FACTS[spare.fabric.form].many}"
+                + (f" ({', '.join(sorted(spare.fabric.roles))})" if spare.fabric.roles else "")
+                for spare in known.spare or ()
+                if spare.pieces and plan.blocks
+            ],
+            "one_print": len({pulled.print for pulled in asked.fabrics}) == 1,
+            "left": left[:_MOST_LEFT],
+            "left_more": max(0, len(left) - _MOST_LEFT),
+            "layouts": _layouts(plan, asked, codes, units),
+            "division": _division(asked, plan, project.design.seam, units),
+        }
+    )
+
+
+def _one_piece(opened: OpenProject, asked: YieldAsked, plan: CuttingPlan) -> dict[str, Any]:
+    """What all the columns, rows or strips become, where they are sewn into one piece."""
+    if not asked.block.makes_one_piece or not plan.blocks:
+        return {}
+    seam, tally = opened.project.design.seam, plan.problem.tally
+    whole = whole_piece(asked.block, seam, plan)
+    shown: dict[str, Any] = {"becomes": whole.assembly.finished}
+    kept = opened.project.plan
+    if opened.quilt is not None and kept is not None and kept.question == asked.fingerprint:
+        longest = max(opened.quilt.size.width, opened.quilt.size.length)
+        shown["block"] = draw_hung(opened.quilt, _WHOLE_PX / float(longest))
+    if isinstance(tally, Waves):
+        columns = columns_of(whole.block.all_options, seam)
+        shown |= {"columns": columns, "wave": draw_wave(columns, opened.units)}
+    if isinstance(tally, Crumbs):
+        crumbs = [(f.width, f.length) for f in plan.problem.fabrics for _ in range(f.count)]
+        shown["spread"] = [tally.shapes(crumbs, share) for share in (WASTEFUL, THRIFTY)]
+    return shown
+
+
+def _pieces(asked: YieldAsked, plan: CuttingPlan | None) -> list[Need]:
+    """What is asked for, and what else is cut: strings for their places, crumbs."""
+    cut = [cut.need for layout in plan.layouts for cut in layout.cuts] if plan else []
+    return list(dict.fromkeys((*asked.problem.needs, *cut)))
 
 
 def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
     """The order of work, with what the search has found."""
     plan = _plan_shown(opened.project, known)
     sure = "proved" if plan.proved else f"at most {plan.bound}"
-    words = f"{counted(plan.blocks, 'block')}, {'cut alike' if plan is not known.plan else sure}"
+    noun = opened.project.design.block.unit
+    words = f"{counted(plan.blocks, noun)}, {'cut alike' if plan is not known.plan else sure}"
     return [
         replace(line, status=words) if line.stage is STAGE else line
         for line in order_of_work(opened, STAGE)
