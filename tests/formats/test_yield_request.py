@@ -125,9 +125,12 @@ def test_what_is_left_out_is_as_usual() -> None:
 
 @pytest.mark.parametrize("recipe", sorted(recipes()))
 def test_every_recipe_can_be_asked_for(recipe: str) -> None:
-    fabrics = [{"id": name, "form": "fat-quarter"} for name in "abcd"]
+    fabrics: list[dict[str, Any]] = [{"id": name, "form": "fat-quarter"} for name in "abcd"]
     # What is sewn already is measured, not cut of fat quarters.
-    ready = {"units-drawer": (4.5, 8.5, ["unit"]), "measured-centre": (39.5, 51.5, [])}
+    ready: dict[str, tuple[float, float, list[str]]] = {
+        "units-drawer": (4.5, 8.5, ["unit"]),
+        "measured-centre": (39.5, 51.5, []),
+    }
     if recipe in ready:
         width, length, roles = ready[recipe]
         fabrics += [{"id": "there", "form": "piece", "width": width, "length": length,
