@@ -116,17 +116,17 @@ def untrimmed_notes(
         left = float(assembly.finished[0]) + float(across) * over
         trimmed = format_length(make.size[0], units)
         found.append(
-            f"Units come off at {_decimal(float(make.raw), units)}, trimmed {trimmed}. Left "
-            f"untrimmed the block is {_decimal(left, units)}: then trim none, and measure."
+            f"Units come off at {nearly(float(make.raw), units)}, trimmed {trimmed}. Left "
+            f"untrimmed the block is {nearly(left, units)}: then trim none, and measure."
         )
     return tuple(found)
 
 
-def _decimal(inches: float, units: Units) -> str:
-    """Nearly so much, to two places: a length with a root in it has no mark on the ruler."""
+def nearly(inches: float, units: Units) -> str:
+    """Nearly so much, to three places: a length with a root in it has no mark on the ruler."""
     if units is Units.CENTIMETRES:
         return f"about {inches * 2.54:.1f} cm"
-    return f"about {inches:.2f}″"
+    return f"about {inches:.3f}″"
 
 
 def hourglass_unit(

@@ -13,6 +13,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
+from kersey.core.blocks.half_squares import nearly
 from kersey.core.blocks.recipe import (
     BadRecipe,
     Options,
@@ -112,8 +113,8 @@ def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple
     return (
         f"A tube gives {squares} squares while its strips measure {cliff} or more; below that "
         f"{less}.",
-        f"A square comes off at about {float(raw):.3f}″, all four edges on the bias: two faces, "
-        "strips and accent the other way round.",
+        f"A square comes off at {nearly(float(raw), units)}, all four edges on the bias: two "
+        "faces, strips and accent the other way round.",
         f"The accent for {tubes} tubes is {tubes} strips of {format_length(height, units)}: "
         f"{bought}.",
     )

@@ -176,6 +176,7 @@ def _set_faults(plan: CuttingPlan) -> Iterator[str]:
                 _most_sets(_by_print(strips[problem.needs[place]], least), count, problem)
                 for place, count in kind.strips
             )
+        blocks //= kind.pieces
     if blocks < plan.blocks:
         yield f"These strips make {blocks} blocks in sets, not {plan.blocks}."
 
