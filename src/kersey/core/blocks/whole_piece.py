@@ -60,9 +60,10 @@ def _cut_for(layout: Layout, problem: CuttingProblem, taken: Counter[Need]) -> L
 
 
 def _cut(cut: Cut, layout: Layout, problem: CuttingProblem, taken: Counter[Need]) -> Cut | None:
-    """A cut for the first need of its size of which there are not enough yet."""
-    fitting = (need for need in problem.needs if _fits(cut, need) and taken[need] < need.count)
-    need = next(fitting, None)
+    """A cut for a need of its size of which there are not enough yet."""
+    # The longest strips come first, and are taken for what is longest.
+    fitting = [need for need in problem.needs if _fits(cut, need) and taken[need] < need.count]
+    need = max(fitting, key=lambda each: each.height, default=None)
     if need is None:
         return None
     taken[need] += 1
