@@ -147,7 +147,7 @@ def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestCli
     page = known_yield(client, number)
     # Seven strips of 21 each, 84 in all: 28 sets of three segments; singly 252 segments.
     assert re.findall(r"<b>(\d+)</b>\s*<span class=\"plan-says\">", page)[::2] == ["84", "84"]
-    assert "sew 3 side by side, then crosscut the sets" in page
+    assert "sew them side by side into sets, then crosscut the sets" in page
     assert "no other sets give more" in page
 
 

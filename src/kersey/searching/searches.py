@@ -18,8 +18,9 @@ from weakref import finalize
 from kersey.searching.worker import Question
 
 _log = logging.getLogger(__name__)
-# One for each core of a small machine; more would only slow each other down.
-_AT_ONCE = 2
+# One for each core of a small machine, and one more: a wall that fills for a while must not keep
+# a plan waiting.
+_AT_ONCE = 3
 _KEPT = 60
 _COMMAND = (sys.executable, "-m", "kersey.searching.worker")
 _LOST = "The search ended before it had an answer. Change something, or open the page again."

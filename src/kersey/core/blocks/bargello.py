@@ -106,7 +106,7 @@ def _made(options: Options) -> tuple[Fraction, ...]:
     return made
 
 
-def _whole(plan: CuttingPlan, _: Size, options: Options) -> tuple[Fraction, ...]:
+def _whole(plan: CuttingPlan, _: Size, __: Options) -> tuple[Fraction, ...]:
     """Strips in a tube, columns, and how long each tube is."""
     lengths = [
         max(cut.width, cut.length)
@@ -114,7 +114,8 @@ def _whole(plan: CuttingPlan, _: Size, options: Options) -> tuple[Fraction, ...]
         for cut in layout.cuts
         for _ in range(layout.copies)
     ]
-    wave = _waves(options)
+    wave = plan.problem.tally
+    assert isinstance(wave, Waves)
     tubes = wave.tubes(lengths)
     return Fraction(len(lengths) // len(tubes)), Fraction(plan.blocks), *tubes
 
