@@ -32,6 +32,8 @@ SHOTS = (
     Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
     Shot("ledger", "/cupboard/lots/17/ledger"),
     Shot("yield", "/projects/6/yield"),
+    Shot("yield-wall", "/projects/6/yield/wall?look=log-cabin"),
+    Shot("own-block", "/projects/6/yield/own"),
     Shot("cupboard", "/cupboard"),
     Shot("cupboard-lot", "/cupboard/lots/8"),
     Shot("yield-dark", "/projects/4/yield", theme="dark"),

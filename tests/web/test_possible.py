@@ -36,7 +36,7 @@ def test_a_block_is_chosen_by_looking(client: TestClient) -> None:
     assert {"nine-patch", "four-patch", "plain-square", "half-square"} <= set(quilts)
     assert "rails" not in quilts or "bargello" not in quilts
     # Every quilt is drawn, at one scale: as many pixels for an inch.
-    drawn = re.findall(r'viewBox="0 0 ([\d.]+) [\d.]+" width="(\d+)"', page)
+    drawn = re.findall(r'viewBox="[-\d.]+ [-\d.]+ ([\d.]+) [\d.]+" width="(\d+)"', page)
     assert len(drawn) == len(quilts)
     scales = {round(int(px) / float(inches), 1) for inches, px in drawn}
     assert max(scales) - min(scales) < 0.3

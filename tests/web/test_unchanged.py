@@ -18,9 +18,9 @@ from kersey.core.measure.length import Units, parse_length
 PAGES = (
     "/settings",
     "/projects/1/pull?fabric=0",
-    "/projects/1/yield",
+    "/projects/1/yield/block",
     "/projects/1/size",
-    "/projects/2/yield",
+    "/projects/2/yield/block",
     "/projects/2/pull?fabric=0",
     "/cupboard/lots/1",
 )

@@ -14,6 +14,7 @@ from pathlib import Path
 from sqlalchemy.orm import Session
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.own_block import Cell, Kind, OwnBlock
 from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.watch import no_clock
@@ -97,8 +98,22 @@ def _begin_log_cabin(session: Session, now: datetime) -> None:
         for pulled in pull_pieces(stored.kept, stored.kept.lot.counts, stored.id)
     )
     said = "curtain remnants, light and dark"
-    design = Design(block=BlockChoice("log-cabin"))
+    design = Design(block=BlockChoice("log-cabin"), own_draft=_signal_lamp())
     add_project(session, _planned(Project(LOG_CABIN, said, fabrics, design)), now)
+
+
+def _signal_lamp() -> OwnBlock:
+    """A block that somebody is drawing: a lamp on a mast, shining to both sides."""
+    lamp = OwnBlock("Signal lamp").with_grid(4)
+    for row in range(4):
+        for column in range(4):
+            lamp = lamp.with_cell(Cell(row, column, roles=("background", "dark")))
+    for (row, column), turn in {(0, 1): 2, (0, 2): 3, (1, 0): 2, (1, 3): 3}.items():
+        lamp = lamp.with_cell(Cell(row, column, 1, 1, Kind.HALF, ("background", "light"), turn))
+    lamp = lamp.with_cell(Cell(1, 1, 1, 1, Kind.HOURGLASS, ("feature", "light")))
+    lamp = lamp.with_cell(Cell(1, 2, 1, 1, Kind.HOURGLASS, ("feature", "light")))
+    lamp = lamp.with_cell(Cell(2, 1, 1, 2, Kind.CORNERS, ("dark", "background"), 2))
+    return lamp.with_cell(Cell(3, 1, 1, 2, roles=("dark", "light")))
 
 
 def _put_away(project: Project) -> PutAway:

@@ -71,14 +71,22 @@ def draw_miniature(quilt: Quilt) -> str:
 
 
 def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
-    """The quilt alone in its prints, as it hangs beside others at one scale."""
-    edge, cloths = _BINDING_SHOWS, Cloths(flat=True)
-    width, length = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
-    body = _quilt(quilt, edge, edge, cloths)
+    """The quilt in its colours, as it hangs beside others at one scale; over the bed or lap that is
+    wished for, if one is."""
+    edge = _BINDING_SHOWS
+    wide, long = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
+    parts = [_quilt(quilt, -wide / 2 + edge, -long / 2 + edge, Cloths(flat=True))]
+    if quilt.size.purpose_wished:
+        purpose = quilt.size.purpose
+        box = (purpose.most_width, purpose.most_length)
+        parts.append(
+            rect(-box[0] / 2, -box[1] / 2, *box, class_="outline", fill="none", stroke_width=0.6,
+                 stroke_dasharray="2.4 2")
+        )  # fmt: skip
+        wide, long = max(wide, box[0] + 1), max(long, box[1] + 1)
     return picture(
-        0, 0, width, length, cloths.definitions, body, label=describe(quilt),
-        px_per_inch=px_per_inch,
-    )  # fmt: skip
+        -wide / 2, -long / 2, wide, long, *parts, label=describe(quilt), px_per_inch=px_per_inch
+    )
 
 
 def describe(quilt: Quilt) -> str:

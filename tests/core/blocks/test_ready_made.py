@@ -148,6 +148,7 @@ NOTES = [
     ("tube-triangles", {}, "8 strips of 10½″: 2⅜ yd"),
     ("tube-triangles", {"strips": 3}, "5 squares while its strips measure 38½″"),
     ("string", {"foundation": "9"}, "the longest string 12¾″ and ½″ more at either end"),
+    ("quilt-as-you-go", {}, "Cut batting and backing 4″ larger than all strips"),
     ("cut-apart-hourglass", {"trim": "53/8"}, "Cut 2⅛″ from both middle seams"),
     ("cut-apart-hourglass", {}, "the largest unit of squares of 10″ is trimmed to 6⅝″"),
 ]

@@ -22,7 +22,10 @@ from kersey.core.blocks.recipe import (
 )
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.cutting.tally import Mirrored
+from kersey.core.measure.length import Units, format_length, format_size
 
+# Batting and backing are so much larger than the strips together.
+_LARGER = Fraction(4)
 # What shows of the strips until it is known how long they are.
 _SHOWN = Fraction(40)
 
@@ -86,6 +89,19 @@ def _laid(prints: Sequence[str], options: Options) -> tuple[int, ...]:
     return (*left[::-1], *centre, *right)
 
 
+def _notes(assembly: Assembly, options: Options, _: Fraction, units: Units) -> tuple[str, ...]:
+    """How large batting and backing are cut: 55 strips that add an inch each ask for 59."""
+    assert assembly.finished is not None
+    if WHOLE not in options:
+        over = format_length(_LARGER, units)
+        return (f"Cut batting and backing {over} larger than all strips together, both ways.",)
+    width, length = (side + _LARGER for side in assembly.finished)
+    return (
+        f"Cut batting and backing {format_size(width, length, units)}. Strips that are left over "
+        "serve for the binding.",
+    )
+
+
 RECIPE = Recipe(
     id="quilt-as-you-go",
     title="Quilt as you go",
@@ -98,6 +114,7 @@ RECIPE = Recipe(
     tally=_tally,
     whole=_whole,
     laid=_laid,
+    notes=_notes,
     options={"strip": Fraction(3, 2), "mirrored": True},
     facts=Facts(
         made_from="Narrow strips sewn through batting and backing.",

@@ -223,7 +223,9 @@ def _ends(side: Fraction, at: Fraction) -> list[Size]:
 def _notes(assembly: Assembly, options: Options, seam: Fraction, units: Units) -> tuple[str, ...]:
     """The longest string and the shortest, and the rule of thumb."""
     assert assembly.finished is not None
-    tally = _tally_of(assembly.finished, options, seam)
+    made = options.get(WHOLE)
+    block = square_of(made[2]) if isinstance(made, tuple) else assembly.finished
+    tally = _tally_of(block, options, seam)
     side, longest = format_length(tally.side, units), tally.length_at(Fraction(0)) - 2 * COVER
     shortest = tally.length_at(tally.half - FROM_THE_END)
     return (

@@ -176,6 +176,10 @@ def _one_piece(opened: OpenProject, asked: YieldAsked, plan: CuttingPlan) -> dic
     seam, tally = opened.project.design.seam, plan.problem.tally
     whole = whole_piece(asked.block, seam, plan)
     shown: dict[str, Any] = {"becomes": whole.assembly.finished}
+    known = whole.block.known
+    if known is not None and known.notes is not None:
+        options = whole.block.all_options
+        shown["notes"] = list(known.notes(whole.assembly, options, seam, opened.units))
     kept = opened.project.plan
     if opened.quilt is not None and kept is not None and kept.question == asked.fingerprint:
         longest = max(opened.quilt.size.width, opened.quilt.size.length)
