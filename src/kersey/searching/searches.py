@@ -91,6 +91,15 @@ class Searches:
             self._begin_what_waits()
             return search
 
+    def leave(self, who: Hashable) -> None:
+        """Nobody waits any more for what `who` asked: the search is ended, unless another asked
+        the same."""
+        with self._lock:
+            before = self._asked.pop(who, None)
+            if before is not None and before not in self._asked.values():
+                self._end(before)
+                self._begin_what_waits()
+
     def known(self, question: Question) -> Any:
         """What is known of a question already, without asking anybody; None if nothing is."""
         search = self._kept.get(question)

@@ -59,7 +59,7 @@ def test_cut_alike_says_what_it_costs_and_what_each_gives() -> None:
 
 
 def test_what_is_not_known_yet_is_being_worked_out() -> None:
-    known = all_known(project("5 fat quarters, 5 prints", block=BlockChoice("log-cabin")))
+    known = all_known(project("5 fat quarters, 5 prints", block=BlockChoice("two-bar")))
     early = replace(known, even=None, even_tried=False)
     found = ways(early)
     assert (found[Way.EVEN].blocks, found[Way.EVEN].says) == (None, "Being worked out …")

@@ -61,6 +61,7 @@ def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 @router.get("/projects/{project_id}/yield/block", name="yield_block")
 def yield_block(request: Request, room: Room, project_id: ProjectId) -> Response:
     """The block as it is chosen, or as Kersey proposes it, and all that is to be said of it."""
+    wall.leave(room, project_id)
     opened = open_project(room, project_id)
     return render(request, "yield_page/page.html", yield_context(room, opened))
 

@@ -195,10 +195,16 @@ def take_quilt(request: Request, room: Room, project_id: ProjectId, typed: Typed
     found: tuple[Possible, ...] = _ask(room, opened, looked).answer or ()
     chosen = next((each for each in found if each.key == form.look), None)
     if chosen is not None:
+        leave(room, project_id)
         change(room, project_id, form.revision, lambda p: _taken(p, chosen, form.no_border))
     address = request.app.url_path_for("yield_page" if chosen else "yield_wall",
                                        project_id=project_id)  # fmt: skip
     return RedirectResponse(address, status_code=303)
+
+
+def leave(room: Workroom, project_id: int) -> None:
+    """Look no further for what a project's fabric could become."""
+    room.searches.leave(("wall", project_id))
 
 
 def _taken(project: Project, chosen: Possible, no_border: bool) -> Project:
