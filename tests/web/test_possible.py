@@ -55,7 +55,7 @@ def test_it_is_sorted_and_only_some_are_shown(client: TestClient) -> None:
     seams = [
         int(client.get(f"/projects/{number}/yield/wall", params={"look": key}).text.split(
             'row">Seams</th><td>')[1].split(",")[0])
-        for key in shown(whole_wall(client, number, sort="least work"))
+        for key in shown(whole_wall(client, number, sort="least work"))[::4]
     ]  # fmt: skip
     assert seams == sorted(seams)
     first = shown(whole_wall(client, number, only=["first quilt"]))
