@@ -67,6 +67,10 @@ def test_the_wave_is_edited_and_the_piece_follows(client: TestClient) -> None:
     # 1 1/2, 2, 2 1/2, 2: two waves of four, 8 inches cut each, less a half a column.
     assert '<span class="figure">8</span> columns' in page
     assert "sewn into one piece of <b>12 × 24″</b>" in page
+    larger = fields | {"wave": "widest up", "revision": revision(client, number)}
+    client.post(address, data=larger)
+    # 1 1/2 to 3 and back: two waves of six, 13 1/2 cut each, less a half a column.
+    assert "sewn into one piece of <b>21 × 24″</b>" in client.get(f"{address}/block").text
     odd = fields | {"option_step": "3", "revision": revision(client, number)}
     assert client.post(address, data=odd).status_code in (200, 422)
     wrong = fields | {"option_widest": "1", "revision": revision(client, number)}

@@ -88,6 +88,23 @@ def test_units_of_one_pair_of_squares_lie_in_blocks_of_one_kit() -> None:
     assert sum(fate.used for fate in everything.fates) == 10 * 100
 
 
+def test_window_bricks_and_solid_ones_alternate() -> None:
+    block = BlockChoice("window-brick").with_option("alternate", True)
+    made = plan(project("12 fat quarters, 12 prints", block=block, rows=4, columns=3))
+    quilt = make_quilt(made)
+    assert quilt.block == (Fraction(12), Fraction(9))
+    assert {(p.row % 2, p.turn) for p in quilt.placed} == {(0, 0), (1, 2)}
+    kept = made.plan
+    assert kept is not None
+    # The frame is of one print; the windows of a block are of another.
+    assert kit_faults(kept.plan, kept.kits) == []
+    assert {need.label for need in kept.plan.problem.needs} == {
+        "side", "end", "window", "sill", "brick",
+    }  # fmt: skip
+    four = Fraction(4)
+    assert BlockChoice("window-brick", (four, Fraction(9))).assembly(SEAM).turned_by_row is False
+
+
 def test_four_patches_and_plain_squares_come_straight_from_charms() -> None:
     light, dark = (
         Fabric(role, role, CHARM, CHARM, 20, frozenset({role})) for role in ("light", "dark")

@@ -116,6 +116,8 @@ class Assembly:
     wishes: tuple[PrintRule, ...] = ()
     # Whether the patches lie as the block is sewn, or only show how much of it each piece is.
     drawn_true: bool = True
+    # Whether it is turned from row to row only, and all blocks of a row lie alike.
+    turned_by_row: bool = False
 
     @cached_property
     def patches(self) -> tuple[Patch, ...]:

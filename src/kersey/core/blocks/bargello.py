@@ -19,6 +19,7 @@ from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
+    Option,
     Options,
     Recipe,
     length_option,
@@ -66,6 +67,31 @@ def wave_of(options: Options) -> tuple[Fraction, ...]:
     if _odd(options, wave):
         raise BadRecipe("block.options.step", "one of which a wave has an even number of columns.")
     return wave
+
+
+# What of a wave is changed on its drawing, and by how much at a time; the widths go by its step.
+WAVE_PARTS = ("narrowest", "step", "widest", "repeats")
+_AN_EIGHTH = Fraction(1, 8)
+
+
+def wave_changed(options: Options, part: str, up: bool) -> Options:
+    """The options with one part of the wave a step larger or smaller; raises `BadRecipe`.
+
+    >>> wave_changed(RECIPE.options, "widest", up=True)["widest"]
+    Fraction(13, 4)
+    """
+    value, way = options[part], 1 if up else -1
+    changed: Option
+    if part == "repeats":
+        changed = max(0, whole(options, part, 0, 40) + way)
+    else:
+        assert isinstance(value, Fraction)
+        by = _AN_EIGHTH if part == "step" else options["step"]
+        assert isinstance(by, Fraction)
+        changed = max(_AN_EIGHTH, value + way * by)
+    found = {**options, part: changed}
+    wave_of(found)
+    return found
 
 
 def columns_of(options: Options, seam: Fraction) -> list[Column]:

@@ -5,18 +5,33 @@ v x (G - n v - (n - 1) t) / 2, all finished. All frame pieces of a block are of 
 windows of another. Source: docs/trade.md section 3.
 """
 
+from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, length_option, rectangle, whole
-from kersey.core.cutting.problem import PrintRule
+from kersey.core.cutting.problem import ANY, PrintRule
 
 FRAME, WINDOW = "frame", "window"
 
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
-    return with_windows(finished, whole(options, "windows", 1, 6), options, seam)
+    windows = whole(options, "windows", 1, 6)
+    if not options["alternate"]:
+        return with_windows(finished, windows, options, seam)
+    # Beside each lies a solid one; turned half round in every other row the kinds alternate.
+    half = finished[0] / 2
+    found = with_windows((half, finished[1]), windows, options, seam)
+    solid = piece(rectangle("brick", ANY, half, Fraction(0), half, finished[1]), seam)
+    pair = sewn("block", seam, replace(found.block, name="window brick"), solid)
+    return Assembly(pair, finished, found.rules, turned_by_row=True)
+
+
+def _size(options: Options, _: Fraction) -> Size | None:
+    """A pair is twice as wide as a brick."""
+    width, height = RECIPE.finished
+    return (2 * width, height) if options["alternate"] else None
 
 
 def with_windows(finished: Size, count: int, options: Options, seam: Fraction) -> Assembly:
@@ -49,7 +64,8 @@ RECIPE = Recipe(
     title="Window brick",
     finished=(Fraction(6), Fraction(9)),
     assemble=_assemble,
-    options={"windows": 2, "window": Fraction(2), "sill": Fraction(1)},
+    options={"windows": 2, "window": Fraction(2), "sill": Fraction(1), "alternate": False},
+    size_of=_size,
     facts=Facts(
         made_from="Windows one above the other in a frame of one print.",
         difficulty=Difficulty.SOME,
@@ -64,5 +80,8 @@ RECIPE = Recipe(
             ),
         ),
     ),
-    about="Windows in a frame; the frame of a block is all of one print, its windows of another.",
+    about=(
+        "Windows in a frame; the frame of a block is all of one print, its windows of another. "
+        "Alternate: a solid brick beside each, changing sides from row to row."
+    ),
 )

@@ -158,14 +158,17 @@ class Quilt:
     @cached_property
     def placed(self) -> tuple[Placed, ...]:
         """Every block that there is, row by row."""
-        columns = self.size.columns
-        return tuple(
-            Placed(
-                kit, *divmod(place, columns), turn_at(self.assembly.turns, *divmod(place, columns))
-            )
-            for place, kit in enumerate(self.plan.places)
-            if kit is not None
-        )
+        columns, found = self.size.columns, []
+        for place, kit in enumerate(self.plan.places):
+            row, column = divmod(place, columns)
+            if kit is not None:
+                found.append(Placed(kit, row, column, self._turn_at(row, column)))
+        return tuple(found)
+
+    def _turn_at(self, row: int, column: int) -> int:
+        turns = self.assembly.turns
+        by_row = self.assembly.turned_by_row
+        return turns[row % len(turns)] if by_row else turn_at(turns, row, column)
 
     @property
     def empty_places(self) -> list[tuple[int, int]]:

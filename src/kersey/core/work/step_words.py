@@ -289,7 +289,10 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
     seams = 2 * quilt.project.design.seam
     size = format_size(quilt.size.body_width + seams, quilt.size.body_length + seams, quilt.units)
     turns = {1: "", 2: "Turn every other block.", 4: "Turn them in fours, as the picture shows."}
-    sentences = (turns[len(quilt.assembly.turns)], f"The joined blocks should measure {size}.")
+    turn = turns[len(quilt.assembly.turns)]
+    if quilt.assembly.turned_by_row:
+        turn = "Turn the blocks of every other row half round."
+    sentences = (turn, f"The joined blocks should measure {size}.")
     title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
     return StepWords(title, tuple(sentence for sentence in sentences if sentence))
 

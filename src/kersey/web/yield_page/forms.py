@@ -8,6 +8,7 @@ from typing import Annotated
 from pydantic import AfterValidator, Field
 
 from kersey.core.blocks.assembly import Size
+from kersey.core.blocks.bargello import WAVE_PARTS, wave_changed
 from kersey.core.blocks.choice import OWN, PIECES, BlockChoice, written_option
 from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.own_pieces import read_pieces
@@ -102,7 +103,12 @@ def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
     block = BlockChoice(form.recipe)
     recipe = block.known
     assert recipe is not None
-    options = tuple((n, written_option(said)) for n, said in _options(recipe, typed, units))
+    chosen = dict(_options(recipe, typed, units))
+    part, _, way = typed.get("wave", "").partition(" ")
+    if part in WAVE_PARTS and part in recipe.options:
+        # A part of the wave is changed on its drawing.
+        chosen = dict(wave_changed({**recipe.options, **chosen}, part, way == "up"))
+    options = tuple((name, written_option(said)) for name, said in chosen.items())
     return replace(block, finished=_finished(form, recipe), options=options)
 
 

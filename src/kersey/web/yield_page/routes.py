@@ -174,7 +174,7 @@ def change_yield(request: Request, room: Room, project_id: ProjectId, typed: Typ
     except InvalidValue as error:
         return _again(request, room, opened, BadForm({field_of(error): str(error)}, typed))
     # The fields are shown anew for another block, and to take away what was wrong with them.
-    anew = form.recipe != before or "was_refused" in typed
+    anew = form.recipe != before or "was_refused" in typed or "wave" in typed
     context = yield_context(room, opened) | {"new_block": anew}
     return answer_change(request, opened, "yield_page/answer.html", context, "yield_page")
 

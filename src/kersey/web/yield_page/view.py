@@ -6,7 +6,7 @@ from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.blocks.bargello import columns_of
+from kersey.core.blocks.bargello import WAVE_PARTS, columns_of
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import FACTS
@@ -186,7 +186,11 @@ def _one_piece(opened: OpenProject, asked: YieldAsked, plan: CuttingPlan) -> dic
         shown["block"] = draw_hung(opened.quilt, _WHOLE_PX / float(longest))
     if isinstance(tally, Waves):
         columns = columns_of(whole.block.all_options, seam)
-        shown |= {"columns": columns, "wave": draw_wave(columns, opened.units)}
+        shown |= {
+            "columns": columns,
+            "wave": draw_wave(columns, opened.units),
+            "wave_parts": WAVE_PARTS,
+        }
     if isinstance(tally, Crumbs):
         crumbs = [(f.width, f.length) for f in plan.problem.fabrics for _ in range(f.count)]
         shown["spread"] = [tally.shapes(crumbs, share) for share in (WASTEFUL, THRIFTY)]
