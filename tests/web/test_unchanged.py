@@ -105,6 +105,10 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
     client = client_for(tmp_path_factory.mktemp("unchanged"))
     client.post("/projects", data={"line": "2 light fat quarters"})
     client.post("/projects", data={"line": "roll of 6 strips, 3 prints"})
+    for number, recipe in ((1, "rails"), (2, "rails")):
+        # To send the form of a block that was only proposed is to choose it.
+        chosen = {"recipe": recipe, "seam": "1/4", "by_value": "true", "revision": "1"}
+        assert client.post(f"/projects/{number}/yield", data=chosen).status_code == 200
     return client
 
 

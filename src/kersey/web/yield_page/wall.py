@@ -161,6 +161,8 @@ def yield_wall(
     opened = open_project(room, project_id)
     looked = Looked(sort, tuple(only), look, tuple(beside[:_MOST_BESIDE]))
     context = wall_context(room, opened, looked)
+    # Of what was only looked at, or laid beside, that alone is sent again.
+    context["part"] = request.headers.get("hx-trigger-name", "")
     template = "wall_answer.html" if is_fragment_request(request) else "wall.html"
     return render(request, f"yield_page/{template}", context)
 
@@ -248,6 +250,7 @@ def wall_context(
         "going_on": not over,
         "fault": inquiry.fault,
         "only_news": False,
+        "part": "",
         "no_border": Only.NOTHING_BOUGHT in looked.only,
         "fabric_words": _fabric_words(opened.project),
         "left": _left_words(at) if at else "",

@@ -15,3 +15,17 @@ document.addEventListener("keydown", (event) => {
   event.preventDefault();
   beside.click();
 });
+
+// News that were asked for before somebody chose do not take the choice away.
+let looked = "";
+document.addEventListener("change", (event) => {
+  if (event.target.name === "look") looked = event.target.value;
+});
+document.addEventListener("htmx:oobBeforeSwap", (event) => {
+  const news = event.detail.fragment?.querySelector?.("#tally[data-news]");
+  if (looked && news) event.detail.shouldSwap = false;
+});
+document.addEventListener("htmx:oobAfterSwap", () => {
+  const radio = document.getElementById(`look-${looked}`);
+  if (radio) radio.checked = true;
+});
