@@ -35,7 +35,7 @@ def main() -> None:
     cases = {
         "a roll of 40, rails": _project(_roll(), "rails"),
         "21 fat quarters, log cabin": _project(_quarters(), "log-cabin"),
-        f"{SCRAPS} scraps, nine-patch": _project(_scraps(), "nine-patch"),
+        f"{SCRAPS} scraps, nine-patch": _project(scraps(SCRAPS), "nine-patch"),
     }
     print("milliseconds; a plan is searched for once and kept")
     print(f"{'':28}" + "".join(f"{step:>11}" for step in STEPS) + f"{'blocks':>9}{'document':>11}")
@@ -73,36 +73,37 @@ def _project(fabrics: tuple[Pulled, ...], block: str) -> Project:
     return Project("bench", "", fabrics, Design(block=BlockChoice(block)))
 
 
-def _pulled(line: str, name: str) -> tuple[Pulled, ...]:
+def pulled(line: str, name: str) -> tuple[Pulled, ...]:
+    """All of a lot as it is typed."""
     lot = take_line(line).lot
     assert lot is not None
     return all_of(CupboardLot(name, lot))
 
 
 def _roll() -> tuple[Pulled, ...]:
-    return _pulled("roll of 40 strips, 20 prints", "roll")
+    return pulled("roll of 40 strips, 20 prints", "roll")
 
 
 def _quarters() -> tuple[Pulled, ...]:
-    light = (replace(p, roles=(Role.LIGHT,)) for p in _pulled("9 light fat quarters", "light"))
-    dark = (replace(p, roles=(Role.DARK,)) for p in _pulled("12 dark fat quarters", "dark"))
+    light = (replace(p, roles=(Role.LIGHT,)) for p in pulled("9 light fat quarters", "light"))
+    dark = (replace(p, roles=(Role.DARK,)) for p in pulled("12 dark fat quarters", "dark"))
     return (*light, *dark)
 
 
-def _scraps() -> tuple[Pulled, ...]:
+def scraps(count: int) -> tuple[Pulled, ...]:
     """Pieces of which hardly two are alike, each of a print of its own."""
     chance = random.Random(1)
     found: list[Pulled] = []
-    for number in range(SCRAPS):
-        (pulled,) = _pulled("1 piece 9 x 12", f"scrap {number}")
-        stack = replace(pulled.stack, print=replace(pulled.print, name=f"scrap {number}"))
+    for number in range(count):
+        (piece,) = pulled("1 piece 9 x 12", f"scrap {number}")
+        stack = replace(piece.stack, print=replace(piece.print, name=f"scrap {number}"))
         lot = replace(
-            pulled.kept.lot,
+            piece.kept.lot,
             width=Fraction(chance.randrange(12, 60), 4),
             length=Fraction(chance.randrange(16, 72), 4),
             stacks=(stack,),
         )
-        found.append(replace(pulled, kept=replace(pulled.kept, lot=lot)))
+        found.append(replace(piece, kept=replace(piece.kept, lot=lot)))
     return tuple(found)
 
 

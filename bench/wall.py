@@ -3,30 +3,26 @@
 The first quilt is what a person waits for; the rest stream in. Drawing is what the page adds.
 """
 
-import random
 from dataclasses import replace
-from fractions import Fraction
 from time import perf_counter
 
+from bench.road import pulled, scraps
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.possible import Possible, wall_question
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.pulled import Pulled, all_of
-from kersey.core.stash.quick_entry import take_line
 from kersey.drawing.quilt import draw_hung
 
 
 def main() -> None:
     cases = {
-        "a roll of 40": _pulled("roll of 40 strips, 20 prints", "roll"),
-        "30 fat quarters": _pulled("30 fat quarters, 30 prints", "quarters"),
-        "60 mixed scraps": _scraps(60),
-        "15 mixed scraps": _scraps(15),
-        "120 mixed scraps": _scraps(120),
-        "240 mixed scraps": _scraps(240),
+        "a roll of 40": pulled("roll of 40 strips, 20 prints", "roll"),
+        "30 fat quarters": pulled("30 fat quarters, 30 prints", "quarters"),
+        "60 mixed scraps": scraps(60),
+        "15 mixed scraps": scraps(15),
+        "120 mixed scraps": scraps(120),
+        "240 mixed scraps": scraps(240),
     }
     print(f"{'':20}{'first':>9}{'half':>9}{'all':>9}{'drawn':>9}{'slowest block':>28}{'quilts':>8}")
     for name, fabrics in cases.items():
@@ -58,29 +54,6 @@ def _measure(name: str, project: Project) -> None:
         f"{name:<20}{arrived[0]:>8.2f}s{half:>8.2f}s{whole:>8.2f}s{drawn:>8.2f}s"
         f"{f'{slowest} {longest:.2f}s':>28}{len(quilts):>8}"
     )
-
-
-def _pulled(line: str, name: str) -> tuple[Pulled, ...]:
-    lot = take_line(line).lot
-    assert lot is not None
-    return all_of(CupboardLot(name, lot))
-
-
-def _scraps(count: int) -> tuple[Pulled, ...]:
-    """Pieces of which hardly two are alike, each of a print of its own."""
-    chance = random.Random(2)
-    found: list[Pulled] = []
-    for number in range(count):
-        (pulled,) = _pulled("1 piece 9 x 12", f"scrap {number}")
-        stack = replace(pulled.stack, print=replace(pulled.print, name=f"scrap {number}"))
-        lot = replace(
-            pulled.kept.lot,
-            width=Fraction(chance.randrange(12, 60), 4),
-            length=Fraction(chance.randrange(16, 72), 4),
-            stacks=(stack,),
-        )
-        found.append(replace(pulled, kept=replace(pulled.kept, lot=lot)))
-    return tuple(found)
 
 
 if __name__ == "__main__":

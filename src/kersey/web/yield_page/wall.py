@@ -11,7 +11,7 @@ from hashlib import blake2s
 from math import sqrt
 from typing import Annotated, Any
 
-from fastapi import APIRouter, Query, Request
+from fastapi import APIRouter, Depends, Query, Request
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.blocks.facts import Difficulty
@@ -142,24 +142,22 @@ class TakeForm(RevisedForm):
     no_border: bool = False
 
 
-_SortQuery = Annotated[Sort, Query()]
-_OnlyQuery = Annotated[list[Only], Query()]
-_BesideQuery = Annotated[list[str], Query(max_length=40)]
+def _looked(
+    sort: Sort = Sort.USES,
+    only: Annotated[tuple[Only, ...], Query()] = (),
+    look: str = "",
+    beside: Annotated[tuple[str, ...], Query(max_length=40)] = (),
+) -> Looked:
+    return Looked(sort, only, look, beside[:_MOST_BESIDE])
+
+
+LookedAt = Annotated[Looked, Depends(_looked)]
 
 
 @router.get("/projects/{project_id}/yield/wall", name="yield_wall")
-def yield_wall(
-    request: Request,
-    room: Room,
-    project_id: ProjectId,
-    sort: _SortQuery = Sort.USES,
-    only: _OnlyQuery = [],  # noqa: B006
-    look: str = "",
-    beside: _BesideQuery = [],  # noqa: B006
-) -> Response:
+def yield_wall(request: Request, room: Room, project_id: ProjectId, looked: LookedAt) -> Response:
     """All quilts that were found up to now."""
     opened = open_project(room, project_id)
-    looked = Looked(sort, tuple(only), look, tuple(beside[:_MOST_BESIDE]))
     context = wall_context(room, opened, looked)
     # Of what was only looked at, or laid beside, that alone is sent again.
     context["part"] = request.headers.get("hx-trigger-name", "")
@@ -172,14 +170,11 @@ def wall_news(
     request: Request,
     room: Room,
     project_id: ProjectId,
-    sort: _SortQuery = Sort.USES,
-    only: _OnlyQuery = [],  # noqa: B006
-    look: str = "",
+    looked: LookedAt,
     seen: int = Query(0, ge=0, le=10_000),
 ) -> Response:
     """The quilts found since so many pieces of news."""
     opened = open_project(room, project_id)
-    looked = Looked(sort, tuple(only), look)
     inquiry = _ask(room, opened, looked)
     inquiry.wait(seen, _MORE)
     # Those that follow at once come with it.

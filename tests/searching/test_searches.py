@@ -1,0 +1,63 @@
+"""Searches in processes of their own: begun once, shared, and ended when nobody waits any more."""
+
+from collections.abc import Iterator
+
+import pytest
+from tests.core.quilts import project
+
+from kersey.core.measure.length import Units
+from kersey.core.quilt.possible import WallQuestion, wall_question
+from kersey.searching.searches import Searches
+
+# Long enough that it cannot be over before anybody has left.
+LONG = "40 fat quarters, 40 prints"
+
+
+@pytest.fixture
+def searches() -> Iterator[Searches]:
+    found = Searches()
+    yield found
+    found.close()
+
+
+def question(line: str = LONG) -> WallQuestion:
+    return wall_question(project(line), Units.INCHES)
+
+
+def test_a_search_that_is_left_ends_and_can_be_begun_again(searches: Searches) -> None:
+    begun = searches.ask("wall", question())
+    begun.wait(0, 60.0)
+    assert begun.answer
+    assert not begun.over
+    searches.leave("wall")
+    begun.wait(10_000, 60.0)
+    assert begun.over
+    assert not begun.fault
+    assert not searches.has(question())
+    again = searches.ask("wall", question())
+    assert again is not begun
+    again.wait(0, 60.0)
+    assert again.answer
+    assert [each.key for each in again.answer][:1] == [each.key for each in begun.answer][:1]
+
+
+def test_what_another_waits_for_goes_on(searches: Searches) -> None:
+    one = searches.ask("one", question())
+    other = searches.ask("other", question())
+    assert one is other
+    searches.leave("one")
+    searches.leave("nobody")
+    other.wait(0, 60.0)
+    assert other.answer
+    assert not other.over
+    searches.leave("other")
+    other.wait(10_000, 60.0)
+    assert other.over
+
+
+def test_a_plan_need_not_wait_for_walls(searches: Searches) -> None:
+    walls = [searches.ask(n, question(f"{30 + n} fat quarters, 30 prints")) for n in range(2)]
+    quick = searches.ask("quick", question("2 mini squares"))
+    quick.wait(10_000, 60.0)
+    assert quick.over
+    assert not any(wall.over for wall in walls)
