@@ -10,7 +10,7 @@ from tests.web.test_browser import settled, talking_page
 from tests.web.test_pages import HTMX, revision, start
 
 __all__ = ["talking_page"]
-LINE = "24 charm squares, 8 prints"
+LINE = "8 charm squares, 4 prints"
 
 
 def whole_wall(client: TestClient, number: int, **looked: Any) -> str:
@@ -30,7 +30,7 @@ def shown(page: str) -> list[str]:
 def test_a_block_is_chosen_by_looking(client: TestClient) -> None:
     number = start(client, LINE)
     first = client.get(f"/projects/{number}/yield").text
-    assert "24 squares can become" in first
+    assert "8 squares can become" in first
     page = whole_wall(client, number)
     quilts = shown(page)
     assert {"nine-patch", "four-patch", "plain-square", "half-square"} <= set(quilts)
@@ -70,14 +70,13 @@ def test_it_is_sorted_and_only_some_are_shown(client: TestClient) -> None:
 
 def test_the_best_size_is_taken_where_it_is_shown(client: TestClient) -> None:
     number = start(client, LINE)
-    taken = {"look": "plain-square", "revision": "1"}
-    whole_wall(client, number)
-    client.post(f"/projects/{number}/yield/take", data=taken)
+    chosen = {"recipe": "plain-square", "seam": "1/4", "by_value": "true", "revision": "1"}
+    client.post(f"/projects/{number}/yield", data=chosen)
     for seen in range(0, 80, 5):
         page = client.get(f"/projects/{number}/yield/sizes?seen={seen}", headers=HTMX).text
         if "Trying sizes" not in page:
             break
-    assert "<b>4½ × 4½″</b>: 24 blocks, 81 % of the cloth shows" in " ".join(page.split())
+    assert "<b>4½ × 4½″</b>: 8 blocks, 81 % of the cloth shows" in " ".join(page.split())
     size = {"width": "4 1/2", "height": "4 1/2", "revision": revision(client, number)}
     client.post(f"/projects/{number}/yield/sizes", data=size)
     assert 'value="4½″"' in client.get(f"/projects/{number}/yield/block").text

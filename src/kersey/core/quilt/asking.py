@@ -15,8 +15,8 @@ SEAM_STEP = Fraction(1, 16)
 
 
 # What is told of a yield is told anew when it is reckoned in another way: of the first version the
-# cliff of pieces that fill their cloth was missing.
-_TOLD_SINCE = 2
+# cliff of pieces that fill their cloth was missing, of the second the strip sets of patches.
+_TOLD_SINCE = 3
 
 
 def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
