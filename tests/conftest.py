@@ -11,7 +11,7 @@ settings.register_profile(
     "kersey",
     derandomize=True,
     deadline=None,
-    max_examples=60,
+    max_examples=45,
     suppress_health_check=[HealthCheck.too_slow],
 )
 settings.register_profile("explore", settings.get_profile("kersey"), derandomize=False)

@@ -255,4 +255,8 @@ def test_recipes_say_their_roles_and_what_their_options_are() -> None:
     assert brick["roles"] == ["frame", "window"]
     assert brick["option_kinds"] == {
         "windows": "whole number", "window": "length", "sill": "length",
+        "alternate": "true or false",
     }  # fmt: skip
+    rows = next(recipe for recipe in recipe_list() if recipe["id"] == "stepped-rows")
+    assert rows["option_kinds"]["bar"] == "width and length"
+    assert rows["options"]["bar"] == [2.5, 5.5]
