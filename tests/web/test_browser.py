@@ -348,6 +348,8 @@ def test_fabric_is_found_pulled_and_returned_without_leaving(
     page.goto(f"{server.url}/cupboard")
     page.fill("#lines", '42 charm squares, 21 prints "charms"')
     page.click("button >> text=Put in")
+    expect(page.locator("main a >> text=charms").first).to_be_visible()
+    settled(page)
     start(page, server.url)
     page.click("#order >> text=Pull")
     page.locator("#work h2").first.press("/")
