@@ -26,6 +26,7 @@ from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Waves
 from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.measure.length import bought_length
 from kersey.formats.yield_request import BadRequest
 
 SEAM = Fraction(1, 4)
@@ -56,6 +57,9 @@ def test_squares_of_tubes(usable: float, in_a_set: int, squares: int, finished: 
     accents = [c for each in told["layouts"] for c in each["cuts"] if c["role"] == "accent"]
     assert len(accents) == 40 // in_a_set
     assert {c["length"] for c in accents} == {high}
+    if in_a_set == 5:
+        # Eight strips of 10 1/2 are 84 inches: 2 3/8 yd as shops cut it.
+        assert bought_length(Fraction(high) * len(accents)) == Fraction(19, 8) * 36
 
 
 def test_a_tube_without_its_accent_says_what_is_missing() -> None:

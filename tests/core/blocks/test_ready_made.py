@@ -145,7 +145,7 @@ NOTES = [
     ("corner-log-cabin", {}, "one strip is enough"),
     ("arrow", {}, "Left untrimmed the block is about 12.435″"),
     ("tube-triangles", {}, "3 squares while its strips measure 41½″ or more; below that 2"),
-    ("tube-triangles", {}, "8 strips of 10½″: 2⅜ yd"),
+    ("tube-triangles", {}, "an accent strip of 10½″ off the bolt"),
     ("tube-triangles", {"strips": 3}, "5 squares while its strips measure 38½″"),
     ("string", {"foundation": "9"}, "the longest string 12¾″ and ½″ more at either end"),
     ("quilt-as-you-go", {}, "Cut batting and backing 4″ larger than all strips"),

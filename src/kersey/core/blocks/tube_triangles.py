@@ -24,7 +24,7 @@ from kersey.core.blocks.recipe import (
     whole,
 )
 from kersey.core.cutting.problem import PrintRule
-from kersey.core.measure.length import EIGHTH, QUARTER, Units, format_bought, format_length
+from kersey.core.measure.length import EIGHTH, QUARTER, Units, format_length
 from kersey.core.measure.root2 import Root2
 from kersey.core.measure.workshop import USUAL_WIDTH
 
@@ -108,15 +108,12 @@ def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple
     squares = int((USUAL_WIDTH + 2 * seam) // height) - 1
     cliff = format_length((squares + 1) * height - 2 * seam, units)
     less = "none" if squares == 1 else str(squares - 1)
-    tubes = 8
-    bought = format_bought(tubes * height, units)
     return (
         f"A tube gives {squares} squares while its strips measure {cliff} or more; below that "
         f"{less}.",
         f"A square comes off at {nearly(float(raw), units)}, all four edges on the bias: two "
         "faces, strips and accent the other way round.",
-        f"The accent for {tubes} tubes is {tubes} strips of {format_length(height, units)}: "
-        f"{bought}.",
+        f"Every tube takes an accent strip of {format_length(height, units)} off the bolt.",
     )
 
 

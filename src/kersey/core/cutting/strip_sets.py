@@ -25,7 +25,7 @@ from kersey.core.cutting.watch import Watch
 
 _ONE_CLASS = ""
 # Of fabric that many kinds of strips may be cut from no more ways than this are tried.
-_MOST_WAYS = 400
+_MOST_WAYS = 2000
 
 
 @dataclass(frozen=True)
@@ -104,7 +104,16 @@ def _search(problem: CuttingProblem, watch: Watch, most: _Found | None = None) -
         sum(length * found[sets[kind, length]] for length in lengths) // of_it.pieces
         for kind, of_it in enumerate(kinds)
     )
+    if max(Counter((way.fabrics, way.along) for way in ways).values(), default=0) >= _MOST_WAYS - 1:
+        # Not every way was tried: no more than the area is sure.
+        bound = max(bound, _by_area(problem))
     return _Found(here, max(here, bound if most is None else most.bound), cut, taken)
+
+
+def _by_area(problem: CuttingProblem) -> int:
+    there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
+    block = sum((n.width * n.height * n.count for n in problem.needs), Fraction(0))
+    return int(there // block)
 
 
 def _ways(problem: CuttingProblem) -> Iterator[_Way]:
