@@ -13,8 +13,9 @@ from tests.core.cutting.made_up import problems, ruled, solved
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.problem import PrintRule as Rule
 from kersey.core.project.design import KitWish
-from kersey.core.quilt.dealing import Wished, deal, pieces_made
+from kersey.core.quilt.dealing import Wished, deal
 from kersey.core.quilt.kit_checker import kit_faults
+from kersey.core.quilt.pieces import pieces_made
 
 LIGHT, DARK = (
     Need("B", "light", Fraction(1), Fraction(1), 2),

@@ -3,11 +3,12 @@
 __all__ = [
     "asking",
     "cut_groups",
-    "dealing",
     "left_over",
+    "pieces",
     "planning",
     "possible",
     "quilt",
+    "sewn_sets",
     "size_curve",
     "standing",
     "supply",

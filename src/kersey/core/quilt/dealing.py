@@ -1,7 +1,6 @@
 """Kits: every piece that a plan cuts is dealt to a block.
 
-slot    pieces of a block that come from one print: those that a rule binds together, else one
-quota   how many slots of a sort a print fills in all the blocks together
+slot    pieces of a block that come from one print (`slots`), and their quotas
 tight   a print that has as many slots left as there are blocks left: each block must take one
 
 First the quotas: an integer programme finds how many slots each print fills, so that the rules can
@@ -16,23 +15,22 @@ drawn from the tallest stacks.
 """
 
 from collections import Counter
-from collections.abc import Iterable, Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from fractions import Fraction
 from math import inf
 from random import Random
 
 from kersey.core.blocks.whole_piece import WholePiece
-from kersey.core.cloth.forms import Form
 from kersey.core.cutting.highs import WholeNumbers
-from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, StripSet
-from kersey.core.cutting.strip_sets import sets_of_strips
+from kersey.core.cutting.print_rules import read_rules
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import KitWish
 from kersey.core.project.kept_plan import Kit
-from kersey.core.yields.by_hand import groups
+from kersey.core.quilt.pieces import pieces_made, slots_of
+from kersey.core.quilt.sewn_sets import kits_of_sets
+from kersey.core.quilt.slots import Slots, all_different, as_the_rules_ask, quotas_of, sorts_apart
 
 # Equal stacks are taken in an order that varies, so that the same companions do not keep meeting;
 # the order must be the same each time, or the kits would change whenever they are dealt.
@@ -40,7 +38,7 @@ _SHUFFLE = 7
 # What a print twice in a block costs, beside what it gains to take of the fullest.
 _TWICE, _FULLEST, _WISHED, _CHANCE = 8.0, 1.0, 4.0, 0.2
 # A block is dealt within so much work; it never takes a tenth of it.
-_A_BLOCK, _ALL_QUOTAS = 2.0, 5.0
+_A_BLOCK = 2.0
 
 
 class CannotBeDealt(Infeasible):
@@ -80,7 +78,7 @@ def deal(
     `pinned` kits, by the number of their block, stay as they are. Raises `CannotBeDealt`.
     """
     if plan.problem.strip_sets:
-        return _finished(plan, _of_sets(plan, wished), wished)
+        return _finished(plan, kits_of_sets(plan, wished.deal), wished)
     if plan.problem.batch > 1:
         return _in_batches(plan, wished, pinned or {})
     held = dict(pinned or {})
@@ -119,96 +117,8 @@ def laid_in_order(piece: WholePiece) -> Kit:
     return tuple(names[number] for number in order)
 
 
-def pieces_of(kits: Sequence[Kit], blocks: Iterable[int], batch: int) -> list[Kit]:
-    """The sets of pieces that lie in these blocks, by their numbers: one for each batch."""
-    return [kits[number * batch] for number in sorted({block // batch for block in blocks})]
-
-
-def pieces_made(plan: CuttingPlan) -> dict[str, Counter[Need]]:
-    """How many pieces for each need a plan cuts, fabric by fabric; segments of strips to be sewn
-    in sets count as they will be crosscut."""
-    # Counted by what a need is known by: that is hashed much faster than its sizes.
-    made: dict[str, Counter[tuple[str, str]]] = {}
-    for layout in plan.layouts:
-        of_it = made.setdefault(layout.fabric.name, Counter())
-        for cut in layout.cuts:
-            pieces = cut.segments if cut.need.crosscut else 1
-            of_it[cut.need.label, cut.need.role] += pieces * layout.copies
-    needs = {(need.label, need.role): need for need in plan.problem.needs}
-    return {
-        name: Counter({needs[known_by]: count for known_by, count in of_it.items()})
-        for name, of_it in made.items()
-    }
-
-
-def slots_of(problem: CuttingProblem) -> tuple[int, ...]:
-    """Which need each piece of a kit is for: the pieces of the first need, then of the next."""
-    return tuple(n for n, need in enumerate(problem.needs) for _ in range(need.count))
-
-
 # What one block takes: by sort of slot, how many of each print.
 _Taken = list[dict[str, int]]
-
-
-@dataclass(frozen=True)
-class _Sort:
-    """Slots alike: how many a block has, and which needs one of them fills, how often each."""
-
-    times: int
-    needs: tuple[tuple[int, int], ...]
-
-
-@dataclass(frozen=True)
-class _Free:
-    """A sort whose prints may repeat, only not be that of the part it must differ from."""
-
-    sort: int
-    part: int
-
-
-@dataclass(frozen=True)
-class _Slots:
-    """The slots of a block, and which of them share no print: by their places."""
-
-    sorts: tuple[_Sort, ...]
-    clashes: tuple[tuple[int, ...], ...] = ()
-    free: tuple[_Free, ...] = ()
-
-
-def _all_different(problem: CuttingProblem, rules: Reading) -> _Slots:
-    """Every piece from another print, but those that a rule binds together."""
-    bound = [part for part in rules.parts if part.times == 1 and _several(part.needs)]
-    taken = {n for part in bound for n, _ in part.needs}
-    sorts = [_Sort(1, part.needs) for part in bound]
-    sorts += [
-        _Sort(need.count, ((n, 1),)) for n, need in enumerate(problem.needs) if n not in taken
-    ]
-    return _Slots(tuple(sorts), (tuple(range(len(sorts))),))
-
-
-def _several(needs: Sequence[tuple[int, int]]) -> bool:
-    return sum(count for _, count in needs) > 1
-
-
-def _as_the_rules_ask(problem: CuttingProblem, rules: Reading) -> _Slots:
-    """Slots as the rules of the block bind them, and no more."""
-    sorts = [_Sort(part.times, part.needs) for part in rules.parts]
-    free_sorts: list[list[int]] = []
-    for role in rules.free:
-        free_sorts.append(list(range(len(sorts), len(sorts) + len(role.needs))))
-        sorts += [_Sort(count, ((n, 1),)) for n, count in role.needs]
-    ruled = {n for sort in sorts for n, _ in sort.needs}
-    sorts += [
-        _Sort(need.count, ((n, 1),)) for n, need in enumerate(problem.needs) if n not in ruled
-    ]
-    free = [
-        _Free(sort, part)
-        for clash in rules.clashes
-        for part in clash.parts
-        for role in clash.free
-        for sort in free_sorts[role]
-    ]
-    return _Slots(tuple(sorts), tuple(clash.parts for clash in rules.clashes), tuple(free))
 
 
 def _by_rules(
@@ -218,65 +128,15 @@ def _by_rules(
     if not blocks:
         return []
     rules = read_rules(problem)
-    tries = [_as_the_rules_ask(problem, rules)]
+    tries = [as_the_rules_ask(problem, rules)]
     if wished.how is KitWish.DIFFERENT:
-        tries.insert(0, _all_different(problem, rules))
+        tries.insert(0, all_different(problem, rules))
     for slots in tries:
-        quotas = _quotas(slots, made, blocks)
+        quotas = quotas_of(slots, made, blocks)
         if quotas is not None:
             dealer = _Dealer(problem, slots, quotas, blocks, wished)
             return [dealer.next_block(left) for left in range(blocks, 0, -1)]
     raise CannotBeDealt(blocks)
-
-
-def _quotas(
-    slots: _Slots, made: Mapping[str, Counter[int]], blocks: int
-) -> list[dict[str, int]] | None:
-    """How many slots of each sort each print fills; None where the rules cannot be kept.
-
-    Where prints may repeat, as few as can be are drawn oftener than there are blocks.
-    """
-    numbers = WholeNumbers()
-    drawn: list[dict[str, int]] = []
-    for sort in slots.sorts:
-        most = {name: min(n_made[n] // c for n, c in sort.needs) for name, n_made in made.items()}
-        drawn.append({name: numbers.number(most=n) for name, n in most.items() if n})
-        wanted = sort.times * blocks
-        numbers.between(wanted, wanted, [(number, 1) for number in drawn[-1].values()])
-    for clash in slots.clashes:
-        for name in made:
-            numbers.between(0, blocks, [(drawn[s][name], 1) for s in clash if name in drawn[s]])
-    for name in made:
-        _bind_free(slots, numbers, drawn, name, blocks)
-        repeats = numbers.number(gain=-1.0)
-        every = [(by[name], 1) for by in drawn if name in by]
-        numbers.between(-inf, blocks, [*every, (repeats, -1)])
-    found, _ = numbers.solve(Watch(no_clock, _ALL_QUOTAS))
-    if not any(found):
-        return None
-    quotas = [{name: found[n] for name, n in by.items() if found[n]} for by in drawn]
-    # A sort that shares no print is drawn from all there is: so what stays over is spread too.
-    there = [
-        {name: min(n_made[n] // c for n, c in sort.needs) for name, n_made in made.items()}
-        for sort in slots.sorts
-    ]
-    for together in _sorts_apart(slots, there):
-        if len(together) == 1:
-            quotas[together[0]] = there[together[0]]
-    return quotas
-
-
-def _bind_free(
-    slots: _Slots, numbers: WholeNumbers, drawn: Sequence[Mapping[str, int]], name: str, blocks: int
-) -> None:
-    """A print serves a free role only in blocks that do not draw it for the part it must differ
-    from, and then with as many pieces as those blocks take."""
-    for free in slots.free:
-        if name in drawn[free.sort]:
-            times = slots.sorts[free.sort].times
-            part = drawn[free.part].get(name)
-            against = [] if part is None else [(part, float(times))]
-            numbers.between(-inf, times * blocks, [(drawn[free.sort][name], 1), *against])
 
 
 class _Dealer:
@@ -285,7 +145,7 @@ class _Dealer:
     def __init__(
         self,
         problem: CuttingProblem,
-        slots: _Slots,
+        slots: Slots,
         quotas: list[dict[str, int]],
         blocks: int,
         wished: Wished,
@@ -293,7 +153,7 @@ class _Dealer:
         self._problem, self._slots, self._left = problem, slots, quotas
         self._wished = wished
         self._shuffle = Random(_SHUFFLE + wished.deal)
-        self._apart = _sorts_apart(slots, quotas)
+        self._apart = sorts_apart(slots, quotas)
         self._partner: dict[str, str] = {}
 
     def next_block(self, blocks_left: int) -> _Taken:
@@ -435,18 +295,6 @@ class _Dealer:
         return found
 
 
-def _sorts_apart(slots: _Slots, quotas: Sequence[Mapping[str, int]]) -> list[list[int]]:
-    """Sorts of slots in groups that share no print."""
-    apart: list[tuple[list[int], set[str]]] = []
-    for sort in range(len(slots.sorts)):
-        together, prints = [sort], {name for name, count in quotas[sort].items() if count}
-        for group in [g for g in apart if g[1] & prints]:
-            apart.remove(group)
-            together, prints = [*group[0], *together], prints | group[1]
-        apart.append((together, prints))
-    return [together for together, _ in apart]
-
-
 def _left_of(plan: CuttingPlan, held: Mapping[int, Kit]) -> dict[str, Counter[Need]]:
     """The pieces of each fabric that no pinned kit has."""
     made = pieces_made(plan)
@@ -486,149 +334,6 @@ def _named(
         )
         for block in dealt
     ]
-
-
-def _of_sets(plan: CuttingPlan, wished: Wished) -> tuple[Kit, ...]:
-    """Kits of blocks that are crosscut from strip sets: those of one set are alike.
-
-    Of every kind of set each block takes as many pieces as it needs, one after the other; its
-    pieces are numbered in that order.
-    """
-    problem, sewn = plan.problem, strip_sets(plan, wished)
-    crosscut = [
-        [piece for each in sewn if each.kind == number for piece in _crosscut(each, kind)]
-        for number, kind in enumerate(problem.kinds_of_sets)
-    ]
-    kits = []
-    for block in range(plan.blocks):
-        by_need: list[list[str]] = [[] for _ in problem.needs]
-        for pieces, kind in zip(crosscut, problem.kinds_of_sets, strict=True):
-            for piece in pieces[block * kind.pieces : (block + 1) * kind.pieces]:
-                for need, names in piece:
-                    by_need[need].extend(names)
-        kit = tuple(name for names in by_need for name in names)
-        if len(kit) == len(slots_of(problem)):
-            kits.append(kit)
-    return tuple(kits)
-
-
-def _crosscut(sewn: "SewnSet", kind: StripSet) -> Iterator[list[tuple[int, tuple[str, ...]]]]:
-    """The pieces that come off a set: of each need the fabrics of its strips.
-
-    Cut to and fro, every other piece shows the strips the other way round.
-    """
-    strips, places = list(sewn.strips), []
-    for need, count in kind.strips:
-        places.append((need, tuple(strips[:count])))
-        del strips[:count]
-    for number in range(sewn.segments):
-        back = sewn.to_and_fro and number % 2
-        yield [(need, names[::-1] if back else names) for need, names in places]
-
-
-@dataclass(frozen=True)
-class SewnSet:
-    """A strip set of a plan: its kind, the fabrics of its strips in the order of the kind's needs,
-    and how many pieces it is crosscut into, `to_and_fro` where that is on the slant."""
-
-    kind: int
-    strips: Kit
-    segments: int
-    to_and_fro: bool = False
-
-
-def strip_sets(plan: CuttingPlan, wished: Wished = AS_THEY_COME) -> list[SewnSet]:
-    """The sets that the strips of a plan are sewn into.
-
-    Sets are drawn from the longest strips first, as many as can be; what is left of those goes into
-    the sets of the next length. Where there are several kinds, the search that found the plan says
-    how many of each.
-    """
-    problem = plan.problem
-    prints = {fabric.name: fabric.print for fabric in problem.fabrics}
-    waiting: dict[tuple[Need, int], list[str]] = {}
-    for layout in plan.layouts:
-        for cut in layout.cuts:
-            of_it = waiting.setdefault((cut.need, cut.segments), [])
-            of_it.extend([layout.fabric.name] * layout.copies)
-    shuffle = Random(_SHUFFLE + wished.deal)
-    stacks: list[dict[str, list[str]]] = [{} for _ in problem.needs]
-    how_many = _sets_by_length(plan)
-    found: list[SewnSet] = []
-    for length in sorted({length for _, length in waiting}, reverse=True):
-        for place, need in enumerate(problem.needs):
-            for name in waiting.get((need, length), ()):
-                stacks[place].setdefault(prints[name], []).append(name)
-        for number, kind in enumerate(problem.kinds_of_sets):
-            sets = (
-                _sets_of(stacks, kind, problem)
-                if how_many is None
-                else how_many.get((number, length), 0)
-            )
-            for _ in range(sets):
-                strips = [
-                    name
-                    for place, count in kind.strips
-                    for name in _one_set(
-                        stacks[place], count, _alike(problem, problem.needs[place]), shuffle
-                    )
-                ]
-                slanted = any(problem.needs[place].first for place, _ in kind.strips)
-                found.append(SewnSet(number, tuple(strips), length, slanted))
-    return found
-
-
-def _alike(problem: CuttingProblem, need: Need) -> bool:
-    return any(rule.same and need.role in rule.roles for rule in problem.rules)
-
-
-def _sets_of(
-    stacks: Sequence[Mapping[str, list[str]]], kind: StripSet, problem: CuttingProblem
-) -> int:
-    """How many sets can be drawn from stacks of strips, as the rules ask."""
-    most = []
-    for place, size in kind.strips:
-        counts, role = [len(stack) for stack in stacks[place].values()], problem.needs[place].role
-        if _alike(problem, problem.needs[place]):
-            most.append(sum(count // size for count in counts))
-        else:
-            differ = any(role in rule.roles for rule in problem.rules)
-            most.append(groups(counts, size, differ))
-    return min(most)
-
-
-def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int] | None:
-    """Sets of each kind and number of segments; None where one kind is drawn as it comes."""
-    problem = plan.problem
-    if len(problem.kinds_of_sets) == 1:
-        return None
-    strips: Counter[tuple[str, Need, Fraction]] = Counter()
-    for layout in plan.layouts:
-        for cut in layout.cuts:
-            strips[layout.fabric.print, cut.need, max(cut.width, cut.length)] += layout.copies
-    fabrics = tuple(
-        Fabric(str(number), name, need.width, length, count, frozenset({need.role}), True,
-               Form.STRIP)
-        for number, ((name, need, length), count) in enumerate(strips.items())
-    )  # fmt: skip
-    drawn = sets_of_strips(replace(problem, fabrics=fabrics))
-    found: Counter[tuple[int, int]] = Counter()
-    for key, count in drawn.items():
-        found[key.kind, key.segments] += count
-    for kind, length in found:
-        found[kind, length] //= sum(n for _, n in problem.kinds_of_sets[kind].strips)
-    return found
-
-
-def _one_set(stacks: dict[str, list[str]], size: int, alike: bool, shuffle: Random) -> list[str]:
-    if alike:
-        fullest = max(stacks, key=lambda name: len(stacks[name]))
-        return [stacks[fullest].pop(0) for _ in range(size)]
-    order = sorted(stacks, key=lambda name: (-len(stacks[name]), shuffle.random()))
-    picked = [name for name in order if stacks[name]][:size]
-    while len(picked) < size:
-        picked.append(max(order, key=lambda name: len(stacks[name]) - picked.count(name)))
-    return [stacks[name].pop(0) for name in picked]
 
 
 def _finished(plan: CuttingPlan, kits: tuple[Kit, ...], wished: Wished) -> Dealt:

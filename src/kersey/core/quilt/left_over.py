@@ -12,7 +12,7 @@ from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.project.kept_plan import Kit
-from kersey.core.quilt.dealing import pieces_made, slots_of
+from kersey.core.quilt.pieces import pieces_made, slots_of
 
 
 @dataclass(frozen=True)

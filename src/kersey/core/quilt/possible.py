@@ -24,8 +24,10 @@ from kersey.core.measure.length import Units, bought_length
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
-from kersey.core.quilt.dealing import deal, laid_in_order, pieces_made, slots_of, strip_sets
+from kersey.core.quilt.dealing import deal, laid_in_order
+from kersey.core.quilt.pieces import pieces_made, slots_of
 from kersey.core.quilt.planning import SizeWish, laid, size_wish
+from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.yields.report import checked_plan
 
 # Seconds of search for one block of one size.

@@ -24,8 +24,8 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.dealing import pieces_of, slots_of
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
+from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.planning import prints_of
 from kersey.core.quilt.setting import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.stash.pulled import Role

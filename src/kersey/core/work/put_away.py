@@ -12,8 +12,8 @@ from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
-from kersey.core.quilt.dealing import pieces_made, pieces_of
 from kersey.core.quilt.left_over import LeftPiece
+from kersey.core.quilt.pieces import pieces_made, pieces_of
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled

@@ -14,8 +14,8 @@ from kersey.core.measure.length import (
     format_number,
     format_size,
 )
-from kersey.core.quilt.dealing import strip_sets
 from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.work.work_order import Step, StepKind
 from kersey.core.yields.by_hand import cliff, strip_sum
 

@@ -19,8 +19,8 @@ from kersey.core.cutting.problem import Layout
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.cut_groups import CutGroup, FabricCut, cut_groups
-from kersey.core.quilt.dealing import strip_sets
 from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.sewn_sets import strip_sets
 
 
 class StepKind(StrEnum):

@@ -11,8 +11,9 @@ from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
 from kersey.core.measure.length import format_size
 from kersey.core.project.design import MOST_LAYERS, KitWish
-from kersey.core.quilt.dealing import slots_of, strip_sets
+from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Placed, Quilt
+from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.quilt.supply import supplies
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import Step, StepKind, steps_done
