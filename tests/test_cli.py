@@ -72,11 +72,19 @@ def test_a_request_that_cannot_be_used_exits_with_2_and_one_line(
     tmp_path: Path, content: str
 ) -> None:
     (tmp_path / "bad.json").write_text(content)
-    for path in (tmp_path / "bad.json", tmp_path, tmp_path / "missing.json"):
-        answer = kersey("yield", str(path))
-        assert (answer.returncode, answer.stdout) == (2, "")
-        assert answer.stderr.count("\n") == 1
-        assert "Traceback" not in answer.stderr
+    is_refused_with_2(tmp_path / "bad.json")
+
+
+def test_a_request_that_is_not_there_exits_with_2(tmp_path: Path) -> None:
+    is_refused_with_2(tmp_path)
+    is_refused_with_2(tmp_path / "missing.json")
+
+
+def is_refused_with_2(path: Path) -> None:
+    answer = kersey("yield", str(path))
+    assert (answer.returncode, answer.stdout) == (2, "")
+    assert answer.stderr.count("\n") == 1
+    assert "Traceback" not in answer.stderr
 
 
 def test_what_can_be_asked_is_told() -> None:

@@ -43,6 +43,11 @@ class PatientClient(TestClient):
                 break
         return page
 
+    def post(self, url: Any, **asked: Any) -> Any:
+        """A new project is not gone to: it would begin a search for every quilt on its wall."""
+        asked.setdefault("follow_redirects", str(url) != "/projects")
+        return super().post(url, **asked)
+
 
 def client_for(folder: Path) -> TestClient:
     app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))

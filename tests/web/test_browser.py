@@ -66,6 +66,7 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     page.keyboard.press("Enter")
     expect(page.locator("#chosen-words")).to_contain_text("Rails")
     expect(page.locator("#tally .figure")).to_have_text("80")
+    settled(page)
     page.keyboard.press("Enter")
     expect(page.locator("#tally .figure")).to_have_text("54 × 66")
     settled(page)

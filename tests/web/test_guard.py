@@ -37,7 +37,7 @@ def test_posts_from_elsewhere_are_refused(client: TestClient, headers: dict[str,
 
 def test_our_own_posts_are_not(client: TestClient) -> None:
     headers = {"origin": "http://127.0.0.1:8000", "sec-fetch-site": "same-origin"}
-    assert client.post("/projects", data={"line": "40 strips"}, headers=headers).status_code == 200
+    assert client.post("/projects", data={"line": "40 strips"}, headers=headers).status_code == 303
 
 
 def test_a_request_too_large_is_refused_announced_or_not(client: TestClient) -> None:

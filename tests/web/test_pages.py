@@ -314,7 +314,7 @@ def test_everything_is_saved_to_a_file_and_brought_in(client: TestClient) -> Non
 
 def test_fabric_that_is_not_cut_by_measure_goes_into_the_cupboard(client: TestClient) -> None:
     assert "put into the cupboard" in client.get("/quick-entry?line=900+g+crumbs").text
-    answer = client.post("/projects", data={"line": "900 g crumbs"})
+    answer = client.post("/projects", data={"line": "900 g crumbs"}, follow_redirects=True)
     assert answer.url.path == "/cupboard"
     assert ">Scraps</a>" in answer.text
     assert 'class="hanger"' not in client.get("/").text

@@ -75,5 +75,8 @@ RECIPE = Recipe(
             ),
         ),
     ),
-    about="A pieced and a plain trapezoid joined on the slant; strips of made fabric suit it.",
+    about=(
+        "A pieced and a plain trapezoid joined on the slant; strips of made fabric suit it. They "
+        "are cut and counted in pairs, head to tail: what is left of a strip may hold one more."
+    ),
 )
