@@ -12,8 +12,8 @@ from tests.core.quilts import SETS, of_strips, plan, project, quilt
 from kersey.core.frame.backing import BackingWay, plan_backing
 from kersey.core.frame.batting import plan_batting
 from kersey.core.frame.binding import SpareStrip, binding_length, plan_binding
-from kersey.core.frame.borders import fewest_strips
 from kersey.core.frame.joining import StripTooShort, strips_to_join
+from kersey.core.frame.strips import fewest_strips
 from kersey.core.measure.length import Units
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import NoQuilt, Source, make_quilt
@@ -101,7 +101,7 @@ def test_joins_that_eat_the_strip_are_refused() -> None:
     [([20, 20, 20, 20], 2), ([30, 30, 12, 12], 2), ([21, 21, 22, 22], 3), ([42, 42, 1, 1], 3)],
 )
 def test_border_strips_without_joins(lengths: list[int], strips: int) -> None:
-    assert fewest_strips([Fraction(length) for length in lengths], U) == strips
+    assert fewest_strips(tuple((Fraction(length), 1) for length in lengths), U) == strips
 
 
 def test_batting_out_of_the_smallest_packet() -> None:

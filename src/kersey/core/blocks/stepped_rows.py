@@ -250,6 +250,7 @@ RECIPE = Recipe(
     about=(
         "Bars end to end; every second row begins and ends with a half. With halves of one bar the "
         "whole rows are trimmed; with halves of two, rows are counted in pairs. Strips of "
-        "background and accent may part the rows: 0 stands for none."
+        "background and accent may part the rows: 0 stands for none; the strips are reckoned for "
+        "every row, one more than there are partings."
     ),
 )

@@ -54,14 +54,16 @@ def generate(programme: Programme, pricer: Pricer, watch: Watch) -> int:
         ]
         if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
             break
-    return min(int(np.floor(bound + ROUND)), by_area(known.parts.problem))
+    # Where what is wanted once cannot be had, no block is.
+    return max(0, min(int(np.floor(bound + ROUND)), by_area(known.parts.problem)))
 
 
 def by_area(problem: CuttingProblem) -> int:
     """No plan cuts more than there is: a bound where pricing was cut short."""
-    serving = [f for f in problem.fabrics if any(f.serves(need) for need in problem.needs)]
+    needs = problem.block_needs
+    serving = [f for f in problem.fabrics if any(f.serves(need) for need in needs)]
     there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
-    block = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
+    block = sum((need.width * need.height * need.count for need in needs), Fraction(0))
     return int(there // block)
 
 

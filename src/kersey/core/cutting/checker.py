@@ -142,9 +142,14 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
         if count > there.get(name, 0):
             yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
     counted_otherwise = plan.problem.strip_sets or plan.problem.tally
-    for need in () if counted_otherwise else plan.problem.needs:
+    for need in () if counted_otherwise else plan.problem.block_needs:
         if made[need] < plan.problem.batches(plan.blocks) * need.count:
             yield f"{made[need]} of {need.label} are too few for {plan.blocks} blocks."
+    for total in plan.problem.totals:
+        needs = [(plan.problem.needs[place], counts) for place, counts in total.counts]
+        there_is = sum((made[need] * counts for need, counts in needs), Fraction(0))
+        if there_is < total.least:
+            yield f"{needs[0][0].label}: {there_is} is cut of it, not {total.least}."
 
 
 def _is_whole_strip(cut: Cut, layout: Layout) -> bool:

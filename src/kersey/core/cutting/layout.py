@@ -45,10 +45,17 @@ def _spare(problem: CuttingProblem, used: Sequence[tuple[int, Pattern]], blocks:
             for need, _ in strip.pieces:
                 made[need] += 1
     ruled = {role for rule in problem.rules for role in rule.roles}
-    return [
+    spare = [
         0 if need.role in ruled else count - blocks * need.count
         for need, count in zip(problem.needs, made, strict=True)
     ]
+    for total in problem.totals:
+        over = sum((made[place] * counts for place, counts in total.counts), -total.least)
+        # What counts least is left out first: the fewest pieces are then joined.
+        for place, counts in sorted(total.counts, key=lambda item: item[1]):
+            spare[place] = min(made[place], int(over // counts))
+            over -= spare[place] * counts
+    return spare
 
 
 def _physical(problem: CuttingProblem, numbers: Sequence[int]) -> Iterator[Fabric]:

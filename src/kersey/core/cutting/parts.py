@@ -2,7 +2,8 @@
 
 The first column is the number of blocks. A need without a rule has one row: what is made of it is
 at least what the blocks take. A need under a rule has a row for each print, and columns say how
-many blocks take their part from that print.
+many blocks take their part from that print. What is wanted once has a row that asks for so much;
+a column lets it be missed, at a loss that no plan takes which can do otherwise.
 
 Parts, free roles and clashes are those of a reading of the rules (`print_rules`).
 """
@@ -19,6 +20,8 @@ from kersey.core.cutting.print_rules import FreeRole, Part, Reading
 from kersey.core.cutting.problem import CuttingProblem
 
 Floats = NDArray[np.float64]
+# What it costs, in blocks, to miss a piece or an inch of what is wanted once.
+_MISSED = 1000.0
 
 
 @dataclass(frozen=True)
@@ -56,7 +59,7 @@ class Parts:
     """Rows and columns of the programme beside fabric and patterns.
 
     With `layers`, fabric of each class stands for pieces that are cut alike: what is made of one is
-    made of all of them.
+    made of all of them. A plan in which a column of those `missed` is more than nothing is none.
     """
 
     problem: CuttingProblem
@@ -65,6 +68,8 @@ class Parts:
     columns: list[Column]
     _row_of: dict[tuple[int, int], int]
     layers: tuple[Layers, ...] = ()
+    _counts: dict[int, float] = field(default_factory=dict)
+    missed: list[int] = field(default_factory=list)
 
     def print_class(self, name: str) -> int:
         """The number of a print; all are alike when no rule asks for them."""
@@ -89,7 +94,7 @@ class Parts:
         multiplied by the prints, not their pieces.
         """
         if not self.layers:
-            return 1.0
+            return self._counts.get(need, 1.0)
         layers = self.layers[print_class]
         return float(layers.each if (need, print_class) in self._row_of else layers.pieces)
 
@@ -120,9 +125,10 @@ def parts_of(
     prints = tuple(dict.fromkeys(named)) if ruled else ()
     parts = Parts(problem, prints, [], [Column(1.0)], {}, layers)
     for number, need in enumerate(problem.needs):
-        if number not in ruled:
+        if number not in ruled and number not in problem.in_totals:
             parts._row_of[(number, -1)] = _row(parts)
             parts.columns[0].entries[parts._row_of[(number, -1)]] = -float(need.count)
+    _want_once(parts)
     drawn = [_draw(parts, part, caps.get(n, {})) for n, part in enumerate(rules.parts)]
     served = [_serve(parts, role) for role in rules.free]
     for clash in rules.clashes:
@@ -135,8 +141,19 @@ def parts_of(
     return parts
 
 
-def _row(parts: Parts) -> int:
-    parts.rows.append(Row())
+def _want_once(parts: Parts) -> None:
+    """A row for each total; `missed` are the columns that must be nothing in a plan."""
+    for total in parts.problem.totals:
+        row = _row(parts, float(total.least))
+        for place, counts in total.counts:
+            parts._row_of[(place, -1)] = row
+            parts._counts[place] = float(counts)
+        parts.missed.append(_column(parts, {row: 1.0}))
+        parts.columns[-1].gain = -_MISSED
+
+
+def _row(parts: Parts, least: float = 0.0) -> int:
+    parts.rows.append(Row(least))
     return len(parts.rows) - 1
 
 

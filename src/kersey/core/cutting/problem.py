@@ -6,6 +6,8 @@ rule     "same": in a block all pieces of these roles come from one print;
          "different": no print serves two of these roles, or, of one role, two of its pieces
 batch    blocks that come of one set of pieces: two half-square units of two squares. What is
          needed, and every rule, is of a batch; blocks are counted singly
+total    pieces wanted once, however many blocks there are: of sashing, or of a long strip that is
+         joined of several, to which each piece adds so much
 
 Cutting is guillotine (docs/trade.md section 4): strips straight across, either way unless the
 print is directional, then crosscuts, then at most one trim. A strip is only crosscut, or split
@@ -134,10 +136,24 @@ class PrintRule:
 
 
 @dataclass(frozen=True)
+class Total:
+    """What is wanted once: needs, by their places, with what one piece of each counts; together at
+    least so much.
+
+    Two pieces of 60 1/2: each counts 1, at least 2. A strip of 240 joined of pieces that lose 2 1/2
+    at every join: a piece of 42 counts 39 1/2, at least 237 1/2, for the last piece loses none.
+    """
+
+    counts: tuple[tuple[int, Fraction], ...]
+    least: Fraction
+
+
+@dataclass(frozen=True)
 class CuttingProblem:
     """What is asked. `sets`: the kinds of strip sets; one of all strips where none is said.
 
-    With a `tally` whole strips are counted in its way.
+    With a `tally` whole strips are counted in its way. Needs that stand in `totals` are no part of
+    the blocks: they are wanted once, and first.
     """
 
     needs: tuple[Need, ...]
@@ -146,10 +162,13 @@ class CuttingProblem:
     batch: int = 1
     sets: tuple[StripSet, ...] = ()
     tally: Tally | None = None
+    totals: tuple[Total, ...] = ()
 
     def __post_init__(self) -> None:
-        if not self.needs:
+        if not self.block_needs:
             raise BadCutting("A block needs at least one piece.")
+        if self.totals and (self.strip_sets or self.tally):
+            raise BadCutting("What is wanted once is cut beside single pieces, not beside sets.")
         self._check_sets()
         if self.batch < 1:
             raise BadCutting("At least one block comes of a set of pieces.")
@@ -163,6 +182,17 @@ class CuttingProblem:
             raise BadCutting(
                 f"More than {MOST_CUT} pieces could be cut: take less fabric or larger pieces."
             )
+
+    @property
+    def in_totals(self) -> frozenset[int]:
+        """The places of needs that are wanted once."""
+        return frozenset(place for total in self.totals for place, _ in total.counts)
+
+    @property
+    def block_needs(self) -> tuple[Need, ...]:
+        """What the blocks are cut from."""
+        once = self.in_totals
+        return tuple(need for place, need in enumerate(self.needs) if place not in once)
 
     def batches(self, blocks: int) -> int:
         """Sets of pieces for so many blocks."""
@@ -215,8 +245,9 @@ class CuttingProblem:
     def _pieces_by_area(self) -> Fraction:
         """No more pieces than this can be cut from what there is."""
         there = sum((f.width * f.length * f.count for f in self.fabrics), Fraction(0))
-        block = sum((need.width * need.height * need.count for need in self.needs), Fraction(0))
-        return there / block * sum(need.count for need in self.needs)
+        needs = self.block_needs
+        block = sum((need.width * need.height * need.count for need in needs), Fraction(0))
+        return there / block * sum(need.count for need in needs)
 
 
 @dataclass(frozen=True)

@@ -228,6 +228,8 @@ class Programme:
         if model.getInfo().primal_solution_status != FEASIBLE:
             return 0, []
         times = np.rint(np.array(model.getSolution().col_value)).astype(int)
+        if times[self.known.parts.missed].any():
+            return 0, []
         return int(times[0]), self._cuts(times, laid)
 
     def _lay_freely(self, model: highspy.Highs) -> list[tuple[int, bool, list[tuple[int, int]]]]:

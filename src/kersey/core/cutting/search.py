@@ -72,7 +72,7 @@ class Search:
         if not self.kinds or not parts.possible(self.kinds):
             return
         needs = need_sizes(problem)
-        if len(self.kinds) > MANY_KINDS and not problem.rules:
+        if len(self.kinds) > MANY_KINDS and not problem.rules and not problem.totals:
             self._programme = ManyKinds(parts, needs, self.kinds, watch)
             self.bound = self._programme.bound
         else:
@@ -226,7 +226,7 @@ def _in_rounds(programme: Programme, bound: int, watch: Watch) -> tuple[int, Cut
     """A plan without whole numbers, if no rule binds prints; else what little time allows."""
     known = programme.known
     problem = known.parts.problem
-    if problem.rules:
+    if problem.rules or problem.totals:
         return programme.whole(bound, tries=THE_LAST, late=True)
     prices = known.parts.prices(programme.wanted)[0]
     counts = [need.count for need in problem.needs]

@@ -76,6 +76,8 @@ def solve(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -
         return solve_sets(problem, watch)
     if problem.batch > 1:
         return _in_batches(problem, watch, sought)
+    if problem.totals:
+        return _solve(problem, read_rules, watch, sought)
     fewer_needs, stands_for = merged(problem)
     return named_again(problem, _sure(fewer_needs, watch, sought), stands_for)
 
@@ -213,7 +215,7 @@ def _solve(
     Fewer fabrics are searched for as a whole first: mostly that is soon done. `caps` are those of
     the rules, if they are known.
     """
-    apart = separate(problem)
+    apart = [problem] if problem.totals else separate(problem)
     plan = CuttingPlan(problem, 0, MOST_CUT, ())
     if len(problem.fabrics) <= _FEW_FABRICS or len(apart) == 1:
         rules = read(problem)

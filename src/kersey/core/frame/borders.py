@@ -1,18 +1,25 @@
-"""A plain border, butted: sides first, then top and bottom.
+"""Borders, one round the other, and how their corners are made.
 
     cut = finished + 2s
-    sides            two as long as the unfinished quilt before this border
-    top and bottom   two as long as the unfinished width once the sides are on
 
+    butted           sides first (or top and bottom): two as long as the unfinished quilt before
+                     them; then the other two as long as the quilt is once the first are on
+    corner squares   all four as long as the unfinished side they lie on; four squares of the cut
+                     width
+    mitred           all four as long as the unfinished side and two border widths and 4; several
+                     borders are sewn to one another first and mitred as one
+
+*Fitted* to an exact size: cut = (wanted - measured) / 2 + 2s, both unfinished, each way by itself.
 Source: docs/trade.md section 6.
 """
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
-from kersey.core.frame.joining import strips_to_join
+from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.core.measure.workshop import Workshop
 
@@ -24,13 +31,29 @@ METRIC_WIDTHS = tuple(
 )
 
 
+# docs/trade.md section 6: a mitred border is cut so much longer than two border widths more.
+MITRE_NEEDS = Fraction(4)
+MOST_BORDERS = 4
+
+
+class Corners(StrEnum):
+    """How the corners of borders are made."""
+
+    BUTTED = "butted"
+    SQUARES = "corner-squares"
+    MITRED = "mitred"
+
+
 class BadBorder(InvalidValue):
     """A border that cannot be."""
 
 
 @dataclass(frozen=True)
 class Border:
-    """One border: what is cut for it. Lengths in inches; `sides` and `ends` are two of each."""
+    """One border: what is cut for it. Lengths in inches; `sides` and `ends` are two of each.
+
+    `corner` is the side of its four corner squares, where it has any.
+    """
 
     finished_width: Fraction
     cut_width: Fraction
@@ -38,11 +61,17 @@ class Border:
     ends: Fraction
     strips: int
     joined: bool
+    corner: Fraction | None = None
 
     @property
     def cloth(self) -> Fraction:
         """Length of cloth that the strips take off the bolt, in inches, not rounded."""
         return self.strips * self.cut_width
+
+    @property
+    def pieces(self) -> tuple[StripPieces, ...]:
+        """The four strips as they are cut."""
+        return _pieces(self.cut_width, self.sides, self.ends)
 
 
 def widths_to_propose(units: Units) -> tuple[Fraction, ...]:
@@ -59,47 +88,61 @@ def check_border_width(finished_width: Fraction) -> None:
 def plan_border(
     body_width: Fraction, body_length: Fraction, finished_width: Fraction, shop: Workshop
 ) -> Border | None:
-    """The border round a body of this finished size; None when its width is 0.
+    """The border round a body of this finished size, butted, sides first; None when its width is 0.
 
     >>> border = plan_border(Fraction(48), Fraction(60), Fraction(3), Workshop())
     >>> border.sides, border.ends, border.strips
     (Fraction(121, 2), Fraction(109, 2), 6)
     """
     check_border_width(finished_width)
-    if finished_width == 0:
-        return None
-    sides = body_length + 2 * shop.seam
-    ends = body_width + 2 * finished_width + 2 * shop.seam
-    lengths = (sides, sides, ends, ends)
-    joined = max(lengths) > shop.usable_width
-    strips = (
-        strips_to_join(sum(lengths, Fraction(0)), shop.usable_width, 2 * shop.seam)
-        if joined
-        else fewest_strips(lengths, shop.usable_width)
-    )
-    return Border(finished_width, finished_width + 2 * shop.seam, sides, ends, strips, joined)
+    body = body_width, body_length
+    return plan_borders(body, [finished_width], shop)[0] if finished_width else None
 
 
-def fewest_strips(lengths: Sequence[Fraction], strip_length: Fraction) -> int:
-    """The fewest strips out of which all `lengths` can be cut whole, by trying every way.
+def plan_borders(
+    body: tuple[Fraction, Fraction],
+    widths: Sequence[Fraction],
+    shop: Workshop,
+    corners: Corners = Corners.BUTTED,
+    sides_first: bool = True,
+) -> tuple[Border, ...]:
+    """Borders of these finished widths round a body of this finished size, the innermost first.
 
-    Meant for the four lengths of a border; each must fit a strip.
-
-    >>> fewest_strips([Fraction(30), Fraction(30), Fraction(12), Fraction(12)], Fraction(42))
-    2
+    >>> inner, outer = plan_borders((Fraction(48), Fraction(60)), [Fraction(1), Fraction(4)],
+    ...                             Workshop(), Corners.SQUARES)
+    >>> outer.sides, outer.ends, outer.corner
+    (Fraction(125, 2), Fraction(101, 2), Fraction(9, 2))
     """
-    return _fewest(tuple(sorted(lengths, reverse=True)), (), strip_length)
+    width, length = (side + 2 * shop.seam for side in body)
+    total, found = sum(widths, Fraction(0)), []
+    for finished in widths:
+        check_border_width(finished)
+        if corners is Corners.MITRED:
+            sides, ends = (side + 2 * total + 2 * shop.seam + MITRE_NEEDS for side in body[::-1])
+        else:
+            later = 2 * finished if corners is Corners.BUTTED else Fraction(0)
+            sides, ends = length, width
+            sides, ends = (sides, ends + later) if sides_first else (sides + later, ends)
+        cut = finished + 2 * shop.seam
+        strips = strips_for(_pieces(cut, sides, ends), shop)
+        corner = cut if corners is Corners.SQUARES else None
+        found.append(Border(finished, cut, sides, ends, strips.count, strips.joined, corner))
+        width, length = width + 2 * finished, length + 2 * finished
+    return tuple(found)
 
 
-def _fewest(
-    lengths: tuple[Fraction, ...], open_strips: tuple[Fraction, ...], strip_length: Fraction
-) -> int:
-    if not lengths:
-        return len(open_strips)
-    first, rest = lengths[0], lengths[1:]
-    choices = [
-        _fewest(rest, (*open_strips[:i], left - first, *open_strips[i + 1 :]), strip_length)
-        for i, left in enumerate(open_strips)
-        if left >= first
-    ]
-    return min([*choices, _fewest(rest, (*open_strips, strip_length - first), strip_length)])
+def fitted_cut(wanted: Fraction, measured: Fraction, seam: Fraction) -> Fraction:
+    """How wide two borders are cut so that a quilt comes out as wanted; both unfinished.
+
+    >>> fitted_cut(Fraction(85, 2), Fraction(145, 4), Fraction(1, 4))
+    Fraction(29, 8)
+
+    Raises `BadBorder` where the quilt measures more than is wanted already.
+    """
+    if wanted < measured:
+        raise BadBorder("The quilt measures more than is wanted already: no border can mend that.")
+    return (wanted - measured) / 2 + 2 * seam
+
+
+def _pieces(cut: Fraction, sides: Fraction, ends: Fraction) -> tuple[StripPieces, ...]:
+    return StripPieces("side", 2, cut, sides), StripPieces("end", 2, cut, ends)

@@ -1,0 +1,157 @@
+"""How the edge of a quilt is finished, and what size that makes it.
+
+    bound     double-fold, single-fold or bias strips: finished = top - 2s
+    folded    the backing reaches 2w beyond on each side, w its finished width, and is folded to the
+              front: finished = top; it hides w of the top all round
+    turned    the backing is cut D larger both ways, D = 4f for a frame f, sewn on and turned:
+              finished = top - 2s + D / 2
+
+Bias strips of a width w come off a length h of cloth, at 45 degrees: those that reach from edge to
+edge are h sqrt 2 long, and there are n while  h + n w sqrt 2 <= usable width; in the two corners
+each is 2w shorter than the one before.
+Source: docs/trade.md section 6.
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from math import isqrt
+
+from kersey.core.errors import Infeasible, InvalidValue
+from kersey.core.frame.binding import SHORTEST_SCRAP
+from kersey.core.measure.length import YARD
+from kersey.core.measure.root2 import Root2
+
+_EIGHTH_YARD = YARD / 8
+# Square roots are written down to this: a strip is never longer than it is said to be.
+_WRITTEN_TO = Fraction(1, 64)
+
+
+class BadEdge(InvalidValue):
+    """An edge that cannot be finished so."""
+
+
+class NoBias(Infeasible):
+    """The cloth is too narrow to cut so much bias from one length of it."""
+
+    def __init__(self) -> None:
+        super().__init__("So much bias binding does not come off one length of this cloth.")
+
+
+class EdgeStyle(StrEnum):
+    """The schools of finishing an edge."""
+
+    DOUBLE_FOLD = "double-fold"
+    SINGLE_FOLD = "single-fold"
+    BIAS = "bias"
+    FOLDED = "folded-backing"
+    TURNED = "turned"
+
+
+# Strips as they are cut; of the folded backing and the turned frame what shows.
+USUAL_WIDTHS = {
+    EdgeStyle.DOUBLE_FOLD: Fraction(5, 2),
+    EdgeStyle.SINGLE_FOLD: Fraction(5, 4),
+    EdgeStyle.BIAS: Fraction(5, 2),
+    EdgeStyle.FOLDED: Fraction(1, 2),
+    EdgeStyle.TURNED: Fraction(2),
+}
+_WIDTHS = {
+    EdgeStyle.DOUBLE_FOLD: (Fraction(3, 2), Fraction(4)),
+    EdgeStyle.SINGLE_FOLD: (Fraction(3, 4), Fraction(4)),
+    EdgeStyle.BIAS: (Fraction(3, 2), Fraction(4)),
+    EdgeStyle.FOLDED: (Fraction(1, 4), Fraction(3)),
+    EdgeStyle.TURNED: (Fraction(1, 2), Fraction(6)),
+}
+
+
+@dataclass(frozen=True)
+class Edge:
+    """A school, and its width in inches: cut, or what shows of the folded and the turned one."""
+
+    style: EdgeStyle = EdgeStyle.DOUBLE_FOLD
+    width: Fraction = USUAL_WIDTHS[EdgeStyle.DOUBLE_FOLD]
+
+    def __post_init__(self) -> None:
+        least, most = _WIDTHS[self.style]
+        if not least <= self.width <= most:
+            raise BadEdge(f"{self.style}: from {least} to {most}″ wide, like "
+                          f"{USUAL_WIDTHS[self.style]}.", "width")  # fmt: skip
+
+    @property
+    def has_strips(self) -> bool:
+        """Whether it is a binding of its own, cut in strips."""
+        return self.style not in (EdgeStyle.FOLDED, EdgeStyle.TURNED)
+
+    def hides(self, seam: Fraction) -> Fraction:
+        """How much of the top's edge does not show, all round."""
+        return self.width if self.style is EdgeStyle.FOLDED else seam
+
+    def finished(self, top: Fraction, seam: Fraction) -> Fraction:
+        """A side of the quilt once it is finished, from the side of its unfinished top.
+
+        >>> Edge(EdgeStyle.TURNED, Fraction(2)).finished(Fraction(81, 2), Fraction(1, 4))
+        Fraction(44, 1)
+        """
+        if self.style is EdgeStyle.FOLDED:
+            return top
+        return top - 2 * seam + (2 * self.width if self.style is EdgeStyle.TURNED else 0)
+
+    def backing(self, top: Fraction, margin: Fraction) -> Fraction:
+        """A side of the backing; only where the quilt is bound a margin is left for quilting.
+
+        >>> Edge(EdgeStyle.TURNED, Fraction(2)).backing(Fraction(81, 2), Fraction(2))
+        Fraction(97, 2)
+        """
+        return top + (2 * margin if self.has_strips else 4 * self.width)
+
+
+USUAL_EDGE = Edge()
+
+
+@dataclass(frozen=True)
+class BiasCut:
+    """A length of cloth cut up on the bias: the strips, longest first. Inches."""
+
+    cloth: Fraction
+    strips: tuple[Fraction, ...]
+
+    def joined(self, cut_width: Fraction) -> Fraction:
+        """How long they are when joined on the diagonal."""
+        return sum(self.strips, Fraction(0)) - max(0, len(self.strips) - 1) * cut_width
+
+
+def cut_bias(length: Fraction, cut_width: Fraction, usable_width: Fraction) -> BiasCut:
+    """The least cloth, in eighths of a yard, that gives a bias strip so long, and its strips.
+
+    Raises `NoBias`.
+
+    >>> cut = cut_bias(Fraction(240), Fraction(5, 2), Fraction(42))
+    >>> cut.cloth / 36, len(cut.strips), float(cut.joined(Fraction(5, 2)))
+    (Fraction(5, 8), 10, 250.625)
+    """
+    cloth = _EIGHTH_YARD
+    while cloth <= usable_width:
+        strips, every = list[Fraction](), _bias_strips(cloth, cut_width, usable_width)
+        for strip in every:
+            strips.append(strip)
+            cut = BiasCut(cloth, tuple(strips))
+            if cut.joined(cut_width) >= length:
+                return cut
+        cloth += _EIGHTH_YARD
+    raise NoBias
+
+
+def _bias_strips(cloth: Fraction, width: Fraction, usable_width: Fraction) -> list[Fraction]:
+    """Every strip worth joining: those from edge to edge, then those of both corners.
+
+    From edge to edge there are n while  2 n^2 <= ((usable - h) / w)^2.
+    """
+    reach = Root2(root=cloth).floor_to(_WRITTEN_TO)
+    ratio = (usable_width - cloth) / width
+    strips = [reach] * isqrt(int(ratio * ratio / 2))
+    shorter = reach - 2 * width
+    while shorter >= max(SHORTEST_SCRAP, width + 1):
+        strips += [shorter] * 2
+        shorter -= 2 * width
+    return strips

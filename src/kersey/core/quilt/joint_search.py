@@ -1,0 +1,432 @@
+"""The best whole quilts of the cloth there is: blocks, sashing, borders and binding together.
+
+First every scheme is judged by what is known without cutting anything (`scheme_space`,
+`scheme_score`): that is at least as good as it can turn out, for what the cloth might give counts
+as had. From the best on, a scheme is then reckoned out in every way to share its parts between
+stash and shop; and of these, again from the best on, it is found out whether the cloth gives them.
+Blocks and parts are one cutting problem, so a strip kept for the binding is one that the blocks do
+not get. A quilt that can be had and is at least as good as all that still wait may be is the best
+there is. The next best that are really different follow in the same way.
+
+    candidate   a block of one size, and how many of it the cloth gives if nothing else is cut
+    judged      a scheme of a candidate with the most its score can be
+    way         which parts of it are cut from the stash, and the score it then has
+"""
+
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, field
+from fractions import Fraction
+from functools import cached_property
+from heapq import heapify, heappop, heappush
+from itertools import combinations
+from typing import NamedTuple
+
+import numpy as np
+
+from kersey.core.blocks.assembly import Size
+from kersey.core.cutting.problem import CuttingPlan, Fabric, Need
+from kersey.core.errors import Infeasible
+from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingPlan, BackingWay
+from kersey.core.frame.joining import strips_to_join
+from kersey.core.measure.length import bought_length
+from kersey.core.measure.workshop import Workshop
+from kersey.core.quilt.candidate import CanBeHad, Candidate
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of
+from kersey.core.quilt.scheme import (
+    BACKING,
+    BINDING,
+    BORDER,
+    CORNER,
+    CORNERSTONE,
+    SASHING,
+    Part,
+    Scheme,
+)
+from kersey.core.quilt.scheme_score import Aim, Judge, buying, look, shape
+from kersey.core.quilt.scheme_space import Floats, Schemes, Space
+
+# So many quilts are told of, and no more cuttings than this are sought for them.
+_TOLD, _MOST_CUTTINGS = 8, 120
+# Quilts of one block, set alike, are really different if a side differs by more than this.
+_DIFFERENT = Fraction(8)
+_TO_RECKON = -1
+
+
+class NoBlocks(Infeasible):
+    """Not one of the blocks that are asked for can be cut."""
+
+    def __init__(self) -> None:
+        super().__init__("The fabric gives none of these blocks: choose a smaller one.")
+
+
+@dataclass(frozen=True)
+class QuiltQuestion:
+    """What is asked. `fabrics` is all cloth there is; `may_buy` the parts that may be bought."""
+
+    fabrics: tuple[Fabric, ...]
+    candidates: tuple[Candidate, ...]
+    spaces: tuple[Space, ...]
+    judge: Judge
+    may_buy: frozenset[str]
+    shop: Workshop = field(default_factory=Workshop)
+    backing_way: BackingWay | None = None
+
+
+@dataclass(frozen=True)
+class Sourced:
+    """A part and where its cloth is from: `cloth` inches off the bolt if bought, else None."""
+
+    part: Part
+    cloth: Fraction | None
+
+    @property
+    def bought(self) -> bool:
+        """Whether its cloth is bought."""
+        return self.cloth is not None
+
+
+@dataclass(frozen=True)
+class WholeQuilt:
+    """A quilt worked out. Its `plans` cut its blocks, and every part that is from the stash."""
+
+    candidate: Candidate
+    scheme: Scheme
+    parts: tuple[Sourced, ...]
+    backing: BackingPlan
+    backing_bought: bool
+    plans: tuple[CuttingPlan, ...]
+    needs: tuple[PartNeeds, ...]
+    blocks_bought: Mapping[str, Fraction]
+    opinions: Mapping[str, float]
+    score: float
+
+    @property
+    def bought(self) -> dict[str, Fraction]:
+        """Cloth to buy by part, in inches off the bolt, as shops cut it."""
+        found: dict[str, Fraction] = dict(self.blocks_bought)
+        for sourced in self.parts:
+            if sourced.cloth is not None:
+                name = sourced.part.name
+                found[name] = found.get(name, Fraction(0)) + sourced.cloth
+        if self.backing_bought:
+            found[BACKING] = self.backing.cloth
+        return {name: bought_length(cloth) for name, cloth in found.items()}
+
+
+@dataclass(frozen=True)
+class Answer:
+    """The best quilts, best first; how many schemes were judged, and how many cuttings sought.
+
+    `complete` unless the search ended before it could know that there is no better quilt.
+    """
+
+    quilts: tuple[WholeQuilt, ...]
+    considered: int
+    cuttings: int
+    complete: bool
+
+
+def best_quilts(question: QuiltQuestion) -> Answer:
+    """The best whole quilts that are really different; the same question has the same answer.
+
+    Raises `NoBlocks`.
+    """
+    return _Search(question).answer()
+
+
+def every_quilt(question: QuiltQuestion) -> Iterator[WholeQuilt]:
+    """The best of every scheme, in no order: for small questions, to hold the search against."""
+    search = _Search(question)
+    for judged in search.judged:
+        for way in search.ways(judged):
+            quilt = search.quilt(judged, way)
+            if quilt is not None:
+                yield quilt
+                break
+
+
+class _Judged(NamedTuple):
+    """A scheme by its place."""
+
+    candidate: int
+    space: int
+    body: int
+    borders: int
+
+
+@dataclass(frozen=True)
+class _Way:
+    """Parts that are cut from the stash; what is then thought of the quilt."""
+
+    stash: frozenset[Part]
+    opinions: Mapping[str, float]
+    score: float
+
+
+class _Search:
+    """Judges schemes, reckons the best of them out, and finds out which can be had."""
+
+    def __init__(self, question: QuiltQuestion) -> None:
+        if not question.candidates:
+            raise NoBlocks
+        self._question = question
+        self._schemes = {
+            (c, s): schemes
+            for c, candidate in enumerate(question.candidates)
+            for s, space in enumerate(question.spaces)
+            for schemes in [Schemes(space, candidate.finished, candidate.blocks)]
+            if schemes.bodies
+        }
+        self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
+        self._can_be_had = [CanBeHad(c, question.fabrics) for c in question.candidates]
+        self._cloth: dict[str, tuple[Fabric, ...]] = {}
+        self._backings: dict[Size, BackingPlan | None] = {}
+
+    @cached_property
+    def judged(self) -> Mapping[_Judged, float]:
+        """Every scheme that is allowed, with the most its score can be."""
+        found: dict[_Judged, float] = {}
+        for (c, s), schemes in self._schemes.items():
+            scores = self._at_most(c, s)
+            for body, borders in np.argwhere(schemes.allowed).tolist():
+                found[_Judged(c, s, body, borders)] = float(scores[body, borders])
+        return found
+
+    def answer(self) -> Answer:
+        """The best, and the next best that are different."""
+        waiting = [(-score, judged, _TO_RECKON) for judged, score in self.judged.items()]
+        heapify(waiting)
+        ways: dict[_Judged, list[_Way]] = {}
+        told: list[WholeQuilt] = []
+        while waiting and len(told) < _TOLD and self._cuttings < _MOST_CUTTINGS:
+            _, judged, number = heappop(waiting)
+            if any(self._like(judged, other) for other in told):
+                continue
+            if number == _TO_RECKON:
+                ways[judged] = self.ways(judged)
+            else:
+                quilt = self.quilt(judged, ways[judged][number])
+                if quilt is not None:
+                    told.append(quilt)
+                    continue
+            if number + 1 < len(ways[judged]):
+                heappush(waiting, (-ways[judged][number + 1].score, judged, number + 1))
+        complete = not waiting or len(told) == _TOLD
+        return Answer(tuple(told), len(self.judged), self._cuttings, complete)
+
+    def ways(self, judged: _Judged) -> list[_Way]:
+        """Every way to share a scheme's parts between stash and shop, the best first."""
+        question, scheme = self._question, self._scheme(judged)
+        may = {part for part in scheme.parts if _kind(part.name) in question.may_buy}
+        can = [part for part in scheme.parts if self._needs(part) is not None]
+        must_buy = [part for part in scheme.parts if self._needs(part) is None]
+        backed = self._backing_of(scheme) is not None or BACKING in question.may_buy
+        if not backed or not may.issuperset(must_buy):
+            return []
+        try:
+            cloth = {part: scheme.bought(part, question.shop) for part in may}
+        except Infeasible:
+            return []
+        anyway = self._bought_anyway(judged, scheme)
+        found = []
+        for count in range(len(can) + 1):
+            for bought in combinations(can, count):
+                if may.issuperset(bought):
+                    lengths = [bought_length(cloth[part]) for part in (*must_buy, *bought)]
+                    stash = frozenset(can) - set(bought)
+                    found.append(self._way(judged, scheme, stash, sum(lengths, anyway)))
+        return sorted(found, key=lambda way: -way.score)
+
+    def quilt(self, judged: _Judged, way: _Way) -> WholeQuilt | None:
+        """The quilt made in a way; None where the cloth does not give it, as far as is found."""
+        question, scheme = self._question, self._scheme(judged)
+        candidate = question.candidates[judged.candidate]
+        asked = (self._needs(part) for part in scheme.parts if part in way.stash)
+        needs = tuple(each for each in asked if each is not None)
+        had = self._can_be_had[judged.candidate]
+        plans = had.plans(candidate.cut_blocks(scheme), needs)
+        if plans is None:
+            return None
+        from_stash = self._backing_of(scheme)
+        return WholeQuilt(
+            candidate=candidate,
+            scheme=scheme,
+            parts=tuple(
+                Sourced(part, None if part in way.stash else scheme.bought(part, question.shop))
+                for part in scheme.parts
+            ),
+            backing=from_stash or self._backing_bought(scheme),
+            backing_bought=from_stash is None,
+            plans=plans,
+            needs=needs,
+            blocks_bought=candidate.to_buy(scheme, question.shop),
+            opinions=way.opinions,
+            score=way.score,
+        )
+
+    @property
+    def _cuttings(self) -> int:
+        return sum(had.tried for had in self._can_be_had)
+
+    @cached_property
+    def _best_area(self) -> float:
+        """The most of the cloth there is that blocks could take."""
+        return max(float(c.blocks * c.area) for c in self._question.candidates)
+
+    @cached_property
+    def _largest(self) -> float:
+        """The area of the largest quilt."""
+        areas = (
+            float((width * length)[schemes.allowed].max())
+            for schemes in self._schemes.values()
+            for width, length in [schemes.inside]
+            if schemes.allowed.any()
+        )
+        return max(areas, default=1.0)
+
+    def _scheme(self, judged: _Judged) -> Scheme:
+        return self._schemes[judged.candidate, judged.space].at(judged.body, judged.borders)
+
+    def _at_most(self, c: int, s: int) -> Floats:
+        """What each scheme of a candidate scores at most."""
+        candidate, schemes = self._question.candidates[c], self._schemes[c, s]
+        (width, length), blocks = schemes.inside, schemes.blocks_in
+        seams, edge = 2 * float(schemes.space.seam), schemes.space.edge
+        used, bought = blocks * float(candidate.area), np.zeros_like(width)
+        for kind, area in schemes.areas.items():
+            if self._from_stash(kind):
+                # Seams are cut too, and are much of slim sashing: how much is not reckoned here.
+                used = used + np.where(area > 0, self._best_area, 0.0)
+            else:
+                bought = bought + area
+        if edge.has_strips:
+            run, cloth = 2 * (width + length + 2 * seams) + 10, self._cloth_for(BINDING)
+            beside = self._can_be_had[c].beside_run(blocks, run, edge.width, cloth)
+            area = run * float(edge.width)
+            used, bought = used + beside * area, bought + ~beside * area
+        if not any(BACKING in fabric.roles for fabric in self._question.fabrics):
+            more = float(edge.backing(Fraction(0), schemes.space.margin)) + seams
+            bought = bought + (width + more) * (length + more)
+        # By so much an edge that is folded or turned makes a quilt larger than it is inside.
+        more = float(edge.finished(Fraction(0), schemes.space.seam)) + seams
+        opinions = {
+            "use": np.minimum(1.0, used / self._best_area),
+            "fit": self._question.judge.fit(width + more, length + more),
+            "shape": shape(width, length),
+            "look": self._looks[c, s],
+            "buying": buying(bought, width, length),
+            "size": width * length / self._largest,
+        }
+        return self._question.judge.score(opinions)
+
+    def _way(
+        self, judged: _Judged, scheme: Scheme, stash: frozenset[Part], bought: Fraction
+    ) -> _Way:
+        """What is thought of a scheme; `bought` inches of cloth as wide as it usually is."""
+        candidate = self._question.candidates[judged.candidate]
+        width, length = (np.array([float(side)]) for side in scheme.inside)
+        finished = (np.array([float(side)]) for side in scheme.finished)
+        used = scheme.blocks * candidate.area + sum((p.area for p in stash), Fraction(0))
+        said = {
+            "use": min(1.0, float(used) / self._best_area),
+            "fit": self._question.judge.fit(*finished),
+            "shape": shape(width, length),
+            "look": self._looks[judged.candidate, judged.space][judged.body, judged.borders],
+            "buying": buying(float(bought * self._question.shop.usable_width), width, length),
+            "size": width * length / self._largest,
+        }
+        opinions = {name: float(np.ravel(opinion)[0]) for name, opinion in said.items()}
+        return _Way(stash, opinions, float(self._question.judge.score(opinions)[0]))
+
+    def _bought_anyway(self, judged: _Judged, scheme: Scheme) -> Fraction:
+        """Inches of cloth of the usual width that are bought for the blocks and the backing."""
+        shop = self._question.shop
+        of_blocks = self._question.candidates[judged.candidate].to_buy(scheme, shop)
+        bought = sum(map(bought_length, of_blocks.values()), Fraction(0))
+        if self._backing_of(scheme) is None:
+            backing = self._backing_bought(scheme)
+            wide = WIDE_BACKING / shop.usable_width if backing.way is BackingWay.WIDE else 1
+            bought += backing.bought * wide
+        return bought
+
+    def _backing_bought(self, scheme: Scheme) -> BackingPlan:
+        return scheme.backed_by(self._question.shop).plan(self._question.backing_way)
+
+    def _backing_of(self, scheme: Scheme) -> BackingPlan | None:
+        """A backing from the stash."""
+        if scheme.top not in self._backings:
+            found = _backing_from(self._question.fabrics, scheme, self._question.shop)
+            self._backings[scheme.top] = found
+        return self._backings[scheme.top]
+
+    def _needs(self, part: Part) -> PartNeeds | None:
+        """How a part can be cut from the stash, where it may be."""
+        return part_needs(part, self._cloth_for(role_of(part)))
+
+    def _cloth_for(self, role: str) -> tuple[Fabric, ...]:
+        """Cloth that a part may be cut from.
+
+        What may serve anything is for blocks, binding and cornerstones; of it a border or sashing
+        is only cut where that part is not to be bought.
+        """
+        if role not in self._cloth:
+            any_cloth = role in (BINDING, CORNERSTONE) or not self._bought_at_will(role)
+            self._cloth[role] = tuple(
+                f
+                for f in self._question.fabrics
+                if role in f.roles or (any_cloth and _serves(f, role))
+            )
+        return self._cloth[role]
+
+    def _bought_at_will(self, role: str) -> bool:
+        no_buying = self._question.judge.aim is Aim.NO_BUYING
+        return _kind(role) in self._question.may_buy and not no_buying
+
+    def _from_stash(self, kind: str) -> bool:
+        """Whether anything of a kind of part might be cut from what is there."""
+        named = any(_kind(role) == kind for f in self._question.fabrics for role in f.roles)
+        return named or kind == SASHING or not self._bought_at_will(kind)
+
+    def _like(self, judged: _Judged, other: WholeQuilt) -> bool:
+        candidate = self._question.candidates[judged.candidate]
+        return candidate is other.candidate and _alike(self._scheme(judged), other.scheme)
+
+
+def _alike(one: Scheme, other: Scheme) -> bool:
+    """Set in the same way, and nearly as large."""
+    set_alike = (
+        one.setting is other.setting
+        and bool(one.sashing.width) == bool(other.sashing.width)
+        and len(one.borders) == len(other.borders)
+    )
+    sides = zip(one.finished, other.finished, strict=True)
+    return set_alike and all(abs(a - b) <= _DIFFERENT for a, b in sides)
+
+
+def _serves(fabric: Fabric, role: str) -> bool:
+    return fabric.serves(Need(role, role, Fraction(1), Fraction(1)))
+
+
+def _kind(name: str) -> str:
+    """What a part is called when it is asked whether it may be bought."""
+    kind = name.split("-", maxsplit=1)[0]
+    return str({CORNERSTONE: SASHING, CORNER: BORDER}.get(kind, kind))
+
+
+def _backing_from(fabrics: Sequence[Fabric], scheme: Scheme, shop: Workshop) -> BackingPlan | None:
+    """A backing from one cloth that is there for it, if there is enough; else None.
+
+    Cloth that may serve anything is no backing: somebody has to say so.
+    """
+    for fabric in fabrics:
+        if BACKING not in fabric.roles:
+            continue
+        size = scheme.backed_by(shop)
+        for way, covered, panel in (
+            (BackingWay.UPRIGHT, size.width, size.length),
+            (BackingWay.ACROSS, size.length, size.width),
+        ):
+            panels = strips_to_join(covered, fabric.width, JOIN_COST)
+            if int(fabric.length // panel) * fabric.count >= panels:
+                return BackingPlan(way, panels, panel, panels * panel, Fraction(0))
+    return None

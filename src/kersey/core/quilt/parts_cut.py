@@ -1,0 +1,97 @@
+"""Parts of a quilt cut from the cloth there is, beside its blocks: asked as one cutting problem.
+
+A part whose pieces all fit the cloth is cut whole, so many of each. Any other, and a binding, is
+joined of strips as long as the cloth gives them; each loses what a join costs, but the last.
+"""
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from functools import lru_cache
+
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, Total
+from kersey.core.frame.binding import SHORTEST_SCRAP
+from kersey.core.quilt.scheme import CORNER, CORNERSTONE, Part
+
+# A joined strip is put together of pieces of no more lengths than this: the longest that there are.
+_LENGTHS = 10
+
+
+@dataclass(frozen=True)
+class PartNeeds:
+    """A part as the search is asked for it: its needs, and for each total what they count.
+
+    It is `joined` of strips, or all its pieces are cut whole.
+    """
+
+    part: Part
+    needs: tuple[Need, ...]
+    totals: tuple[Total, ...]
+    joined: bool
+
+
+def role_of(part: Part) -> str:
+    """The role that cloth must have to be cut for a part."""
+    return CORNERSTONE if part.name.startswith(CORNER) else part.name
+
+
+@lru_cache(maxsize=4096)
+def part_needs(part: Part, fabrics: tuple[Fabric, ...]) -> PartNeeds | None:
+    """How a part can be cut from cloth; None where none may serve it, or holds a strip of it."""
+    role = role_of(part)
+    serving = [f for f in fabrics if f.serves(Need(part.name, role, part.cut_width, Fraction(1)))]
+    longest = max((piece.cut_length for piece in part.pieces), default=Fraction(0))
+    lengths = sorted({run for f in serving for run in _runs(f, part.cut_width)}, reverse=True)
+    if not lengths:
+        return None
+    if not part.run and longest <= lengths[0]:
+        needs = tuple(
+            Need(f"{part.name} {piece.name}", role, part.cut_width, piece.cut_length)
+            for piece in part.pieces
+        )
+        totals = tuple(
+            Total(((n, Fraction(1)),), Fraction(piece.count)) for n, piece in enumerate(part.pieces)
+        )
+        return PartNeeds(part, needs, totals, joined=False)
+    least = max(SHORTEST_SCRAP, part.join + 1)
+    joined = [length for length in lengths if length >= least][:_LENGTHS]
+    if not joined:
+        return None
+    needs = tuple(
+        Need(f"{part.name} {n}", role, part.cut_width, length) for n, length in enumerate(joined, 1)
+    )
+    counts = tuple((n, length - part.join) for n, length in enumerate(joined))
+    return PartNeeds(part, needs, (Total(counts, part.length - part.join),), joined=True)
+
+
+def with_parts(problem: CuttingProblem, parts: Iterable[PartNeeds]) -> CuttingProblem:
+    """A problem of blocks that asks for parts too."""
+    needs, totals = list(problem.needs), list(problem.totals)
+    for part in parts:
+        first = len(needs)
+        needs += part.needs
+        totals += [
+            Total(tuple((first + place, counts) for place, counts in total.counts), total.least)
+            for total in part.totals
+        ]
+    return replace(problem, needs=tuple(needs), totals=tuple(totals))
+
+
+def pieces_cut(plan: CuttingPlan, part: PartNeeds) -> list[tuple[str, Fraction]]:
+    """The pieces that a plan cuts for a part: of which fabric, how long; the longest first."""
+    found = [
+        (layout.fabric.name, cut.need.height)
+        for layout in plan.layouts
+        for cut in layout.cuts
+        for _ in range(layout.copies)
+        if cut.need in part.needs
+    ]
+    return sorted(found, key=lambda piece: (-piece[1], piece[0]))
+
+
+def _runs(fabric: Fabric, width: Fraction) -> Iterator[Fraction]:
+    """How long strips of a width are that come off a piece of cloth."""
+    if fabric.width >= width:
+        yield fabric.length
+    if fabric.length >= width and not fabric.is_strip and not fabric.directional:
+        yield fabric.width

@@ -1,0 +1,194 @@
+"""A scheme of a whole quilt: blocks in rows and columns, how they are set, and all that is round
+them; and from it every part that is cut beside the blocks.
+
+    body      the blocks with their sashing, finished
+    inside    body + 2 x the finished widths of the borders
+    top       inside + 2s: unfinished, as it is quilted
+    finished  the quilt, once its edge is finished
+
+On point a block lies on its corner: so many rows and columns of them, and one fewer each way
+between; the body is trimmed to an eighth. Source: docs/trade.md sections 5 and 6.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from enum import StrEnum
+from fractions import Fraction
+from functools import cached_property
+
+from kersey.core.blocks.assembly import Size
+from kersey.core.frame.backing import HOME_MARGIN, Backing, plan_backing
+from kersey.core.frame.batting import Batting, plan_batting
+from kersey.core.frame.binding import binding_length
+from kersey.core.frame.borders import Border, Corners, plan_borders
+from kersey.core.frame.edge import USUAL_EDGE, Edge, EdgeStyle, cut_bias
+from kersey.core.frame.joining import strips_to_join
+from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.strips import StripPieces, Strips, strips_for
+from kersey.core.measure.length import EIGHTH
+from kersey.core.measure.root2 import Root2
+from kersey.core.measure.workshop import Workshop
+
+SASHING, CORNERSTONE, BACKGROUND, BINDING, BACKING = (
+    "sashing", "cornerstone", "background", "binding", "backing"
+)  # fmt: skip
+BORDER, CORNER = "border", "corner"
+
+
+class Setting(StrEnum):
+    """How the blocks are placed."""
+
+    STRAIGHT = "straight"
+    ALTERNATE = "alternate"
+    ON_POINT = "on-point"
+
+
+@dataclass(frozen=True)
+class Part:
+    """What is cut for one part of the quilt, all of one width; `name` is the role of its cloth.
+
+    Where a piece is longer than the cloth it is joined of several; every join costs `join`. A `run`
+    is one long strip that is always joined.
+    """
+
+    name: str
+    pieces: tuple[StripPieces, ...]
+    join: Fraction
+    run: bool = False
+
+    @property
+    def cut_width(self) -> Fraction:
+        """How wide it is cut."""
+        return self.pieces[0].cut_width
+
+    @property
+    def length(self) -> Fraction:
+        """Of all its pieces, end to end."""
+        return sum((piece.count * piece.cut_length for piece in self.pieces), Fraction(0))
+
+    @property
+    def area(self) -> Fraction:
+        """Square inches, with no join and no waste."""
+        return self.length * self.cut_width
+
+    def off_the_bolt(self, shop: Workshop) -> Strips:
+        """The strips that are cut for it from bought cloth."""
+        if self.run:
+            count = strips_to_join(self.length, shop.usable_width, self.join)
+            return Strips(count, self.cut_width, joined=True)
+        return strips_for(self.pieces, shop)
+
+
+@dataclass(frozen=True)
+class Scheme:
+    """One whole quilt. Lengths in inches, finished unless they say otherwise."""
+
+    block: Size
+    rows: int
+    columns: int
+    setting: Setting = Setting.STRAIGHT
+    sashing: Sashing = NO_SASHING
+    borders: tuple[Fraction, ...] = ()
+    corners: Corners = Corners.BUTTED
+    sides_first: bool = True
+    edge: Edge = USUAL_EDGE
+    margin: Fraction = HOME_MARGIN
+    seam: Fraction = Fraction(1, 4)
+
+    @property
+    def places(self) -> int:
+        """Places for a block or a plain square."""
+        if self.setting is Setting.ON_POINT:
+            return self.rows * self.columns + (self.rows - 1) * (self.columns - 1)
+        return self.rows * self.columns
+
+    @property
+    def blocks(self) -> int:
+        """Pieced blocks: every place, or every other one, beginning in a corner."""
+        return -(-self.places // 2) if self.setting is Setting.ALTERNATE else self.places
+
+    @cached_property
+    def body(self) -> Size:
+        """The blocks with their sashing."""
+        if self.setting is Setting.ON_POINT:
+            across, down = self.columns * self.block[0], self.rows * self.block[1]
+            return Root2(root=across).floor_to(EIGHTH), Root2(root=down).floor_to(EIGHTH)
+        return self.sashing.body(self.columns, self.rows, self.block)
+
+    @cached_property
+    def inside(self) -> Size:
+        """The body with its borders."""
+        more = 2 * sum(self.borders, Fraction(0))
+        return self.body[0] + more, self.body[1] + more
+
+    @property
+    def top(self) -> Size:
+        """Unfinished, as it is quilted."""
+        return self.inside[0] + 2 * self.seam, self.inside[1] + 2 * self.seam
+
+    @property
+    def finished(self) -> Size:
+        """The quilt once its edge is finished."""
+        width, length = (self.edge.finished(side, self.seam) for side in self.top)
+        return width, length
+
+    def framed_by(self, shop: Workshop) -> tuple[Border, ...]:
+        """The borders as they are cut, the innermost first."""
+        return plan_borders(self.body, self.borders, shop, self.corners, self.sides_first)
+
+    def backed_by(self, shop: Workshop) -> Backing:
+        """The backing, every way to make it."""
+        more = self.edge.backing(self.top[0], self.margin) - self.top[0]
+        return plan_backing(*self.top, more / 2, shop.usable_width, shop.units)
+
+    @property
+    def batting(self) -> Batting:
+        """The batting, and its packet."""
+        return plan_batting(*self.top, self.margin)
+
+    @cached_property
+    def parts(self) -> tuple[Part, ...]:
+        """What is cut beside the blocks and the backing."""
+        return tuple(self._parts())
+
+    def _parts(self) -> Iterator[Part]:
+        straight = 2 * self.seam
+        yield from (Part(BACKGROUND, (piece,), straight) for piece in self._plain_pieces())
+        sashing = self.sashing.pieces(self.columns, self.rows, self.block, self.seam)
+        if sashing:
+            yield Part(SASHING, sashing, straight)
+        squares = self.sashing.corner_squares(self.columns, self.rows)
+        if squares:
+            side = self.sashing.width + straight
+            yield Part(CORNERSTONE, (StripPieces("square", squares, side, side),), straight)
+        # How long borders are does not depend on how wide their cloth is.
+        for number, border in enumerate(self.framed_by(Workshop(self.seam)), 1):
+            yield Part(f"{BORDER}-{number}", border.pieces, straight)
+            if border.corner:
+                corner = StripPieces("square", 4, border.corner, border.corner)
+                yield Part(f"{CORNER}-{number}", (corner,), straight)
+        if self.edge.has_strips:
+            length = binding_length(*self.top)
+            strip = StripPieces("binding", 1, self.edge.width, length)
+            yield Part(BINDING, (strip,), self.edge.width, run=True)
+
+    def _plain_pieces(self) -> Iterator[StripPieces]:
+        """Plain squares between the blocks, or the squares that setting triangles are cut from."""
+        if self.setting is Setting.ALTERNATE:
+            wide, long = (side + 2 * self.seam for side in self.block)
+            yield StripPieces("plain square", self.places - self.blocks, wide, long)
+        if self.setting is Setting.ON_POINT:
+            # docs/trade.md section 5: f x 1.414 + 1 1/4 cut twice, f / 1.414 + 7/8 cut once; the
+            # allowances are of a seam of 1/4, and grow with it.
+            side = Root2(5 * self.seam, self.block[0]).ceil_to(EIGHTH)
+            corner = Root2(Fraction(7, 2) * self.seam, self.block[0] / 2).ceil_to(EIGHTH)
+            triangles = 2 * (self.rows - 1) + 2 * (self.columns - 1)
+            if triangles:
+                yield StripPieces("square for side triangles", -(-triangles // 4), side, side)
+            yield StripPieces("square for corner triangles", 2, corner, corner)
+
+    def bought(self, part: Part, shop: Workshop) -> Fraction:
+        """How much of a part's cloth comes off the bolt, in inches, not rounded."""
+        if part.name == BINDING and self.edge.style is EdgeStyle.BIAS:
+            return cut_bias(part.length, part.cut_width, shop.usable_width).cloth
+        return part.off_the_bolt(shop).cloth
