@@ -173,11 +173,11 @@ class CanBeHad:
         self.tried += 1
         if self._candidate.beside_parts:
             found = _found(with_parts(self._problem, parts), blocks)
-            return found and (found,)
+            return (found,) if found else None
         # Whole strips are sewn into sets: the parts have what is not opened for them.
         of_blocks = just_enough(self._candidate.most, blocks, no_clock)
         found = _found(with_parts(_not_opened(of_blocks, self._fabrics), parts), 1)
-        return found and (of_blocks, found)
+        return (of_blocks, found) if found else None
 
 
 def _not_opened(plan: CuttingPlan, fabrics: Sequence[Fabric]) -> CuttingProblem:

@@ -27,12 +27,15 @@ from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Need
 from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingPlan, BackingWay
+from kersey.core.frame.borders import Corners
+from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, Candidate
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of
 from kersey.core.quilt.scheme import (
+    BACKGROUND,
     BACKING,
     BINDING,
     BORDER,
@@ -42,6 +45,7 @@ from kersey.core.quilt.scheme import (
     Part,
     Scheme,
 )
+from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
 from kersey.core.quilt.scheme_score import Aim, Judge, buying, look, shape
 from kersey.core.quilt.scheme_space import Floats, Schemes, Space
 
@@ -291,33 +295,52 @@ class _Search:
         """What each scheme of a candidate scores at most."""
         candidate, schemes = self._question.candidates[c], self._schemes[c, s]
         (width, length), blocks = schemes.inside, schemes.blocks_in
-        seams, edge = 2 * float(schemes.space.seam), schemes.space.edge
-        used, bought = blocks * float(candidate.area), np.zeros_like(width)
-        for kind, area in schemes.areas.items():
-            if self._from_stash(kind):
-                # Seams are cut too, and are much of slim sashing: how much is not reckoned here.
-                used = used + np.where(area > 0, self._best_area, 0.0)
+        used, bought = self._between(candidate, schemes)
+        used = used + blocks * float(candidate.area)
+        usable, seams = self._question.shop.usable_width, 2 * schemes.space.seam
+        for number, border in enumerate(border_strips(schemes), 1):
+            if self._cloth_for(f"{BORDER}-{number}"):
+                used = used + border.area
             else:
-                bought = bought + area
+                bought = bought + border.off_the_bolt(usable, np.array(float(seams)))
+            if schemes.space.corners is Corners.SQUARES and self._cloth_for(CORNERSTONE):
+                used = used + 4 * border.cut_width**2 * (border.length > 0)
+        edge = schemes.space.edge
         if edge.has_strips:
-            run, cloth = 2 * (width + length + 2 * seams) + 10, self._cloth_for(BINDING)
-            beside = self._can_be_had[c].beside_run(blocks, run, edge.width, cloth)
-            area = run * float(edge.width)
-            used, bought = used + beside * area, bought + ~beside * area
+            binding, cloth = binding_strip(schemes), self._cloth_for(BINDING)
+            had = self._can_be_had[c]
+            beside = had.beside_run(blocks, binding.length, edge.width, cloth)
+            off_the_bolt = binding.off_the_bolt(usable, binding.cut_width)
+            if edge.style is EdgeStyle.BIAS:
+                off_the_bolt = binding.area / float(usable)
+            used, bought = used + beside * binding.area, bought + ~beside * off_the_bolt
         if not any(BACKING in fabric.roles for fabric in self._question.fabrics):
-            more = float(edge.backing(Fraction(0), schemes.space.margin)) + seams
-            bought = bought + (width + more) * (length + more)
+            bought = bought + backing_cloth(schemes, usable, self._question.backing_way)
         # By so much an edge that is folded or turned makes a quilt larger than it is inside.
-        more = float(edge.finished(Fraction(0), schemes.space.seam)) + seams
+        more = float(edge.finished(Fraction(0), schemes.space.seam) + seams)
         opinions = {
             "use": np.minimum(1.0, used / self._best_area),
             "fit": self._question.judge.fit(width + more, length + more),
             "shape": shape(width, length),
             "look": self._looks[c, s],
-            "buying": buying(bought, width, length),
+            "buying": buying(bought * float(usable), width, length),
             "size": width * length / self._largest,
         }
         return self._question.judge.score(opinions)
+
+    def _between(self, candidate: Candidate, schemes: Schemes) -> tuple[Floats, Floats]:
+        """Of what lies between the blocks: the area that might be from the stash, and inches of
+        cloth that are bought in any case; a row for each body."""
+        had, bought = [], []
+        for bare in schemes.bodies:
+            inner = [p for p in bare.parts if _kind(p.name) in (BACKGROUND, SASHING)]
+            stash = [p for p in inner if self._needs(p) is not None]
+            had.append(float(sum((p.area for p in stash), Fraction(0))))
+            shop = self._question.shop
+            cloth = sum((bare.bought(p, shop) for p in inner if p not in stash), Fraction(0))
+            of_blocks = sum(candidate.to_buy(bare, shop).values(), Fraction(0))
+            bought.append(float(bought_length(cloth) + bought_length(of_blocks)))
+        return np.array(had).reshape(-1, 1), np.array(bought).reshape(-1, 1)
 
     def _way(
         self, judged: _Judged, scheme: Scheme, stash: frozenset[Part], bought: Fraction
@@ -381,11 +404,6 @@ class _Search:
     def _bought_at_will(self, role: str) -> bool:
         no_buying = self._question.judge.aim is Aim.NO_BUYING
         return _kind(role) in self._question.may_buy and not no_buying
-
-    def _from_stash(self, kind: str) -> bool:
-        """Whether anything of a kind of part might be cut from what is there."""
-        named = any(_kind(role) == kind for f in self._question.fabrics for role in f.roles)
-        return named or kind == SASHING or not self._bought_at_will(kind)
 
     def _like(self, judged: _Judged, other: WholeQuilt) -> bool:
         candidate = self._question.candidates[judged.candidate]

@@ -21,7 +21,7 @@ from kersey.core.frame.edge import USUAL_EDGE, Edge
 from kersey.core.frame.purposes import LARGEST_SIDE
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import LONGEST_RATIO, MOST_ROWS, WIDEST_BORDER_SHARE
-from kersey.core.quilt.scheme import BACKGROUND, BORDER, SASHING, Scheme, Setting
+from kersey.core.quilt.scheme import Scheme, Setting
 
 Floats = NDArray[np.float64]
 # So many schemes of one block are looked at; of more, those with the most blocks.
@@ -118,15 +118,6 @@ class Schemes:
     def blocks_in(self) -> Floats:
         """Pieced blocks of each body, as a column."""
         return np.array([scheme.blocks for scheme in self.bodies], float).reshape(-1, 1)
-
-    @cached_property
-    def areas(self) -> dict[str, Floats]:
-        """What borders, sashing and plain squares show, in square inches: no cloth is less."""
-        (body_width, body_length), (width, length) = self.body, self.inside
-        body, one = body_width * body_length, float(self.block[0] * self.block[1])
-        between = np.maximum(body - self.blocks_in * one, 0.0)
-        parting = SASHING if self.space.setting is Setting.STRAIGHT else BACKGROUND
-        return {BORDER: width * length - body, parting: between}
 
     def at(self, body: int, borders: int) -> Scheme:
         """One of them, exactly."""

@@ -1,0 +1,98 @@
+"""What is cut round the blocks of many schemes at once, and what it takes off the bolt at least.
+
+The sums are those of `frame`, in floats: only the order in which schemes are worked out rests on
+them. Of pieces that all fit a strip nobody says how they lie: no fewer strips than their length.
+"""
+
+from dataclasses import dataclass
+from fractions import Fraction
+
+import numpy as np
+
+from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
+from kersey.core.frame.binding import CORNERS_AND_CLOSING
+from kersey.core.frame.borders import MITRE_NEEDS, Corners
+from kersey.core.measure.length import YARD
+from kersey.core.quilt.scheme_space import Floats, Schemes
+
+_EIGHTH = float(YARD) / 8
+# Sums in floats may come out this much too large.
+_ROUND = 1e-9
+
+
+@dataclass(frozen=True)
+class Strip:
+    """Strips of a width for every scheme: how long together, and the longest of them."""
+
+    length: Floats
+    longest: Floats
+    cut_width: Floats
+
+    @property
+    def area(self) -> Floats:
+        """Square inches."""
+        return self.length * self.cut_width
+
+    def off_the_bolt(self, usable_width: Fraction, join: Floats) -> Floats:
+        """Inches of cloth that they take at least, as shops cut it."""
+        usable = float(usable_width)
+        joined = up((self.length - join) / (usable - join), 1.0)
+        strips = np.where(self.longest > usable, joined, up(self.length / usable, 1.0))
+        return np.where(self.length > 0, up(strips * self.cut_width, _EIGHTH), 0.0)
+
+
+def border_strips(schemes: Schemes) -> list[Strip]:
+    """The borders from the innermost on; nothing of those that a scheme does not have."""
+    (width, length), seams = schemes.body, 2 * float(schemes.space.seam)
+    found, before = [], np.zeros(len(schemes.space.borders))
+    for number in range(schemes.space.most_borders):
+        chosen = schemes.space.borders
+        own = np.array([float(w[number]) if len(w) > number else 0.0 for w in chosen])
+        sides, ends = length + 2 * before + seams, width + 2 * before + seams
+        if schemes.space.corners is Corners.MITRED:
+            more = 2 * (schemes.border - before) + float(MITRE_NEEDS)
+            sides, ends = sides + more, ends + more
+        elif schemes.space.corners is Corners.BUTTED:
+            sides, ends = (
+                (sides, ends + 2 * own) if schemes.space.sides_first else (sides + 2 * own, ends)
+            )
+        there = own > 0
+        found.append(
+            Strip(2 * (sides + ends) * there, np.maximum(sides, ends) * there, own + seams)
+        )
+        before = before + own
+    return found
+
+
+def binding_strip(schemes: Schemes) -> Strip:
+    """The binding all round; as long as it is, it is always joined."""
+    (width, length), seams = schemes.inside, 2 * float(schemes.space.seam)
+    run = 2 * (width + length + 2 * seams) + float(CORNERS_AND_CLOSING)
+    return Strip(run, np.full_like(run, np.inf), np.full_like(run, float(schemes.space.edge.width)))
+
+
+def backing_cloth(schemes: Schemes, usable_width: Fraction, way: BackingWay | None) -> Floats:
+    """Cloth for the backing, in inches of the usual width."""
+    space, usable = schemes.space, float(usable_width)
+    more = float(space.edge.backing(Fraction(0), space.margin)) + 2 * float(space.seam)
+    width, length = (side + more for side in schemes.inside)
+    join = float(JOIN_COST)
+    upright = np.maximum(1.0, up((width - join) / (usable - join), 1.0)) * length
+    across = np.maximum(1.0, up((length - join) / (usable - join), 1.0)) * width
+    panels = {
+        BackingWay.UPRIGHT: up(upright, _EIGHTH),
+        BackingWay.ACROSS: up(across, _EIGHTH),
+    }
+    thrifty = np.minimum(*panels.values())
+    if way is not BackingWay.WIDE:
+        return thrifty if way is None else panels[way]
+    wide = float(WIDE_BACKING)
+    short, long = np.minimum(width, length), np.maximum(width, length)
+    one = up(np.where(long <= wide, short, long), _EIGHTH) * wide / usable
+    return np.where(short <= wide, one, thrifty)
+
+
+def up(values: Floats, step: float) -> Floats:
+    """Rounded up to whole steps, but not for what the last digit of a float says."""
+    steps: Floats = np.ceil(values / step - _ROUND)
+    return steps * step
