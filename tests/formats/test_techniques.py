@@ -9,7 +9,8 @@ import pytest
 
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.yields.report import yield_report
-from kersey.formats.yield_request import BadRequest, read_request, recipe_list, write_answer
+from kersey.formats.request_fields import BadRequest
+from kersey.formats.yield_request import read_request, recipe_list, write_answer
 
 
 def answer(fabrics: Sequence[Mapping[str, Any]], **block: Any) -> dict[str, Any]:

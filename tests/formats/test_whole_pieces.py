@@ -27,7 +27,7 @@ from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Waves
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.measure.length import bought_length
-from kersey.formats.yield_request import BadRequest
+from kersey.formats.request_fields import BadRequest
 
 SEAM = Fraction(1, 4)
 ACCENT = {"id": "accent", "form": "yardage", "width": 42, "length": 90, "roles": ["accent"]}

@@ -16,13 +16,8 @@ from kersey.core.cutting.scale import TooFine
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import yield_report
-from kersey.formats.yield_request import (
-    BadRequest,
-    read_request,
-    recipe_list,
-    schemas,
-    write_answer,
-)
+from kersey.formats.request_fields import BadRequest
+from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 
 STRIP = {"id": "lamp-red", "print": "lamp red", "form": "strip", "count": 2, "width": 2.5,
          "length": 42, "value": "dark", "roles": ["dark"], "directional": False}  # fmt: skip

@@ -5,7 +5,8 @@ import json
 import pytest
 from fastapi.testclient import TestClient
 
-from kersey.formats.yield_request import BadRequest, read_request
+from kersey.formats.request_fields import BadRequest
+from kersey.formats.yield_request import read_request
 
 ROLL = {
     "kersey": "request/1",

@@ -2,7 +2,8 @@
 
 ``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
 ``kersey import`` everything as one file. Without a browser: ``kersey yield`` computes the most
-blocks for a request, ``kersey schema`` and ``kersey recipes`` say what a request can be.
+blocks for a request, ``kersey quilt`` the best whole quilts; ``kersey schema`` and ``kersey
+recipes`` say what a request can be.
 """
 
 import sys
@@ -12,7 +13,7 @@ import typer
 
 _COMMANDS = {
     "kersey.cli.site": ("serve", "demo", "export", "import"),
-    "kersey.cli.computation": ("yield", "schema", "recipes"),
+    "kersey.cli.computation": ("yield", "quilt", "schema", "recipes"),
 }
 
 

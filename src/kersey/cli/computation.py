@@ -1,4 +1,4 @@
-"""Commands of the computation, without the site: yields, and what a request can be."""
+"""Commands of the computation, without the site: yields, quilts, and what a request can be."""
 
 import json
 from pathlib import Path
@@ -9,16 +9,11 @@ import typer
 from kersey.cli.refusal import fail
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
+from kersey.core.quilt.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
-from kersey.formats.yield_request import (
-    MOST_BYTES,
-    BadRequest,
-    read_request,
-    recipe_list,
-    schemas,
-    told,
-    write_answer,
-)
+from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
+from kersey.formats.request_fields import MOST_BYTES, BadRequest, told
+from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
 # A request that cannot be used.
@@ -42,10 +37,24 @@ def most_blocks(request: Path) -> None:
     print(json.dumps(answer, ensure_ascii=False, indent=1))
 
 
+@app.command("quilt")
+def whole_quilts(request: Path) -> None:
+    """Whole quilts that a request's fabric makes, best first."""
+    try:
+        question = read_quilt_request(_read_file(request))
+        answer = write_quilts(question, best_quilts(question))
+    except FaultyPlan as error:
+        fail(str(error))
+    except KerseyError as error:
+        fail(told(error), _CANNOT_BE_USED)
+    print(json.dumps(answer, ensure_ascii=False, indent=1))
+
+
 @app.command()
 def schema() -> None:
     """The JSON Schema of requests and answers."""
     shown = {name: part for name, part in schemas().items() if name != "request_inline"}
+    shown |= quilt_schemas()
     print(json.dumps(shown, ensure_ascii=False, indent=1))
 
 

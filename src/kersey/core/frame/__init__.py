@@ -5,6 +5,10 @@ __all__ = [
     "batting",
     "binding",
     "borders",
+    "edge",
+    "joining",
     "purposes",
+    "sashing",
     "size_search",
+    "strips",
 ]

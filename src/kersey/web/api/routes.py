@@ -10,15 +10,8 @@ from starlette.responses import JSONResponse, Response
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.yields.report import FaultyPlan, yield_report
-from kersey.formats.yield_request import (
-    MOST_BYTES,
-    TOO_LARGE,
-    read_request,
-    recipe_list,
-    schemas,
-    told,
-    write_answer,
-)
+from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, told
+from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
 router = APIRouter(prefix="/api", tags=["computation"])
