@@ -89,6 +89,6 @@ def is_refused_with_2(path: Path) -> None:
 
 def test_what_can_be_asked_is_told() -> None:
     schema = json.loads(kersey("schema").stdout)
-    assert set(schema) == {"request", "yield"}
+    assert set(schema) == {"request", "yield", "quilt_request", "quilt"}
     ids = {recipe["id"] for recipe in json.loads(kersey("recipes").stdout)}
     assert {"rails", "pieces"} <= ids
