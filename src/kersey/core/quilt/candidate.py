@@ -121,7 +121,7 @@ class CanBeHad:
     """
 
     def __init__(self, candidate: Candidate, fabrics: Sequence[Fabric]) -> None:
-        self._candidate, self._fabrics = candidate, tuple(fabrics)
+        self.candidate, self.fabrics = candidate, tuple(fabrics)
         self._missed: list[tuple[int, _Demand]] = []
         self._known: dict[object, tuple[CuttingPlan, ...] | None] = {}
         self._beside: dict[int, int] = {}
@@ -130,12 +130,12 @@ class CanBeHad:
     def plans(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
         """What cuts so many blocks, and these parts; None where it is not found."""
         if not parts:
-            return (replace(self._candidate.most, blocks=blocks),)
+            return (replace(self.candidate.most, blocks=blocks),)
         key = blocks, tuple(parts)
         if key not in self._known:
             demand = _demand(parts)
             hopeless = any(b <= blocks and _no_less(demand, d) for b, d in self._missed)
-            self._known[key] = None if hopeless else self._cut(blocks, parts)
+            self._known[key] = None if hopeless else self._sought(blocks, parts)
             if self._known[key] is None:
                 self._missed.append((blocks, demand))
         return self._known[key]
@@ -152,7 +152,7 @@ class CanBeHad:
 
     def _most_beside(self, step: int, width: Fraction, cloth: tuple[Fabric, ...]) -> int:
         """No more blocks than this are possible beside a binding of so many steps."""
-        if not cloth or not self._candidate.beside_parts:
+        if not cloth or not self.candidate.beside_parts:
             return MOST_CUT if cloth else 0
         if step not in self._beside:
             strip = StripPieces(BINDING, 1, width, Fraction(max(1, step * _EVERY)))
@@ -165,19 +165,30 @@ class CanBeHad:
                 self._beside[step] = plan.bound
         return self._beside[step]
 
+    def _sought(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
+        self.tried += 1
+        return self.cut(blocks, parts)
+
     @property
     def _problem(self) -> CuttingProblem:
-        return replace(self._candidate.most.problem, fabrics=self._fabrics)
+        return replace(self.candidate.most.problem, fabrics=self.fabrics)
 
-    def _cut(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
-        self.tried += 1
-        if self._candidate.beside_parts:
+    def cut(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
+        """Search for what cuts so many blocks and these parts."""
+        if self.candidate.beside_parts:
             found = _found(with_parts(self._problem, parts), blocks)
             return (found,) if found else None
         # Whole strips are sewn into sets: the parts have what is not opened for them.
-        of_blocks = just_enough(self._candidate.most, blocks, no_clock)
-        found = _found(with_parts(_not_opened(of_blocks, self._fabrics), parts), 1)
-        return (of_blocks, found) if found else None
+        of_blocks = just_enough(self.candidate.most, blocks, no_clock)
+        return beside_plan(of_blocks, self.fabrics, parts)
+
+
+def beside_plan(
+    plan: CuttingPlan, fabrics: Sequence[Fabric], parts: Sequence[PartNeeds]
+) -> tuple[CuttingPlan, ...] | None:
+    """A plan, and one that cuts parts from the cloth it does not open; None if there is none."""
+    found = _found(with_parts(_not_opened(plan, fabrics), parts), 1)
+    return (plan, found) if found else None
 
 
 def _not_opened(plan: CuttingPlan, fabrics: Sequence[Fabric]) -> CuttingProblem:

@@ -130,12 +130,19 @@ class Answer:
     complete: bool
 
 
-def best_quilts(question: QuiltQuestion) -> Answer:
+def best_quilts(question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> Answer:
     """The best whole quilts that are really different; the same question has the same answer.
 
-    Raises `NoBlocks`.
+    `cutter` finds out what can be cut beside what. Raises `NoBlocks`.
     """
-    return _Search(question).answer()
+    search = _Search(question, cutter)
+    quilts = tuple(search.best_first())
+    return Answer(quilts, len(search.judged), search.cuttings, search.complete)
+
+
+def best_first(question: QuiltQuestion) -> Iterator[WholeQuilt]:
+    """The same quilts, each as soon as it is known that no better one is left."""
+    return _Search(question).best_first()
 
 
 def every_quilt(question: QuiltQuestion) -> Iterator[WholeQuilt]:
@@ -170,10 +177,10 @@ class _Way:
 class _Search:
     """Judges schemes, reckons the best of them out, and finds out which can be had."""
 
-    def __init__(self, question: QuiltQuestion) -> None:
+    def __init__(self, question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> None:
         if not question.candidates:
             raise NoBlocks
-        self._question = question
+        self._question, self.complete = question, False
         self._schemes = {
             (c, s): schemes
             for c, candidate in enumerate(question.candidates)
@@ -182,7 +189,7 @@ class _Search:
             if schemes.bodies
         }
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
-        self._can_be_had = [CanBeHad(c, question.fabrics) for c in question.candidates]
+        self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
         self._cloth: dict[str, tuple[Fabric, ...]] = {}
         self._backings: dict[Size, BackingPlan | None] = {}
 
@@ -196,13 +203,13 @@ class _Search:
                 found[_Judged(c, s, body, borders)] = float(scores[body, borders])
         return found
 
-    def answer(self) -> Answer:
-        """The best, and the next best that are different."""
+    def best_first(self) -> Iterator[WholeQuilt]:
+        """The best, and the next best that are different; then it is known whether all was seen."""
         waiting = [(-score, judged, _TO_RECKON) for judged, score in self.judged.items()]
         heapify(waiting)
         ways: dict[_Judged, list[_Way]] = {}
         told: list[WholeQuilt] = []
-        while waiting and len(told) < _TOLD and self._cuttings < _MOST_CUTTINGS:
+        while waiting and len(told) < _TOLD and self.cuttings < _MOST_CUTTINGS:
             _, judged, number = heappop(waiting)
             if any(self._like(judged, other) for other in told):
                 continue
@@ -212,11 +219,11 @@ class _Search:
                 quilt = self.quilt(judged, ways[judged][number])
                 if quilt is not None:
                     told.append(quilt)
+                    yield quilt
                     continue
             if number + 1 < len(ways[judged]):
                 heappush(waiting, (-ways[judged][number + 1].score, judged, number + 1))
-        complete = not waiting or len(told) == _TOLD
-        return Answer(tuple(told), len(self.judged), self._cuttings, complete)
+        self.complete = not waiting or len(told) == _TOLD
 
     def ways(self, judged: _Judged) -> list[_Way]:
         """Every way to share a scheme's parts between stash and shop, the best first."""
@@ -269,7 +276,8 @@ class _Search:
         )
 
     @property
-    def _cuttings(self) -> int:
+    def cuttings(self) -> int:
+        """How many cuttings were sought."""
         return sum(had.tried for had in self._can_be_had)
 
     @cached_property
