@@ -108,10 +108,10 @@ class OneAfterTheOther(CanBeHad):
     def cut(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
         most = self.candidate.most
         left = tuple(
-            Fabric(f"left {n} of {layout.fabric.name}", layout.fabric.print, width, length,
+            Fabric(f"left {n} {m}", layout.fabric.print, width, length,
                    layout.copies, layout.fabric.roles, form=layout.fabric.form)
             for n, layout in enumerate(most.layouts)
-            for width, length in layout.left
+            for m, (width, length) in enumerate(layout.left)
         )  # fmt: skip
         cloth = (*self.fabrics, *left)
         needs = [part_needs(part.part, cloth) for part in parts]
