@@ -25,6 +25,7 @@ bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.growth
 	$(BIN)/python -m bench.road
 	$(BIN)/python -m bench.wall
+	$(BIN)/python -m bench.quilts
 	$(BIN)/python -m bench.pages
 	$(BIN)/python -m bench.arrivals
 

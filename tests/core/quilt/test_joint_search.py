@@ -18,7 +18,7 @@ from kersey.core.frame.sashing import Sashing
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, beside_plan, candidate_of
 from kersey.core.quilt.joint_search import QuiltQuestion, best_first, best_quilts, every_quilt
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut, role_of, strip_lengths
 from kersey.core.quilt.scheme import Setting
 from kersey.core.quilt.scheme_score import Aim, BadWeights, Judge
 from kersey.core.quilt.scheme_space import Space
@@ -114,7 +114,10 @@ class OneAfterTheOther(CanBeHad):
             for m, (width, length) in enumerate(layout.left)
         )  # fmt: skip
         cloth = (*self.fabrics, *left)
-        needs = [part_needs(part.part, cloth) for part in parts]
+        needs = [
+            part_needs(p.part, strip_lengths(role_of(p.part), p.part.cut_width, cloth))
+            for p in parts
+        ]
         return beside_plan(most, cloth, [each for each in needs if each])
 
 

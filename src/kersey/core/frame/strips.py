@@ -11,9 +11,13 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import cache
 
+import numpy as np
+
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.workshop import Workshop
 
+# With so few strips it cannot be had.
+_NONE = -(1 << 30)
 # So many pieces of one length.
 Lengths = tuple[tuple[Fraction, int], ...]
 
@@ -62,7 +66,7 @@ def strips_for(pieces: Sequence[StripPieces], shop: Workshop) -> Strips:
 def fewest_strips(lengths: Lengths, strip_length: Fraction) -> int:
     """The fewest strips of which pieces of these lengths, so many of each, can be cut whole.
 
-    Exact for any pieces that fit a strip; sums of lengths bound the search from below.
+    Exact, for any pieces that fit a strip.
 
     >>> fewest_strips(((Fraction(30), 2), (Fraction(12), 2)), Fraction(42))
     2
@@ -70,72 +74,46 @@ def fewest_strips(lengths: Lengths, strip_length: Fraction) -> int:
     by_length: dict[Fraction, int] = {}
     for length, count in lengths:
         by_length[length] = by_length.get(length, 0) + count
-    longest_first = sorted((item for item in by_length.items() if item[1]), reverse=True)
-    return _fewest(
-        tuple(length for length, _ in longest_first),
-        tuple(count for _, count in longest_first),
-        strip_length,
-    )
+    wanted = sorted(item for item in by_length.items() if item[1])
+    if not wanted:
+        return 0
+    lengths_wanted, counts = (tuple(part) for part in zip(*wanted, strict=True))
+    return _fewest(lengths_wanted, counts, strip_length)
 
 
 @cache
 def _fewest(lengths: tuple[Fraction, ...], counts: tuple[int, ...], strip: Fraction) -> int:
-    greedy, left = 0, counts
-    while any(left):
-        left = _without(left, _filled(lengths, left, strip))
-        greedy += 1
-    if greedy <= _at_least(lengths, counts, strip):
-        return greedy
-    return _by_trying(lengths, counts, strip)
-
-
-def _at_least(lengths: Sequence[Fraction], counts: Sequence[int], strip: Fraction) -> int:
-    """No fewer strips than this: by their sum, and by the pieces of which two do not fit."""
-    wanted = sum((n * length for length, n in zip(lengths, counts, strict=True)), Fraction(0))
-    alone = sum(n for length, n in zip(lengths, counts, strict=True) if 2 * length > strip)
-    return max(-int(-wanted // strip), alone)
-
-
-def _by_trying(lengths: tuple[Fraction, ...], counts: tuple[int, ...], strip: Fraction) -> int:
-    """Strip after strip in every full way that has one of the longest pieces left."""
-    layer, strips = {counts}, 0
-    while not any(not any(left) for left in layer):
-        layer = {_without(left, way) for left in layer for way in _full_ways(lengths, left, strip)}
-        strips += 1
+    """Strip after strip: with so many, what is the most of the commonest piece, beside so many of
+    each of the others? Of these there are few, so all their numbers are looked at."""
+    *others, (common, wanted) = sorted(
+        zip(lengths, counts, strict=True), key=lambda item: (item[1], item[0])
+    )
+    if not others:
+        return -int(-wanted // (strip // common))
+    caps = np.array([count for _, count in others], dtype=int)
+    places, shape = np.array(list(np.ndindex(*(caps + 1)))), tuple(caps + 1)
+    most = np.full(len(places), _NONE)
+    most[0] = 0
+    steps = [
+        (np.ravel_multi_index(tuple(np.minimum(places + way, caps).T), shape), int(room // common))
+        for way, room in _ways([length for length, _ in others], strip)
+    ]
+    strips = 0
+    while most[-1] < wanted:
+        longer = most.copy()
+        for there, more in steps:
+            np.maximum.at(longer, there, most + more)
+        most, strips = longer, strips + 1
     return strips
 
 
-def _full_ways(
-    lengths: tuple[Fraction, ...], left: tuple[int, ...], strip: Fraction
-) -> set[tuple[int, ...]]:
-    """Ways to fill a strip so that nothing more that is left would fit."""
-    longest = next(n for n, count in enumerate(left) if count)
-    ways: set[tuple[int, ...]] = set()
-
-    def fill(place: int, taken: tuple[int, ...], room: Fraction) -> None:
-        if place == len(lengths):
-            rest = zip(lengths, left, taken, strict=True)
-            if all(length > room or count == n for length, count, n in rest):
-                ways.add(taken)
-            return
-        least = 1 if place == longest else 0
-        for n in range(min(left[place], int(room // lengths[place])), least - 1, -1):
-            fill(place + 1, (*taken, n), room - n * lengths[place])
-
-    fill(0, (), strip)
+def _ways(lengths: Sequence[Fraction], strip: Fraction) -> list[tuple[tuple[int, ...], Fraction]]:
+    """How many of each length may lie in one strip, and the room that is left."""
+    ways: list[tuple[tuple[int, ...], Fraction]] = [((), strip)]
+    for length in lengths:
+        ways = [
+            ((*taken, n), room - n * length)
+            for taken, room in ways
+            for n in range(int(room // length) + 1)
+        ]
     return ways
-
-
-def _filled(
-    lengths: tuple[Fraction, ...], left: tuple[int, ...], strip: Fraction
-) -> tuple[int, ...]:
-    """A strip filled with the longest that still fits, and again."""
-    room, taken = strip, []
-    for length, count in zip(lengths, left, strict=True):
-        taken.append(min(count, int(room // length)))
-        room -= taken[-1] * length
-    return tuple(taken)
-
-
-def _without(left: tuple[int, ...], taken: tuple[int, ...]) -> tuple[int, ...]:
-    return tuple(n - used for n, used in zip(left, taken, strict=True))

@@ -20,14 +20,14 @@ from kersey.core.cutting.solver import Sought, solve
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.workshop import Workshop
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, with_parts
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths, with_parts
 from kersey.core.quilt.scheme import BINDING, Part, Scheme
 from kersey.core.yields.just_enough import just_enough
 
 # Work for the blocks of one candidate, and for one question whether parts can be cut beside them.
 _A_CANDIDATE, _A_TRIAL = 0.5, 0.2
 # For a binding of so many inches, of twice as many and so on it is known what it leaves at most.
-_EVERY = 40
+_EVERY = 80
 # Beside no blocks parts are asked for beside a thread, which no cloth has to give.
 _THREAD = "thread"
 
@@ -156,7 +156,9 @@ class CanBeHad:
             return MOST_CUT if cloth else 0
         if step not in self._beside:
             strip = StripPieces(BINDING, 1, width, Fraction(max(1, step * _EVERY)))
-            needs = part_needs(Part(BINDING, (strip,), width, run=True), cloth)
+            needs = part_needs(
+                Part(BINDING, (strip,), width, run=True), strip_lengths(BINDING, width, cloth)
+            )
             self._beside[step] = 0
             if needs is not None:
                 # With so many had already nothing is searched for: only the bound is found.

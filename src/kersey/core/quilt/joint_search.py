@@ -33,9 +33,8 @@ from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, Candidate
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of, strip_lengths
 from kersey.core.quilt.scheme import (
-    BACKGROUND,
     BACKING,
     BINDING,
     BORDER,
@@ -191,6 +190,8 @@ class _Search:
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
         self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
         self._cloth: dict[str, tuple[Fabric, ...]] = {}
+        self._lengths: dict[tuple[str, Fraction], tuple[Fraction, ...]] = {}
+        self._parts: dict[Part, PartNeeds | None] = {}
         self._backings: dict[Size, BackingPlan | None] = {}
 
     @cached_property
@@ -341,11 +342,13 @@ class _Search:
         cloth that are bought in any case; a row for each body."""
         had, bought = [], []
         for bare in schemes.bodies:
-            inner = [p for p in bare.parts if _kind(p.name) in (BACKGROUND, SASHING)]
-            stash = [p for p in inner if self._needs(p) is not None]
-            had.append(float(sum((p.area for p in stash), Fraction(0))))
-            shop = self._question.shop
-            cloth = sum((bare.bought(p, shop) for p in inner if p not in stash), Fraction(0))
+            shop, from_stash, cloth = self._question.shop, Fraction(0), Fraction(0)
+            for part in bare.between:
+                if self._needs(part) is None:
+                    cloth += part.cloth_at_least(shop)
+                else:
+                    from_stash += part.area
+            had.append(float(from_stash))
             of_blocks = sum(candidate.to_buy(bare, shop).values(), Fraction(0))
             bought.append(float(bought_length(cloth) + bought_length(of_blocks)))
         return np.array(had).reshape(-1, 1), np.array(bought).reshape(-1, 1)
@@ -392,7 +395,12 @@ class _Search:
 
     def _needs(self, part: Part) -> PartNeeds | None:
         """How a part can be cut from the stash, where it may be."""
-        return part_needs(part, self._cloth_for(role_of(part)))
+        if part not in self._parts:
+            role, width = role_of(part), part.cut_width
+            if (role, width) not in self._lengths:
+                self._lengths[role, width] = strip_lengths(role, width, self._cloth_for(role))
+            self._parts[part] = part_needs(part, self._lengths[role, width])
+        return self._parts[part]
 
     def _cloth_for(self, role: str) -> tuple[Fabric, ...]:
         """Cloth that a part may be cut from.

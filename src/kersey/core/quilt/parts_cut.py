@@ -4,10 +4,9 @@ A part whose pieces all fit the cloth is cut whole, so many of each. Any other, 
 joined of strips as long as the cloth gives them; each loses what a join costs, but the last.
 """
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
-from functools import lru_cache
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, Total
 from kersey.core.frame.binding import SHORTEST_SCRAP
@@ -35,13 +34,20 @@ def role_of(part: Part) -> str:
     return CORNERSTONE if part.name.startswith(CORNER) else part.name
 
 
-@lru_cache(maxsize=4096)
-def part_needs(part: Part, fabrics: tuple[Fabric, ...]) -> PartNeeds | None:
-    """How a part can be cut from cloth; None where none may serve it, or holds a strip of it."""
+def strip_lengths(role: str, width: Fraction, fabrics: Sequence[Fabric]) -> tuple[Fraction, ...]:
+    """How long strips of a width are that cloth of a role gives, the longest first."""
+    piece = Need(role, role, width, Fraction(1))
+    serving = (fabric for fabric in fabrics if fabric.serves(piece))
+    return tuple(sorted({run for f in serving for run in _runs(f, width)}, reverse=True))
+
+
+def part_needs(part: Part, lengths: Sequence[Fraction]) -> PartNeeds | None:
+    """How a part can be cut from strips that are so long, the longest first.
+
+    None where there is none, or none that is worth joining.
+    """
     role = role_of(part)
-    serving = [f for f in fabrics if f.serves(Need(part.name, role, part.cut_width, Fraction(1)))]
     longest = max((piece.cut_length for piece in part.pieces), default=Fraction(0))
-    lengths = sorted({run for f in serving for run in _runs(f, part.cut_width)}, reverse=True)
     if not lengths:
         return None
     if not part.run and longest <= lengths[0]:

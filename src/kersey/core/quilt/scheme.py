@@ -71,6 +71,13 @@ class Part:
         """Square inches, with no join and no waste."""
         return self.length * self.cut_width
 
+    def cloth_at_least(self, shop: Workshop) -> Fraction:
+        """Inches off the bolt that it takes in any case, however its pieces lie in their strips."""
+        longest = max(piece.cut_length for piece in self.pieces)
+        if self.run or longest > shop.usable_width:
+            return self.off_the_bolt(shop).cloth
+        return -(-self.length // shop.usable_width) * self.cut_width
+
     def off_the_bolt(self, shop: Workshop) -> Strips:
         """The strips that are cut for it from bought cloth."""
         if self.run:
@@ -147,20 +154,27 @@ class Scheme:
         return plan_batting(*self.top, self.margin)
 
     @cached_property
-    def parts(self) -> tuple[Part, ...]:
-        """What is cut beside the blocks and the backing."""
-        return tuple(self._parts())
-
-    def _parts(self) -> Iterator[Part]:
+    def between(self) -> tuple[Part, ...]:
+        """What lies between the blocks: plain squares, sashing, cornerstones."""
         straight = 2 * self.seam
-        yield from (Part(BACKGROUND, (piece,), straight) for piece in self._plain_pieces())
+        found = [Part(BACKGROUND, (piece,), straight) for piece in self._plain_pieces()]
         sashing = self.sashing.pieces(self.columns, self.rows, self.block, self.seam)
         if sashing:
-            yield Part(SASHING, sashing, straight)
+            found.append(Part(SASHING, sashing, straight))
         squares = self.sashing.corner_squares(self.columns, self.rows)
         if squares:
             side = self.sashing.width + straight
-            yield Part(CORNERSTONE, (StripPieces("square", squares, side, side),), straight)
+            piece = StripPieces("square", squares, side, side)
+            found.append(Part(CORNERSTONE, (piece,), straight))
+        return tuple(found)
+
+    @cached_property
+    def parts(self) -> tuple[Part, ...]:
+        """What is cut beside the blocks and the backing."""
+        return (*self.between, *self._around())
+
+    def _around(self) -> Iterator[Part]:
+        straight = 2 * self.seam
         # How long borders are does not depend on how wide their cloth is.
         for number, border in enumerate(self.framed_by(Workshop(self.seam)), 1):
             yield Part(f"{BORDER}-{number}", border.pieces, straight)
