@@ -8,7 +8,7 @@ from itertools import pairwise
 from kersey.core.blocks.assembly import Patch, turned
 from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.size_search import SizeOption
-from kersey.core.measure.length import format_size
+from kersey.core.measure.length import format_length, format_size
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import box_path, element, number, picture, rect, text
@@ -93,6 +93,10 @@ def describe(quilt: Quilt) -> str:
     """The picture in words."""
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)
     border = " with a plain border" if quilt.border else ""
+    if quilt.sashing.width:
+        border = f" with sashing of {format_length(quilt.sashing.width, quilt.units)}" + (
+            " and a plain border" if quilt.border else ""
+        )
     return (
         f"Quilt of {quilt.size.columns} by {quilt.size.rows} blocks of "
         f"{quilt.plan.block.title.lower()}{border}, {size} finished."
@@ -106,6 +110,7 @@ def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
         (
             _binding(quilt, left, top, cloths),
             _border(quilt, left, top, cloths),
+            _sashing(quilt, body_left, body_top, cloths),
             _blocks(quilt, body_left, body_top, cloths),
             _seams(quilt, body_left, body_top),
             _missing(quilt, body_left, body_top),
@@ -162,9 +167,52 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     )
 
 
+def _place(quilt: Quilt, row: int, column: int) -> tuple[Fraction, Fraction]:
+    """Where in the body a block begins."""
+    sashing, (width, height) = quilt.sashing, quilt.block
+    edge = sashing.width if sashing.framed else Fraction(0)
+    across = Fraction(0) if sashing.rows_only else sashing.width
+    return edge + column * (width + across), edge + row * (height + sashing.width)
+
+
+def _sashing(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+    """Strips between the blocks: those across lie under all, those upright over them."""
+    sashing, size = quilt.sashing, quilt.size
+    if not sashing.width:
+        return ""
+    cloth, w = quilt.sashing_cloth.prints[0], sashing.width
+    across = box_path(left, top, size.body_width, size.body_length)
+    xs, ys = _gaps(quilt)
+    if sashing.cornerstones:
+        upright = "".join(box_path(left + x, top, w, size.body_length) for x in xs)
+    else:
+        # Plain sashing is sewn in rows: its short strips end at the long ones.
+        tall = quilt.block[1]
+        rows = [_place(quilt, row, 0)[1] for row in range(size.rows)]
+        upright = "".join(box_path(left + x, top + y, w, tall) for x in xs for y in rows)
+    drawn = element("path", d=across, fill=cloths.fill(cloth))
+    if upright:
+        drawn += element("path", d=upright, fill=cloths.fill(cloth, upright=True))
+    if sashing.cornerstones:
+        squares = "".join(box_path(left + x, top + y, w, w) for x in xs for y in ys)
+        corner = quilt.binding_cloth.prints[0]
+        drawn += element("path", d=squares, fill=cloths.fill(corner)) if squares else ""
+        drawn += _seam_lines(squares) if squares else ""
+    return drawn
+
+
+def _gaps(quilt: Quilt) -> tuple[list[Fraction], list[Fraction]]:
+    """Where strips lie between columns, and between rows."""
+    sashing, size = quilt.sashing, quilt.size
+    first = 0 if sashing.framed else 1
+    last = 1 if sashing.framed else 0
+    xs = [_place(quilt, 0, n)[0] - sashing.width for n in range(first, size.columns + last)]
+    ys = [_place(quilt, n, 0)[1] - sashing.width for n in range(first, size.rows + last)]
+    return [] if sashing.rows_only else xs, ys
+
+
 def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """All patches of one print that lie the same way are one path."""
-    width, height = map(float, quilt.block)
     turned_patches = {
         turn: [_Shape(patch) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
         for turn in {placed.turn for placed in quilt.placed}
@@ -173,7 +221,8 @@ def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     paths: dict[tuple[str, bool], list[str]] = defaultdict(list)
     seams: list[str] = []
     for placed in quilt.placed:
-        x, y = first_x + placed.column * width, first_y + placed.row * height
+        across, down = _place(quilt, placed.row, placed.column)
+        x, y = first_x + float(across), first_y + float(down)
         kit = quilt.plan.kits[placed.kit]
         for shape, slot in zip(turned_patches[placed.turn], slots, strict=True):
             outline = shape.at(x, y)
@@ -215,6 +264,14 @@ class _Shape:
 
 def _seams(quilt: Quilt, left: Fraction, top: Fraction) -> str:
     size, (width, height) = quilt.size, quilt.block
+    if quilt.sashing.width:
+        boxes = (
+            box_path(left + x, top + y, width, height)
+            for row in range(size.rows)
+            for column in range(size.columns)
+            for x, y in [_place(quilt, row, column)]
+        )
+        return _seam_lines("".join(boxes))
     across = "".join(
         f"M{number(left)} {number(top + r * height)}h{number(size.body_width)}"
         for r in range(size.rows + 1)
@@ -237,7 +294,8 @@ def _missing(quilt: Quilt, left: Fraction, top: Fraction) -> str:
     width, height = quilt.block
     boxes, crosses = [], []
     for r, c in quilt.empty_places:
-        x, y = left + c * width, top + r * height
+        across, down = _place(quilt, r, c)
+        x, y = left + across, top + down
         boxes.append(box_path(x, y, width, height))
         crosses.append(f"M{number(x)} {number(y)}l{number(width)} {number(height)}")
     if not boxes:

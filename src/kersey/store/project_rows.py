@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from kersey.core.cloth.fabric import Print, Value
+from kersey.core.cloth.print_names import SASHING_PRINT
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
@@ -13,7 +14,7 @@ from kersey.records.plans import plan_from_text, plan_text
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
 
-_BORDER, _BINDING = "border", "binding"
+_BORDER, _BINDING, _SASHING = "border", "binding", "sashing"
 
 
 def project_from_row(row: ProjectRow) -> Project:
@@ -33,6 +34,8 @@ def project_from_row(row: ProjectRow) -> Project:
         design=choices_from_text(row.choices),
         bought_border=bought[_BORDER],
         bought_binding=bought[_BINDING],
+        # Of an older quilt nobody has said it.
+        bought_sashing=bought.get(_SASHING, SASHING_PRINT),
         done=frozenset(step.key for step in row.done_steps),
         sketch=row.sketch,
         put_away=row.put_away,
@@ -92,7 +95,11 @@ def pull_columns(position: int, pulled: Pulled) -> dict[str, Any]:
 
 def bought_prints(project: Project) -> dict[str, Print]:
     """The prints that are bought, by the part of the quilt they are for."""
-    return {_BORDER: project.bought_border, _BINDING: project.bought_binding}
+    return {
+        _BORDER: project.bought_border,
+        _BINDING: project.bought_binding,
+        _SASHING: project.bought_sashing,
+    }
 
 
 # A sketch holds nothing back, so its lots may shrink or be taken out: it then shows what is there.

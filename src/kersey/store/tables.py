@@ -82,7 +82,7 @@ class PullRow(Table):
 
 
 class BoughtRow(PrintColumns, Table):
-    """The print that is bought for a part of the quilt: border or binding."""
+    """The print that is bought for a part of the quilt: border, binding or sashing."""
 
     __tablename__ = "bought"
 

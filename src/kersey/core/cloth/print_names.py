@@ -97,6 +97,7 @@ MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
 }  # fmt: skip
 
 BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
+SASHING_PRINT = Print("waiting room cream", Value.LIGHT, Swatch(Motif.PLAIN, "#e9e2cf", "#d6ccb2"))
 BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 
 

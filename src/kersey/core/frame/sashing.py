@@ -36,8 +36,7 @@ class Sashing:
     rows_only: bool = False
 
     def __post_init__(self) -> None:
-        if not 0 <= self.width <= WIDEST_SASHING:
-            raise BadSashing("Sashing is from 0 (none) to 20″ (50 cm) wide, like 2.")
+        check_sashing_width(self.width)
         if self.rows_only and (self.cornerstones or self.framed):
             raise BadSashing("Strips between rows only have no cornerstones and no frame.")
 
@@ -91,16 +90,23 @@ class Sashing:
         return (rows + more) * (columns + more)
 
 
+def check_sashing_width(width: Fraction) -> None:
+    """Raise `BadSashing` for strips nobody could sew."""
+    if not 0 <= width <= WIDEST_SASHING:
+        raise BadSashing("Sashing is from 0 (none) to 20″ (50 cm) wide, like 2.")
+
+
 NO_SASHING = Sashing()
 
 
-def proposed_widths(block: tuple[Fraction, Fraction]) -> tuple[Fraction, ...]:
-    """Half inches from a quarter to a third of the smaller side of a block; the nearest otherwise.
+def proposed_widths(
+    block: tuple[Fraction, Fraction], step: Fraction = Fraction(1, 2)
+) -> tuple[Fraction, ...]:
+    """Whole steps from a quarter to a third of the smaller side of a block; else the nearest one.
 
     >>> proposed_widths((Fraction(10), Fraction(10)))
     (Fraction(5, 2), Fraction(3, 1))
     """
-    half = Fraction(1, 2)
     least, most = min(block) * SLIMMEST, min(block) * BROADEST
-    steps = range(-int(-least // half), int(most // half) + 1)
-    return tuple(step * half for step in steps) or (max(half, round(least / half) * half),)
+    steps = range(-int(-least // step), int(most // step) + 1)
+    return tuple(n * step for n in steps) or (max(step, round(least / step) * step),)

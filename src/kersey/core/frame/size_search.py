@@ -15,6 +15,7 @@ from fractions import Fraction
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.borders import widths_to_propose
 from kersey.core.frame.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
+from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.measure.length import Units, format_length
 
 MOST_ROWS = 60
@@ -57,6 +58,7 @@ class SizeQuestion:
     wish: Wish = field(default_factory=Wish)
     border_width: Fraction | None = None
     units: Units = Units.INCHES
+    sashing: Sashing = NO_SASHING
 
 
 @dataclass(frozen=True)
@@ -178,6 +180,11 @@ class _Judge:
     def __init__(self, question: SizeQuestion) -> None:
         self.question = question
         self.block_width, self.block_height = map(float, question.block)
+        sashing = question.sashing
+        # Strips of sashing are one fewer than the blocks they part, or one more; between rows only
+        # there are none that add to the width.
+        self.down = self.across = 1 if sashing.framed else -1
+        self.between = 0.0 if sashing.rows_only else float(sashing.width)
         self.purposes = question.wish.purposes(question.units)
         self.ranges = [
             tuple(map(float, (p.least_width, p.most_width, p.least_length, p.most_length)))
@@ -196,13 +203,13 @@ class _Judge:
     def option(self, rows: int, columns: int) -> SizeOption:
         """The size with the border and the purpose that cost least."""
         cost, border, _, purpose = min(self._choices(rows, columns), key=lambda c: c[:3])
-        block_width, block_height = self.question.block
+        body = self.question.sashing.body(columns, rows, self.question.block)
         return SizeOption(
             rows=rows,
             columns=columns,
             blocks_possible=self.question.blocks,
-            body_width=columns * block_width,
-            body_length=rows * block_height,
+            body_width=body[0],
+            body_length=body[1],
             border_width=border,
             purpose=purpose,
             purpose_wished=self.wished,
@@ -211,8 +218,10 @@ class _Judge:
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
         """Each border that suits, with the purpose that it brings nearest."""
+        sashing = self.question.sashing
         spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
-        body_width, body_length = columns * self.block_width, rows * self.block_height
+        body_width = columns * self.block_width + (columns + self.across) * self.between
+        body_length = rows * self.block_height + (rows + self.down) * float(sashing.width)
         widest = min(body_width, body_length) * float(WIDEST_BORDER_SHARE)
         given = self.question.border_width is not None
         for border, inches, off_half_costs in self.borders:

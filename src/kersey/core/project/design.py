@@ -12,6 +12,7 @@ from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
 from kersey.core.frame.borders import check_border_width
 from kersey.core.frame.purposes import Wish
+from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import check_rows
 from kersey.core.measure.workshop import (
     QUARTER_INCH,
@@ -71,6 +72,7 @@ class Design:
     wish: Wish = field(default_factory=Wish)
     rows: int | None = None
     columns: int | None = None
+    sashing: Sashing = NO_SASHING
     border_width: Fraction | None = None
     border_from_left: bool = False
     binding_width: Fraction = USUAL_BINDING_WIDTH

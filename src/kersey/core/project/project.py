@@ -11,7 +11,7 @@ from itertools import count
 
 from kersey.core.cloth.fabric import Print, checked_name
 from kersey.core.cloth.forms import Form
-from kersey.core.cloth.print_names import BINDING_PRINT, BORDER_PRINT
+from kersey.core.cloth.print_names import BINDING_PRINT, BORDER_PRINT, SASHING_PRINT
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
@@ -44,6 +44,7 @@ class Project:
     design: Design = field(default_factory=Design)
     bought_border: Print = BORDER_PRINT
     bought_binding: Print = BINDING_PRINT
+    bought_sashing: Print = SASHING_PRINT
     done: frozenset[str] = frozenset()
     sketch: bool = False
     put_away: bool = False
@@ -64,6 +65,11 @@ class Project:
     def binding_print(self) -> Print:
         """What the binding shows: fabric pulled for it, or what is bought."""
         return self._pulled_for(Role.BINDING) or self.bought_binding
+
+    @property
+    def sashing_print(self) -> Print:
+        """What the sashing shows: fabric pulled for it, or what is bought."""
+        return self._pulled_for(Role.SASHING) or self.bought_sashing
 
     @cached_property
     def working(self) -> tuple[tuple[Pulled, ...], ...]:

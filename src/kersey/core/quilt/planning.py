@@ -15,6 +15,7 @@ from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.problem import CuttingPlan, Layout
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import Infeasible
+from kersey.core.frame.sashing import NO_SASHING
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design, KitWish
@@ -48,6 +49,12 @@ class SizeWish:
         if self.question is None or finished is None:
             return self
         return replace(self, question=replace(self.question, block=finished))
+
+    def of_one_piece(self, finished: Size | None) -> "SizeWish":
+        """The wish for a quilt that is one piece of this size: nothing parts it."""
+        wish = replace(self, rows=1, columns=1).of(finished)
+        question = wish.question and replace(wish.question, sashing=NO_SASHING)
+        return replace(wish, question=question)
 
     def grid(self, possible: int) -> Grid | None:
         """Rows and columns for so many blocks: those said, or the best; None without a block."""
@@ -129,7 +136,7 @@ class PlanQuestion:
     def _one_piece(self, most: CuttingPlan) -> KeptPlan:
         """All columns, rows or strips of a plan sewn into one: that is the quilt."""
         piece = whole_piece(self.block, self.seam, most)
-        size = replace(self.size, rows=1, columns=1).of(piece.assembly.finished)
+        size = self.size.of_one_piece(piece.assembly.finished)
         kits = (laid_in_order(piece),)
         _check(piece.plan, kits)
         return KeptPlan(
@@ -218,7 +225,7 @@ def regridded(project: Project, units: Units) -> Project:
         return project
     wish = size_wish(yield_asked(project), project.design, units)
     if kept.block.makes_one_piece:
-        wish = replace(wish, rows=1, columns=1).of(kept.finished)
+        wish = wish.of_one_piece(kept.finished)
     grid = wish.grid(kept.most.blocks)
     if grid is None:
         return project
@@ -307,7 +314,9 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
     """What a size is chosen by, for a project's design."""
     if asked.finished is None:
         return SizeWish(None)
-    question = SizeQuestion(asked.finished, 0, design.wish, design.border_width, units)
+    question = SizeQuestion(
+        asked.finished, 0, design.wish, design.border_width, units, design.sashing
+    )
     return SizeWish(question, design.rows, design.columns)
 
 

@@ -26,7 +26,7 @@ from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
 from kersey.core.quilt.dealing import deal, laid_in_order
 from kersey.core.quilt.pieces import pieces_made, slots_of
-from kersey.core.quilt.planning import SizeWish, laid, size_wish
+from kersey.core.quilt.planning import laid, size_wish
 from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.yields.report import checked_plan
 
@@ -206,7 +206,7 @@ def _quilt(
     if block.makes_one_piece:
         whole = whole_piece(block, seam, plan)
         block, assembly = whole.block, whole.assembly
-        wish = SizeWish(wish.question, 1, 1).of(assembly.finished)
+        wish = wish.of_one_piece(assembly.finished)
     most = whole.plan if whole else plan
     grid = wish.grid(most.blocks)
     if grid is None or assembly.finished is None:

@@ -18,7 +18,9 @@ from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels, plan_b
 from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
 from kersey.core.frame.borders import Border, plan_border
+from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
+from kersey.core.frame.strips import StripPieces, Strips, strips_for
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
@@ -116,6 +118,40 @@ class Quilt:
     binding: Binding
     binding_cloth: Cloth
     left: tuple[LeftPiece, ...]
+    sashing_cloth: Cloth
+
+    @property
+    def sashing(self) -> Sashing:
+        """What parts the blocks; of one piece nothing."""
+        return _sashing(self.project, self.plan)
+
+    @cached_property
+    def sashing_strips(self) -> Strips | None:
+        """The strips of the sashing off the bolt; None where there is none."""
+        return strips_for(self.sashing_pieces, self._shop) if self.sashing_pieces else None
+
+    @cached_property
+    def sashing_pieces(self) -> tuple[StripPieces, ...]:
+        """The strips of the sashing as they are cut."""
+        columns, rows = self.size.columns, self.size.rows
+        return self.sashing.pieces(columns, rows, self.block, self.project.design.seam)
+
+    @property
+    def cornerstones(self) -> int:
+        """How many squares lie where strips cross."""
+        return self.sashing.corner_squares(self.size.columns, self.size.rows)
+
+    @cached_property
+    def cornerstone_strips(self) -> Strips | None:
+        """Strips off the bolt that the cornerstones are cut from; None where there are none."""
+        side = self.sashing.width + 2 * self.project.design.seam
+        squares = StripPieces("square", self.cornerstones, side, side)
+        return strips_for((squares,), self._shop) if self.cornerstones else None
+
+    @property
+    def _shop(self) -> Workshop:
+        design = self.project.design
+        return Workshop(design.seam, design.usable_width, self.units)
 
     @property
     def size(self) -> SizeOption:
@@ -259,7 +295,19 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         binding=binding,
         binding_cloth=binding_cloth,
         left=left,
+        sashing_cloth=_sashing_cloth(project),
     )
+
+
+def _sashing(project: Project, kept: KeptPlan) -> Sashing:
+    return NO_SASHING if kept.block.makes_one_piece else project.design.sashing
+
+
+def _sashing_cloth(project: Project) -> Cloth:
+    pulled = [p.print for p in project.fabrics if p.serves(Role.SASHING)]
+    if pulled:
+        return Cloth(Source.PULLED, tuple(dict.fromkeys(pulled)))
+    return Cloth(Source.BOUGHT, (project.bought_sashing,))
 
 
 def _used(kept: KeptPlan) -> Sequence[Kit]:
@@ -272,7 +320,10 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     assert kept.finished is not None
     assert kept.grid is not None
     design, grid = project.design, kept.grid
-    question = SizeQuestion(kept.finished, kept.possible, design.wish, design.border_width, units)
+    sashing = _sashing(project, kept)
+    question = SizeQuestion(
+        kept.finished, kept.possible, design.wish, design.border_width, units, sashing
+    )
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
     return Sizes(question, size_option(in_use, grid.rows, grid.columns))

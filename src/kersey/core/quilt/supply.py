@@ -1,7 +1,7 @@
-"""What the fabric pulled for border, binding, backing and batting gives of what the quilt needs.
+"""What fabric pulled for parts of the quilt beside its blocks gives of what they need.
 
-Border and binding are strips across the cloth; backing and batting are one piece, or for a backing
-as much length as its panels take.
+Sashing, border and binding are strips across the cloth; backing and batting are one piece, or for a
+backing as much length as its panels take.
 """
 
 from collections.abc import Sequence
@@ -23,7 +23,7 @@ class Supply:
 def supplies(quilt: Quilt) -> dict[Role, Supply]:
     """For each part that fabric is pulled for, whether it will do."""
     found: dict[Role, Supply] = {}
-    for role in (Role.BORDER, Role.BINDING, Role.BACKING, Role.BATTING):
+    for role in (Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING, Role.BATTING):
         pulled = [p for p in quilt.project.fabrics if p.serves(role)]
         if pulled:
             names = ", ".join(dict.fromkeys(p.print.name for p in pulled))
@@ -33,6 +33,9 @@ def supplies(quilt: Quilt) -> dict[Role, Supply]:
 
 def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
     cloth = quilt.project.design.usable_width
+    if role is Role.SASHING:
+        strips = quilt.sashing_strips
+        return strips is None or _run(pulled, strips.cut_width) >= strips.count * cloth
     if role is Role.BORDER:
         border = quilt.border
         return border is None or _run(pulled, border.cut_width) >= border.strips * cloth

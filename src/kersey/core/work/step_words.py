@@ -285,6 +285,27 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     return f"It comes off at {off} or a hair more. Trim it to {size}."
 
 
+def _sashing(step: Step, quilt: Quilt) -> StepWords:
+    u, strips = quilt.units, quilt.sashing_strips
+    assert strips is not None
+    cut = format_length(strips.cut_width, u)
+    pieces = [
+        f"{piece.count} of {format_length(piece.cut_length, u)}" for piece in quilt.sashing_pieces
+    ]
+    joined = " Join them end to end with straight seams first." if strips.joined else ""
+    sentences = [
+        f"They take {format_bought(strips.cloth, u)} of cloth.{joined}",
+        f"Crosscut {_listed(pieces)}.",
+    ]
+    corners = quilt.cornerstone_strips
+    if corners is not None:
+        sentences.append(
+            f"Cut {quilt.cornerstones} squares of {cut} for the cornerstones, of the binding's "
+            f"print: {_strips(corners.count)}, {format_bought(corners.cloth, u)} of cloth."
+        )
+    return StepWords(f"Cut {_strips(strips.count)} {cut} wide for the sashing", tuple(sentences))
+
+
 def _rows(step: Step, quilt: Quilt) -> StepWords:
     seams = 2 * quilt.project.design.seam
     size = format_size(quilt.size.body_width + seams, quilt.size.body_length + seams, quilt.units)
@@ -292,7 +313,15 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
     turn = turns[len(quilt.assembly.turns)]
     if quilt.assembly.turned_by_row:
         turn = "Turn the blocks of every other row half round."
-    sentences = (turn, f"The joined blocks should measure {size}.")
+    parted = ""
+    if quilt.sashing.width:
+        parted = "Sew short strips between the blocks, and long ones between the rows."
+        if quilt.sashing.rows_only:
+            parted = "Sew the strips between the rows."
+        elif quilt.sashing.cornerstones:
+            parted = "Sew strips between the blocks; between rows strips and cornerstones in turn."
+        parted += " Press toward the sashing."
+    sentences = (turn, parted, f"The joined blocks should measure {size}.")
     title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
     return StepWords(title, tuple(sentence for sentence in sentences if sentence))
 
@@ -365,6 +394,7 @@ _WORDS = {
     StepKind.CUT: _cut,
     StepKind.LAY_OUT: _lay_out,
     StepKind.SEW: _sew,
+    StepKind.SASHING: _sashing,
     StepKind.ROWS: _rows,
     StepKind.BORDER: _border,
     StepKind.BACKING: _backing,

@@ -1,7 +1,8 @@
 """The work order: what to measure, cut and sew, in which order, for the quilt as planned.
 
 Whatever the blocks need comes first, fabric by fabric; then each make is sewn after what it is made
-of; then rows, border, backing and binding. A border is cut only when the quilt has been measured.
+of; then sashing, rows, border, backing and binding. A border is cut only when the quilt has been
+measured.
 
 A step is facts: what is made, of which fabric, how many, how large. It is known by these, so that a
 tick stays through any change of units or words; the sentences are in `step_words`.
@@ -31,6 +32,7 @@ class StepKind(StrEnum):
     CUT = "cut"
     LAY_OUT = "lay out"
     SEW = "sew"
+    SASHING = "sashing"
     ROWS = "rows"
     BORDER = "border"
     BACKING = "backing"
@@ -93,7 +95,10 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
         kits = quilt.plan.plan.problem.batches(len(quilt.placed))
         yield Step(StepKind.LAY_OUT, count=kits)
     yield from _sewing(quilt)
-    size = quilt.size
+    size, sashing = quilt.size, quilt.sashing_strips
+    if sashing is not None:
+        longest = max(piece.cut_length for piece in quilt.sashing_pieces)
+        yield Step(StepKind.SASHING, "sashing", sashing.count, (sashing.cut_width, longest))
     yield Step(StepKind.ROWS, "row", size.rows, (size.body_width, size.body_length))
     if quilt.border is not None:
         border = quilt.border

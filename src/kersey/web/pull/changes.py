@@ -26,6 +26,8 @@ def corrected(project: Project, place: str, form: FabricForm) -> Project:
         return replace(project, bought_border=changed_print(project.bought_border, form))
     if place == Bought.BINDING:
         return replace(project, bought_binding=changed_print(project.bought_binding, form))
+    if place == Bought.SASHING:
+        return replace(project, bought_sashing=changed_print(project.bought_sashing, form))
     pulled = fabric_at(project, place)
     if form.pulled == 0:
         return project.returning({int(place)})

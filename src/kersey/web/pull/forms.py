@@ -17,6 +17,7 @@ class Bought(StrEnum):
 
     BORDER = "border"
     BINDING = "binding"
+    SASHING = "sashing"
 
 
 class PullForm(RevisedForm):

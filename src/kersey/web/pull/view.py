@@ -58,6 +58,7 @@ def pull_context(
     bought = {
         Bought.BORDER.value: project.bought_border,
         Bought.BINDING.value: project.bought_binding,
+        Bought.SASHING.value: project.bought_sashing,
     }
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
         chosen = "0" if project.fabrics else Bought.BORDER.value
@@ -200,6 +201,7 @@ def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     parts = {
         Bought.BORDER: (Role.BORDER, project.bought_border),
         Bought.BINDING: (Role.BINDING, project.bought_binding),
+        Bought.SASHING: (Role.SASHING, project.bought_sashing),
     }
     return {
         part.value: (cloth, draw_swatch(cloth))

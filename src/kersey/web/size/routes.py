@@ -25,8 +25,9 @@ from kersey.core.frame.purposes import (
     BadPurpose,
     Wish,
 )
+from kersey.core.frame.sashing import Sashing, check_sashing_width, proposed_widths
 from kersey.core.frame.size_search import MOST_ROWS, SizeOption, why
-from kersey.core.measure.length import Units
+from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.core.measure.workshop import check_usable_width
 from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
@@ -72,8 +73,31 @@ class WishForm(RevisedForm):
     tuck: Length | None = None
 
 
+class SashingKind(StrEnum):
+    """How strips part the blocks, beside how wide they are."""
+
+    PLAIN = "plain"
+    CORNERSTONES = "cornerstones"
+    FRAMED = "framed"
+    FRAMED_CORNERSTONES = "framed, cornerstones"
+    ROWS = "rows only"
+
+    def of_width(self, width: Fraction) -> Sashing:
+        """Sashing of this kind."""
+        framed = self in (SashingKind.FRAMED, SashingKind.FRAMED_CORNERSTONES)
+        cornerstones = self in (SashingKind.CORNERSTONES, SashingKind.FRAMED_CORNERSTONES)
+        return Sashing(width, cornerstones, framed, self is SashingKind.ROWS)
+
+
+def _kind_of(sashing: Sashing) -> SashingKind:
+    return next(kind for kind in SashingKind if kind.of_width(sashing.width) == sashing)
+
+
 class FinishForm(RevisedForm):
     """Frame and finish. A border left empty is proposed by Kersey."""
+
+    sashing_width: Annotated[Length, AfterValidator(checked(check_sashing_width))] = Fraction(0)
+    sashing_kind: SashingKind = SashingKind.PLAIN
 
     border_width: Annotated[Length | None, AfterValidator(checked(check_border_width))] = None
     binding_width: Annotated[Length, AfterValidator(checked(check_binding_width))]
@@ -174,6 +198,7 @@ def _with_present_size(form: WishForm, opened: OpenProject) -> WishForm:
 def _with_finish(project: Project, form: FinishForm) -> Project:
     design = replace(
         project.design,
+        sashing=form.sashing_kind.of_width(form.sashing_width),
         border_width=form.border_width,
         binding_width=form.binding_width,
         binding_from_left=form.binding_source is ClothFrom.LEFT,
@@ -198,6 +223,9 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         "purposes": _purposes(opened.units),
         "beds": ALL_BEDS,
         "border_widths": _border_widths(opened),
+        "sashing_widths": _sashing_widths(opened),
+        "sashing_kind": _kind_of(opened.project.design.sashing),
+        "sashing_kinds": list(SashingKind),
         "ways": _WAYS,
     }
     if opened.quilt is None:
@@ -267,6 +295,14 @@ def _purposes(units: Units) -> list[tuple[str, str]]:
         *((bed.key, bed.name) for bed in beds),
         (OWN_SIZE, "a size of my own"),
     ]
+
+
+def _sashing_widths(opened: OpenProject) -> list[Fraction]:
+    """No sashing, what suits the block, slimmer and broader, and the one in use."""
+    block = opened.quilt.block if opened.quilt else (Fraction(6), Fraction(6))
+    step = Fraction(1, 2) if opened.units is Units.INCHES else CENTIMETRE
+    usual = {step * n for n in (2, 3, 4, 6)} | set(proposed_widths(block, step))
+    return sorted({Fraction(0), opened.project.design.sashing.width} | usual)
 
 
 def _border_widths(opened: OpenProject) -> list[Fraction]:
