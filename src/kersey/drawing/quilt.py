@@ -6,6 +6,8 @@ from fractions import Fraction
 from itertools import pairwise
 
 from kersey.core.blocks.assembly import Patch, turned
+from kersey.core.cloth.fabric import Print
+from kersey.core.frame.borders import Border, Corners
 from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
@@ -105,7 +107,8 @@ def describe(quilt: Quilt) -> str:
 
 def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     size = quilt.size
-    body_left, body_top = left + size.border_width, top + size.border_width
+    around = size.border_width + size.around
+    body_left, body_top = left + around, top + around
     return "".join(
         (
             _binding(quilt, left, top, cloths),
@@ -146,25 +149,57 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
 
 
 def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
-    size, w = quilt.size, quilt.size.border_width
-    if w == 0:
-        return ""
-    cloth = quilt.border_cloth.prints[0]
-    across = box_path(left, top, size.width, w) + box_path(
-        left, top + w + size.body_length, size.width, w
+    """All borders, from the outermost in."""
+    drawn, inner = "", [(quilt.border, quilt.border_cloth.prints[0])] if quilt.border else []
+    borders = [*inner, *zip(quilt.outer_borders, quilt.outer_cloths, strict=True)]
+    width, length = quilt.size.width, quilt.size.length
+    for border, cloth in reversed(borders):
+        drawn += _one_border(quilt, border, cloth, (left, top, width, length), cloths)
+        w = border.finished_width
+        left, top, width, length = left + w, top + w, width - 2 * w, length - 2 * w
+    return drawn
+
+
+def _one_border(
+    quilt: Quilt, border: Border, cloth: Print,
+    outer: tuple[Fraction, Fraction, Fraction, Fraction], cloths: Cloths,
+) -> str:  # fmt: skip
+    """A border within a rectangle, its corners as they are sewn."""
+    (left, top, width, length), w = outer, border.finished_width
+    corners, sides_first = quilt.project.design.corners, quilt.project.design.sides_first
+    inner_width, inner_length = width - 2 * w, length - 2 * w
+    # Where sides are sewn on first, the ends go from edge to edge; else it is the other way round.
+    ends_reach = corners is not Corners.BUTTED or sides_first
+    x, wide = (left, width) if ends_reach else (left + w, inner_width)
+    y, high = (top + w, inner_length) if ends_reach else (top, length)
+    across = box_path(x, top, wide, w) + box_path(x, top + w + inner_length, wide, w)
+    down = box_path(left, y, w, high) + box_path(left + w + inner_width, y, w, high)
+    drawn = element("path", d=across, fill=cloths.fill(cloth)) + element(
+        "path", d=down, fill=cloths.fill(cloth, upright=True)
     )
-    down = box_path(left, top + w, w, size.body_length) + box_path(
-        left + w + size.body_width, top + w, w, size.body_length
-    )
-    seams = (
-        f"M{number(left)} {number(top + w)}h{number(size.width)}"
-        f"M{number(left)} {number(top + w + size.body_length)}h{number(size.width)}"
-    )
-    return (
-        element("path", d=across, fill=cloths.fill(cloth))
-        + element("path", d=down, fill=cloths.fill(cloth, upright=True))
-        + _seam_lines(seams)
-    )
+    if corners is Corners.SQUARES:
+        squares = "".join(
+            box_path(a, b, w, w)
+            for a in (left, left + w + inner_width)
+            for b in (top, top + w + inner_length)
+        )
+        drawn += element("path", d=squares, fill=cloths.fill(quilt.binding_cloth.prints[0]))
+        return drawn + _seam_lines(squares)
+    if corners is Corners.MITRED:
+        seams = "".join(
+            f"M{number(a)} {number(b)}l{number(w * dx)} {number(w * dy)}"
+            for a, dx in ((left, 1), (left + width, -1))
+            for b, dy in ((top, 1), (top + length, -1))
+        )
+    elif sides_first:
+        seams = "".join(
+            f"M{number(left)} {number(b)}h{number(width)}" for b in (top + w, top + length - w)
+        )
+    else:
+        seams = "".join(
+            f"M{number(a)} {number(top)}v{number(length)}" for a in (left + w, left + width - w)
+        )
+    return drawn + _seam_lines(seams)
 
 
 def _place(quilt: Quilt, row: int, column: int) -> tuple[Fraction, Fraction]:

@@ -10,7 +10,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, BeforeValidator, ConfigDict, PlainSerializer, ValidationError
 
 from kersey.core.cloth.fabric import BadFabric, Print, Value
-from kersey.core.cloth.print_names import SASHING_PRINT
+from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
@@ -71,6 +71,7 @@ class ProjectDocument(BaseModel):
     border_print: _Print
     binding_print: _Print
     sashing_print: _Print = SASHING_PRINT
+    outer_print: _Print = OUTER_BORDER_PRINT
     done: tuple[str, ...]
     sketch: bool
     put_away: bool
@@ -92,6 +93,7 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         border_print=project.bought_border,
         binding_print=project.bought_binding,
         sashing_print=project.bought_sashing,
+        outer_print=project.bought_outer,
         done=tuple(sorted(project.done)),
         sketch=project.sketch,
         put_away=project.put_away,
@@ -120,6 +122,7 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         bought_border=known.border_print,
         bought_binding=known.binding_print,
         bought_sashing=known.sashing_print,
+        bought_outer=known.outer_print,
         done=frozenset(known.done),
         sketch=known.sketch,
         put_away=known.put_away,

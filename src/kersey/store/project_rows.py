@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from kersey.core.cloth.fabric import Print, Value
-from kersey.core.cloth.print_names import SASHING_PRINT
+from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
@@ -14,7 +14,7 @@ from kersey.records.plans import plan_from_text, plan_text
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
 
-_BORDER, _BINDING, _SASHING = "border", "binding", "sashing"
+_BORDER, _BINDING, _SASHING, _OUTER = "border", "binding", "sashing", "outer border"
 
 
 def project_from_row(row: ProjectRow) -> Project:
@@ -34,8 +34,9 @@ def project_from_row(row: ProjectRow) -> Project:
         design=choices_from_text(row.choices),
         bought_border=bought[_BORDER],
         bought_binding=bought[_BINDING],
-        # Of an older quilt nobody has said it.
+        # Of an older quilt nobody has said them.
         bought_sashing=bought.get(_SASHING, SASHING_PRINT),
+        bought_outer=bought.get(_OUTER, OUTER_BORDER_PRINT),
         done=frozenset(step.key for step in row.done_steps),
         sketch=row.sketch,
         put_away=row.put_away,
@@ -99,6 +100,7 @@ def bought_prints(project: Project) -> dict[str, Print]:
         _BORDER: project.bought_border,
         _BINDING: project.bought_binding,
         _SASHING: project.bought_sashing,
+        _OUTER: project.bought_outer,
     }
 
 

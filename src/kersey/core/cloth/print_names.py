@@ -98,6 +98,9 @@ MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
 
 BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
 SASHING_PRINT = Print("waiting room cream", Value.LIGHT, Swatch(Motif.PLAIN, "#e9e2cf", "#d6ccb2"))
+OUTER_BORDER_PRINT = Print(
+    "guard's van green", Value.DARK, Swatch(Motif.PLAIN, "#2f4a3a", "#5c7a66")
+)
 BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 
 

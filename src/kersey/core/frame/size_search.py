@@ -50,7 +50,8 @@ class BadRows(InvalidValue):
 class SizeQuestion:
     """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each.
 
-    `block` is (width, height) of one, finished.
+    `block` is (width, height) of one, finished; `around` what lies outside the first border, on
+    each side: more borders.
     """
 
     block: tuple[Fraction, Fraction]
@@ -59,6 +60,7 @@ class SizeQuestion:
     border_width: Fraction | None = None
     units: Units = Units.INCHES
     sashing: Sashing = NO_SASHING
+    around: Fraction = Fraction(0)
 
 
 @dataclass(frozen=True)
@@ -74,6 +76,7 @@ class SizeOption:
     purpose: Purpose
     purpose_wished: bool
     cost: float
+    around: Fraction = Fraction(0)
 
     @property
     def blocks(self) -> int:
@@ -87,13 +90,18 @@ class SizeOption:
 
     @property
     def width(self) -> Fraction:
-        """Finished width with the border."""
-        return self.body_width + 2 * self.border_width
+        """Finished width with all that is round the blocks."""
+        return self.body_width + 2 * self.bordered
 
     @property
     def length(self) -> Fraction:
-        """Finished length with the border."""
-        return self.body_length + 2 * self.border_width
+        """Finished length with all that is round the blocks."""
+        return self.body_length + 2 * self.bordered
+
+    @property
+    def bordered(self) -> Fraction:
+        """Finished width of all borders together, on one side."""
+        return self.border_width + self.around
 
     @property
     def ratio(self) -> Fraction:
@@ -214,11 +222,12 @@ class _Judge:
             purpose=purpose,
             purpose_wished=self.wished,
             cost=cost,
+            around=self.question.around,
         )
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
         """Each border that suits, with the purpose that it brings nearest."""
-        sashing = self.question.sashing
+        sashing, around = self.question.sashing, float(self.question.around)
         spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
         body_width = columns * self.block_width + (columns + self.across) * self.between
         body_length = rows * self.block_height + (rows + self.down) * float(sashing.width)
@@ -227,7 +236,8 @@ class _Judge:
         for border, inches, off_half_costs in self.borders:
             if inches > widest and not given:
                 continue
-            width, length = body_width + 2 * inches, body_length + 2 * inches
+            more = 2 * (inches + around)
+            width, length = body_width + more, body_length + more
             cost = spare * _ALL_SPARE_COSTS + off_half_costs + self._proportion_cost(width, length)
             off, place = min(self._distance_costs(width, length))
             yield cost + off, border, place, self.purposes[place]
@@ -309,9 +319,10 @@ def _fit_reason(option: SizeOption, units: Units) -> str:
 
 
 def _border_words(option: SizeOption, units: Units) -> str:
-    if option.border_width == 0:
+    if not option.bordered:
         return "Without a border"
-    return f"With a border of {format_length(option.border_width, units)}"
+    borders = "borders" if option.around and option.border_width else "a border"
+    return f"With {borders} of {format_length(option.bordered, units)}"
 
 
 def _ratio_reason(option: SizeOption) -> tuple[str, ...]:

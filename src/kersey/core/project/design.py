@@ -10,7 +10,7 @@ from kersey.core.blocks.own_block import OwnBlock
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
-from kersey.core.frame.borders import check_border_width
+from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import check_rows
@@ -74,6 +74,9 @@ class Design:
     columns: int | None = None
     sashing: Sashing = NO_SASHING
     border_width: Fraction | None = None
+    outer_borders: tuple[Fraction, ...] = ()
+    corners: Corners = Corners.BUTTED
+    sides_first: bool = True
     border_from_left: bool = False
     binding_width: Fraction = USUAL_BINDING_WIDTH
     binding_from_left: bool = True
@@ -90,6 +93,10 @@ class Design:
             check_rows(self.rows, self.columns)
         if self.border_width is not None:
             check_border_width(self.border_width)
+        for width in self.outer_borders:
+            check_border_width(width)
+        if len(self.outer_borders) >= MOST_BORDERS:
+            raise BadDesign(f"At most {MOST_BORDERS} borders lie round one another.")
         check_binding_width(self.binding_width)
         check_margin(self.margin)
         check_seam(self.seam)

@@ -11,7 +11,12 @@ from itertools import count
 
 from kersey.core.cloth.fabric import Print, checked_name
 from kersey.core.cloth.forms import Form
-from kersey.core.cloth.print_names import BINDING_PRINT, BORDER_PRINT, SASHING_PRINT
+from kersey.core.cloth.print_names import (
+    BINDING_PRINT,
+    BORDER_PRINT,
+    OUTER_BORDER_PRINT,
+    SASHING_PRINT,
+)
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
@@ -45,6 +50,7 @@ class Project:
     bought_border: Print = BORDER_PRINT
     bought_binding: Print = BINDING_PRINT
     bought_sashing: Print = SASHING_PRINT
+    bought_outer: Print = OUTER_BORDER_PRINT
     done: frozenset[str] = frozenset()
     sketch: bool = False
     put_away: bool = False

@@ -315,8 +315,9 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
     if asked.finished is None:
         return SizeWish(None)
     question = SizeQuestion(
-        asked.finished, 0, design.wish, design.border_width, units, design.sashing
-    )
+        asked.finished, 0, design.wish, design.border_width, units, design.sashing,
+        sum(design.outer_borders, Fraction(0)),
+    )  # fmt: skip
     return SizeWish(question, design.rows, design.columns)
 
 

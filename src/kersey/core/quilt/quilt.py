@@ -5,6 +5,7 @@ finished  body + 2 x border
 top       finished + 2s, unfinished, as it is quilted
 """
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
@@ -17,7 +18,7 @@ from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels, plan_backing
 from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
-from kersey.core.frame.borders import Border, plan_border
+from kersey.core.frame.borders import Border, plan_borders
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.frame.strips import StripPieces, Strips, strips_for
@@ -119,6 +120,8 @@ class Quilt:
     binding_cloth: Cloth
     left: tuple[LeftPiece, ...]
     sashing_cloth: Cloth
+    outer_borders: tuple[Border, ...] = ()
+    outer_cloths: tuple[Print, ...] = ()
 
     @property
     def sashing(self) -> Sashing:
@@ -135,6 +138,14 @@ class Quilt:
         """The strips of the sashing as they are cut."""
         columns, rows = self.size.columns, self.size.rows
         return self.sashing.pieces(columns, rows, self.block, self.project.design.seam)
+
+    @property
+    def sashing_lengths(self) -> dict[Fraction, int]:
+        """How many strips of each length the sashing takes."""
+        found: Counter[Fraction] = Counter()
+        for piece in self.sashing_pieces:
+            found[piece.cut_length] += piece.count
+        return dict(found)
 
     @property
     def cornerstones(self) -> int:
@@ -277,7 +288,8 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     size = sizes.current
     shop = Workshop(design.seam, design.usable_width, units)
     top = (size.width + 2 * design.seam, size.length + 2 * design.seam)
-    border = plan_border(size.body_width, size.body_length, size.border_width, shop)
+    borders = _borders(project, size, shop)
+    border = borders[0] if size.border_width else None
     left = left_over(kept.plan, _used(kept))
     names = _print_names(project, kept)
     border_cloth, left = _border_cloth(project, border, left, names, shop)
@@ -296,6 +308,24 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         binding_cloth=binding_cloth,
         left=left,
         sashing_cloth=_sashing_cloth(project),
+        outer_borders=borders[1:] if border else borders,
+        outer_cloths=_outer_cloths(project),
+    )
+
+
+def _borders(project: Project, size: SizeOption, shop: Workshop) -> tuple[Border, ...]:
+    """All borders, the innermost first."""
+    widths = [width for width in (size.border_width, *project.design.outer_borders) if width]
+    body, design = (size.body_width, size.body_length), project.design
+    return plan_borders(body, widths, shop, design.corners, design.sides_first)
+
+
+def _outer_cloths(project: Project) -> tuple[Print, ...]:
+    """What each border outside the first shows: prints pulled for borders one after the other."""
+    pulled = list(dict.fromkeys(p.print for p in project.fabrics if p.serves(Role.BORDER)))
+    return tuple(
+        pulled[n] if n < len(pulled) else project.bought_outer
+        for n in range(1, 1 + len(project.design.outer_borders))
     )
 
 
@@ -322,8 +352,9 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     design, grid = project.design, kept.grid
     sashing = _sashing(project, kept)
     question = SizeQuestion(
-        kept.finished, kept.possible, design.wish, design.border_width, units, sashing
-    )
+        kept.finished, kept.possible, design.wish, design.border_width, units, sashing,
+        sum(design.outer_borders, Fraction(0)),
+    )  # fmt: skip
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
     return Sizes(question, size_option(in_use, grid.rows, grid.columns))

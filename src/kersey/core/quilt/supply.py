@@ -37,8 +37,10 @@ def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
         strips = quilt.sashing_strips
         return strips is None or _run(pulled, strips.cut_width) >= strips.count * cloth
     if role is Role.BORDER:
-        border = quilt.border
-        return border is None or _run(pulled, border.cut_width) >= border.strips * cloth
+        all_borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
+        widest = max((border.cut_width for border in all_borders), default=Fraction(0))
+        run = sum(border.strips for border in all_borders) * cloth
+        return not run or _run(pulled, widest) >= run
     if role is Role.BINDING:
         binding = quilt.binding
         return _run(pulled, binding.cut_width) >= binding.strips * cloth

@@ -7,8 +7,10 @@ from kersey.core.blocks.assembly import How, Make, Part
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.frame.binding import Binding
+from kersey.core.frame.borders import MITRE_NEEDS, Border, Corners
 from kersey.core.measure.length import (
     SIXTEENTH,
+    Units,
     format_bought,
     format_length,
     format_number,
@@ -290,7 +292,7 @@ def _sashing(step: Step, quilt: Quilt) -> StepWords:
     assert strips is not None
     cut = format_length(strips.cut_width, u)
     pieces = [
-        f"{piece.count} of {format_length(piece.cut_length, u)}" for piece in quilt.sashing_pieces
+        f"{count} of {format_length(length, u)}" for length, count in quilt.sashing_lengths.items()
     ]
     joined = " Join them end to end with straight seams first." if strips.joined else ""
     sentences = [
@@ -327,25 +329,51 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
 
 
 def _border(step: Step, quilt: Quilt) -> StepWords:
-    border, u = quilt.border, quilt.units
-    assert border is not None
+    number = int(step.name.rpartition(" ")[2]) if " " in step.name else 1
+    borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
+    border, u, design = borders[number - 1], quilt.units, quilt.project.design
     cut = format_length(border.cut_width, u)
     joined = " and join them with a straight seam" if border.joined else ""
-    strips, source = border.strips, quilt.border_cloth.source
+    strips = border.strips
     took = f"They take {format_bought(border.cloth, u)} of cloth. Cut them{joined}."
-    if source is Source.LEFT:
+    if step.name == "border" and quilt.border_cloth.source is Source.LEFT:
         strips = len(quilt.border_cloth.strips)
         name = quilt.border_cloth.prints[0].name
         took = f"From what is left of {name}; join them with a straight seam."
+    called = "border" if len(borders) == 1 else f"{_ORDER[number]} border"
     return StepWords(
-        f"Cut {_strips(strips)} {cut} wide for the border",
+        f"Cut {_strips(strips)} {cut} wide for the {called}",
         (
             took,
             "Measure the quilt down the middle and near both edges, and cut to the average.",
-            f"As reckoned: two sides of {format_length(border.sides, u)}, sewn on first, "
-            f"then top and bottom of {format_length(border.ends, u)}.",
+            *_how_it_is_sewn(border, design.corners, design.sides_first, u),
         ),
     )
+
+
+def _how_it_is_sewn(
+    border: Border, corners: Corners, sides_first: bool, u: Units
+) -> tuple[str, ...]:
+    """How long its strips are as reckoned, and in which order they are sewn on."""
+    sides, ends = format_length(border.sides, u), format_length(border.ends, u)
+    if corners is Corners.SQUARES and border.corner:
+        square = format_length(border.corner, u)
+        return (
+            f"As reckoned: two sides of {sides}; top and bottom of {ends}, with a square of "
+            f"{square} at either end, of the binding's print.",
+            "Sew the sides on first; then top and bottom, their squares sewn on.",
+        )
+    if corners is Corners.MITRED:
+        return (
+            f"As reckoned: two sides of {sides}, top and bottom of {ends}: two border widths and "
+            f"{format_length(MITRE_NEEDS, u)} longer than the quilt.",
+            "Sew each on from seam to seam, a quarter inch short of the corners; fold the mitres, "
+            "sew them from the inside out, and trim.",
+        )
+    first, then = f"two sides of {sides}", f"top and bottom of {ends}"
+    if not sides_first:
+        first, then = then, first
+    return (f"As reckoned: {first}, sewn on first, then {then}.",)
 
 
 def _backing(step: Step, quilt: Quilt) -> StepWords:
@@ -388,6 +416,7 @@ def _binding_source(quilt: Quilt, binding: Binding) -> str:
     return f"From what is left: {' and '.join(pieces)}."
 
 
+_ORDER = {1: "first", 2: "second", 3: "third", 4: "fourth"}
 _WORDS = {
     StepKind.MEASURE: _measure,
     StepKind.KEEP: _keep,

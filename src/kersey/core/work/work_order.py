@@ -105,6 +105,11 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
         yield Step(
             StepKind.BORDER, "border", border.strips, (border.cut_width, border.sides + border.ends)
         )
+    for number, border in enumerate(quilt.outer_borders, 2 if quilt.border else 1):
+        yield Step(
+            StepKind.BORDER, f"border {number}", border.strips,
+            (border.cut_width, border.sides + border.ends),
+        )  # fmt: skip
     yield Step(StepKind.BACKING, "backing", size=(quilt.backing.width, quilt.backing.length))
     binding = quilt.binding
     yield Step(StepKind.BINDING, "binding", binding.strips, (binding.cut_width, binding.length))

@@ -1,6 +1,7 @@
 """What a form changes in the fabrics of a project."""
 
 from dataclasses import replace
+from typing import Any
 
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import BadFabric, Fact, Print, Value
@@ -12,6 +13,14 @@ from kersey.store.projects import NoSuchProject
 from kersey.web.print_form import changed_print
 from kersey.web.pull.forms import Bought, FabricForm, RoleForm
 
+# What holds the print that is bought for a part.
+_BOUGHT = {
+    Bought.BORDER: "bought_border",
+    Bought.BINDING: "bought_binding",
+    Bought.SASHING: "bought_sashing",
+    Bought.OUTER: "bought_outer",
+}
+
 
 def fabric_at(project: Project, place: str) -> Pulled:
     """The fabric at a place of the wall; raises `NoSuchProject` when there is none."""
@@ -22,12 +31,10 @@ def fabric_at(project: Project, place: str) -> Pulled:
 
 def corrected(project: Project, place: str, form: FabricForm) -> Project:
     """The project after a fabric, or a print to buy, was corrected."""
-    if place == Bought.BORDER:
-        return replace(project, bought_border=changed_print(project.bought_border, form))
-    if place == Bought.BINDING:
-        return replace(project, bought_binding=changed_print(project.bought_binding, form))
-    if place == Bought.SASHING:
-        return replace(project, bought_sashing=changed_print(project.bought_sashing, form))
+    if place in _BOUGHT:
+        name = _BOUGHT[Bought(place)]
+        changed: dict[str, Any] = {name: changed_print(getattr(project, name), form)}
+        return replace(project, **changed)
     pulled = fabric_at(project, place)
     if form.pulled == 0:
         return project.returning({int(place)})

@@ -18,6 +18,7 @@ class Bought(StrEnum):
     BORDER = "border"
     BINDING = "binding"
     SASHING = "sashing"
+    OUTER = "outer border"
 
 
 class PullForm(RevisedForm):

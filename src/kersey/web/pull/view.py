@@ -59,6 +59,7 @@ def pull_context(
         Bought.BORDER.value: project.bought_border,
         Bought.BINDING.value: project.bought_binding,
         Bought.SASHING.value: project.bought_sashing,
+        Bought.OUTER.value: project.bought_outer,
     }
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
         chosen = "0" if project.fabrics else Bought.BORDER.value

@@ -4,7 +4,7 @@ import re
 from dataclasses import replace
 from enum import StrEnum
 from fractions import Fraction
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request
 from pydantic import AfterValidator, Field
@@ -14,7 +14,7 @@ from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import ANY
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.binding import check_binding_width
-from kersey.core.frame.borders import check_border_width, widths_to_propose
+from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
 from kersey.core.frame.purposes import (
     ALL_BEDS,
     ANY_PURPOSE,
@@ -103,6 +103,11 @@ class FinishForm(RevisedForm):
     binding_width: Annotated[Length, AfterValidator(checked(check_binding_width))]
     binding_source: ClothFrom
     border_source: ClothFrom = ClothFrom.BOUGHT
+    outer_1: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
+    outer_2: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
+    outer_3: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
+    corners: Corners = Corners.BUTTED
+    first: Literal["sides", "ends"] = "sides"
     margin: Annotated[Length, AfterValidator(checked(check_margin))]
     backing_way: BackingWay | None = None
     usable_width: Annotated[Length, AfterValidator(checked(check_usable_width))]
@@ -200,6 +205,9 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         project.design,
         sashing=form.sashing_kind.of_width(form.sashing_width),
         border_width=form.border_width,
+        outer_borders=tuple(width for width in (form.outer_1, form.outer_2, form.outer_3) if width),
+        corners=form.corners,
+        sides_first=form.first == "sides",
         binding_width=form.binding_width,
         binding_from_left=form.binding_source is ClothFrom.LEFT,
         border_from_left=form.border_source is ClothFrom.LEFT,
@@ -223,6 +231,8 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         "purposes": _purposes(opened.units),
         "beds": ALL_BEDS,
         "border_widths": _border_widths(opened),
+        "outer_widths": widths_to_propose(opened.units),
+        "corner_styles": list(Corners),
         "sashing_widths": _sashing_widths(opened),
         "sashing_kind": _kind_of(opened.project.design.sashing),
         "sashing_kinds": list(SashingKind),
