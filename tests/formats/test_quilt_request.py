@@ -174,7 +174,10 @@ def test_plain_squares_and_triangles(setting: str, blocks: int, plain: int) -> N
         (asked(borders={"widths": [25]}), "borders.widths[0]: A border is from 0"),
         (asked(sashing={"widths": [-1]}), "sashing.widths[0]: must be more than 0"),
         (asked(sashing={"framed": [1]}), "sashing.framed[0]: must be true or false"),
-        (asked(binding={"style": "bias", "width": 9}), "binding.width: bias: from 3/2 to 4"),
+        (
+            asked(binding={"style": "bias", "width": 9}),
+            "binding.width: Bias strips are 1½″ to 4″ wide",
+        ),
         (asked(settings={"on_point": True, "alternate": True}), "settings.alternate: must be"),
         (asked(settings={"max_ratio": 0.5}), "settings.max_ratio: must be at least 1"),
         (asked(target={"width": 400, "length": 60}), "target.width: must be at most 140"),

@@ -8,6 +8,7 @@ from itertools import pairwise
 from kersey.core.blocks.assembly import Patch, turned
 from kersey.core.cloth.fabric import Print
 from kersey.core.frame.borders import Border, Corners
+from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
@@ -107,18 +108,32 @@ def describe(quilt: Quilt) -> str:
 
 def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     size = quilt.size
-    around = size.border_width + size.around
+    around = size.bordered + size.edge
     body_left, body_top = left + around, top + around
+    inside = left + size.edge, top + size.edge
     return "".join(
         (
             _binding(quilt, left, top, cloths),
-            _border(quilt, left, top, cloths),
+            _border(quilt, *inside, cloths),
             _sashing(quilt, body_left, body_top, cloths),
             _blocks(quilt, body_left, body_top, cloths),
             _seams(quilt, body_left, body_top),
             _missing(quilt, body_left, body_top),
+            _folded_edge(quilt, left, top, cloths),
         )
     )
+
+
+def _folded_edge(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+    """A backing that is folded over the edge of the top lies on it."""
+    edge, size = quilt.project.design.edge, quilt.size
+    if edge.style is not EdgeStyle.FOLDED:
+        return ""
+    w = edge.width
+    return rect(
+        left + w / 2, top + w / 2, size.width - w, size.length - w, fill="none",
+        stroke=cloths.fill(quilt.binding_cloth.prints[0]), stroke_width=w,
+    )  # fmt: skip
 
 
 def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
@@ -126,6 +141,8 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
     size, edge = quilt.size, _BINDING_SHOWS
     frame = (left - edge, top - edge, size.width + 2 * edge, size.length + 2 * edge)
     prints = quilt.binding_cloth.prints
+    if not quilt.project.design.edge.has_strips:
+        return rect(left, top, size.width, size.length, fill=cloths.fill(prints[0]))
     if quilt.binding.bought:
         return rect(*frame, fill=cloths.fill(prints[0]))
     around = 2 * (frame[2] + frame[3])
@@ -152,7 +169,8 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """All borders, from the outermost in."""
     drawn, inner = "", [(quilt.border, quilt.border_cloth.prints[0])] if quilt.border else []
     borders = [*inner, *zip(quilt.outer_borders, quilt.outer_cloths, strict=True)]
-    width, length = quilt.size.width, quilt.size.length
+    edge = 2 * quilt.size.edge
+    width, length = quilt.size.width - edge, quilt.size.length - edge
     for border, cloth in reversed(borders):
         drawn += _one_border(quilt, border, cloth, (left, top, width, length), cloths)
         w = border.finished_width

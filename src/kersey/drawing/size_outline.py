@@ -10,7 +10,7 @@ def draw_size(option: SizeOption, view: View, units: Units) -> str:
     """One size standing on the lower edge of a view that all sizes of a row share."""
     base, middle = float(view.length), float(view.width) / 2
     left, top = middle - float(option.width) / 2, base - float(option.length)
-    w = float(option.border_width + option.around)
+    w = float(option.bordered + option.edge)
     rows, columns = option.rows, option.columns
     wide, high = float(option.body_width) / columns, float(option.body_length) / rows
     lines = "".join(

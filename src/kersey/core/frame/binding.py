@@ -11,16 +11,11 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.errors import InvalidValue
 from kersey.core.frame.joining import strips_to_join
 
 CORNERS_AND_CLOSING = Fraction(10)
 USUAL_BINDING_WIDTH = Fraction(5, 2)
 SHORTEST_SCRAP = Fraction(8)
-
-
-class BadBinding(InvalidValue):
-    """A binding that cannot be folded."""
 
 
 @dataclass(frozen=True)
@@ -42,7 +37,8 @@ class Binding:
     """The binding's length and what it is cut from; lengths in inches.
 
     `strips` and `joins` are of the source in use; `from_stash` the pieces used, empty when bought.
-    `stash_length` is what all the pieces that are left would give when joined.
+    `stash_length` is what all the pieces that are left would give when joined; on the bias the
+    strips come off `bias_cloth`.
     """
 
     cut_width: Fraction
@@ -50,6 +46,7 @@ class Binding:
     strips: int
     from_stash: tuple[SpareStrip, ...]
     stash_length: Fraction
+    bias_cloth: Fraction | None = None
 
     @property
     def bought(self) -> bool:
@@ -64,15 +61,9 @@ class Binding:
     @property
     def cloth(self) -> Fraction:
         """Length of cloth that the strips take off the bolt, in inches; 0 from the stash."""
+        if self.bias_cloth is not None:
+            return self.bias_cloth
         return self.strips * self.cut_width if self.bought else Fraction(0)
-
-
-def check_binding_width(cut_width: Fraction) -> None:
-    """Raise `BadBinding` unless a double-fold binding can be this wide."""
-    if not Fraction(3, 2) <= cut_width <= 4:
-        raise BadBinding(
-            "Binding strips are 1½″ to 4″ (4 to 10 cm) wide, like 2 1/2 or 2 1/4.", "width"
-        )
 
 
 def binding_length(top_width: Fraction, top_length: Fraction) -> Fraction:
@@ -98,7 +89,6 @@ def plan_binding(
     >>> plan_binding(Fraction(240), Fraction(5, 2), Fraction(42), (), False).strips
     7
     """
-    check_binding_width(cut_width)
     usable = usable_pieces(spare, cut_width)
     in_stash = joined_length(usable, cut_width)
     if prefer_stash and in_stash >= length:

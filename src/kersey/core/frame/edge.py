@@ -19,7 +19,7 @@ from math import isqrt
 
 from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.frame.binding import SHORTEST_SCRAP
-from kersey.core.measure.length import YARD
+from kersey.core.measure.length import YARD, format_length
 from kersey.core.measure.root2 import Root2
 
 _EIGHTH_YARD = YARD / 8
@@ -65,6 +65,15 @@ _WIDTHS = {
 }
 
 
+_CALLED = {
+    EdgeStyle.DOUBLE_FOLD: "Binding strips are",
+    EdgeStyle.SINGLE_FOLD: "Single-fold strips are",
+    EdgeStyle.BIAS: "Bias strips are",
+    EdgeStyle.FOLDED: "A backing folded over shows",
+    EdgeStyle.TURNED: "A backing turned as a frame shows",
+}
+
+
 @dataclass(frozen=True)
 class Edge:
     """A school, and its width in inches: cut, or what shows of the folded and the turned one."""
@@ -75,8 +84,12 @@ class Edge:
     def __post_init__(self) -> None:
         least, most = _WIDTHS[self.style]
         if not least <= self.width <= most:
-            raise BadEdge(f"{self.style}: from {least} to {most}″ wide, like "
-                          f"{USUAL_WIDTHS[self.style]}.", "width")  # fmt: skip
+            usual = format_length(USUAL_WIDTHS[self.style])
+            raise BadEdge(
+                f"{_CALLED[self.style]} {format_length(least)} to {format_length(most)} wide, "
+                f"like {usual}.",
+                "width",
+            )
 
     @property
     def has_strips(self) -> bool:

@@ -51,7 +51,7 @@ class SizeQuestion:
     """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each.
 
     `block` is (width, height) of one, finished; `around` what lies outside the first border, on
-    each side: more borders.
+    each side: more borders; `edge` what a folded or turned edge adds to them.
     """
 
     block: tuple[Fraction, Fraction]
@@ -61,6 +61,7 @@ class SizeQuestion:
     units: Units = Units.INCHES
     sashing: Sashing = NO_SASHING
     around: Fraction = Fraction(0)
+    edge: Fraction = Fraction(0)
 
 
 @dataclass(frozen=True)
@@ -77,6 +78,7 @@ class SizeOption:
     purpose_wished: bool
     cost: float
     around: Fraction = Fraction(0)
+    edge: Fraction = Fraction(0)
 
     @property
     def blocks(self) -> int:
@@ -91,12 +93,12 @@ class SizeOption:
     @property
     def width(self) -> Fraction:
         """Finished width with all that is round the blocks."""
-        return self.body_width + 2 * self.bordered
+        return self.body_width + 2 * (self.bordered + self.edge)
 
     @property
     def length(self) -> Fraction:
         """Finished length with all that is round the blocks."""
-        return self.body_length + 2 * self.bordered
+        return self.body_length + 2 * (self.bordered + self.edge)
 
     @property
     def bordered(self) -> Fraction:
@@ -223,11 +225,12 @@ class _Judge:
             purpose_wished=self.wished,
             cost=cost,
             around=self.question.around,
+            edge=self.question.edge,
         )
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
         """Each border that suits, with the purpose that it brings nearest."""
-        sashing, around = self.question.sashing, float(self.question.around)
+        sashing, around = self.question.sashing, float(self.question.around + self.question.edge)
         spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
         body_width = columns * self.block_width + (columns + self.across) * self.between
         body_length = rows * self.block_height + (rows + self.down) * float(sashing.width)

@@ -9,8 +9,9 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.own_block import OwnBlock
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
-from kersey.core.frame.binding import USUAL_BINDING_WIDTH, check_binding_width
+from kersey.core.frame.binding import USUAL_BINDING_WIDTH
 from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
+from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle
 from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import check_rows
@@ -78,6 +79,8 @@ class Design:
     corners: Corners = Corners.BUTTED
     sides_first: bool = True
     border_from_left: bool = False
+    edge_style: EdgeStyle = EdgeStyle.DOUBLE_FOLD
+    edge_shows: Fraction | None = None
     binding_width: Fraction = USUAL_BINDING_WIDTH
     binding_from_left: bool = True
     margin: Fraction = HOME_MARGIN
@@ -97,13 +100,25 @@ class Design:
             check_border_width(width)
         if len(self.outer_borders) >= MOST_BORDERS:
             raise BadDesign(f"At most {MOST_BORDERS} borders lie round one another.")
-        check_binding_width(self.binding_width)
+        _ = self.edge
         check_margin(self.margin)
         check_seam(self.seam)
         check_usable_width(self.usable_width)
         check_layers(self.layers)
         # Asked for its options, a block says whether there is such a recipe.
         _ = self.block.all_options
+
+    @property
+    def edge(self) -> Edge:
+        """How the edge is finished; raises `BadEdge` where its width does not suit."""
+        if self.edge_style in (EdgeStyle.FOLDED, EdgeStyle.TURNED):
+            return Edge(self.edge_style, self.edge_shows or USUAL_WIDTHS[self.edge_style])
+        return Edge(self.edge_style, self.binding_width)
+
+    @property
+    def edge_adds(self) -> Fraction:
+        """How much larger an edge makes the quilt on each side than its borders are."""
+        return self.edge.finished(2 * self.seam, self.seam) / 2
 
     @property
     def size_chosen(self) -> bool:

@@ -316,7 +316,7 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
         return SizeWish(None)
     question = SizeQuestion(
         asked.finished, 0, design.wish, design.border_width, units, design.sashing,
-        sum(design.outer_borders, Fraction(0)),
+        sum(design.outer_borders, Fraction(0)), design.edge_adds,
     )  # fmt: skip
     return SizeWish(question, design.rows, design.columns)
 

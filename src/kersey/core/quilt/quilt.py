@@ -19,6 +19,7 @@ from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels, plan_b
 from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
 from kersey.core.frame.borders import Border, plan_borders
+from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.frame.strips import StripPieces, Strips, strips_for
@@ -178,12 +179,14 @@ class Quilt:
     @property
     def top_width(self) -> Fraction:
         """Width of the top before it is bound."""
-        return self.size.width + 2 * self.project.design.seam
+        design = self.project.design
+        return self.size.width - 2 * design.edge_adds + 2 * design.seam
 
     @property
     def top_length(self) -> Fraction:
         """Length of the top before it is bound."""
-        return self.size.length + 2 * self.project.design.seam
+        design = self.project.design
+        return self.size.length - 2 * design.edge_adds + 2 * design.seam
 
     @property
     def blocks_short(self) -> int:
@@ -195,6 +198,8 @@ class Quilt:
         """A slightly smaller margin that saves a panel of the backing, if there is one."""
         design = self.project.design
         top = self.top_width, self.top_length
+        if not design.edge.has_strips:
+            return None
         return fewer_panels(*top, design.margin, design.usable_width, self.units)
 
     @property
@@ -287,7 +292,9 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     sizes = _sizes(project, kept, units)
     size = sizes.current
     shop = Workshop(design.seam, design.usable_width, units)
-    top = (size.width + 2 * design.seam, size.length + 2 * design.seam)
+    more = 2 * (design.seam - design.edge_adds)
+    top = size.width + more, size.length + more
+    margin = (design.edge.backing(top[0], design.margin) - top[0]) / 2
     borders = _borders(project, size, shop)
     border = borders[0] if size.border_width else None
     left = left_over(kept.plan, _used(kept))
@@ -302,7 +309,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         sizes=sizes,
         border=border,
         border_cloth=border_cloth,
-        backing=plan_backing(*top, design.margin, design.usable_width, units),
+        backing=plan_backing(*top, margin, design.usable_width, units),
         batting=plan_batting(*top, design.margin),
         binding=binding,
         binding_cloth=binding_cloth,
@@ -353,7 +360,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     sashing = _sashing(project, kept)
     question = SizeQuestion(
         kept.finished, kept.possible, design.wish, design.border_width, units, sashing,
-        sum(design.outer_borders, Fraction(0)),
+        sum(design.outer_borders, Fraction(0)), design.edge_adds,
     )  # fmt: skip
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
@@ -406,6 +413,19 @@ def _joined(strips: Sequence[SpareStrip], join: Fraction) -> Fraction:
     return sum((s.length for s in strips), Fraction(0)) - (len(strips) - 1) * join
 
 
+def _bias_binding(
+    project: Project, top: tuple[Fraction, Fraction], pulled: Sequence[Print]
+) -> tuple[Binding, Cloth]:
+    """Bias strips come off a length of cloth; what is left of strips is on the straight grain."""
+    design, length = project.design, binding_length(*top)
+    cut = cut_bias(length, design.binding_width, design.usable_width)
+    nothing = Fraction(0)
+    binding = Binding(design.binding_width, length, len(cut.strips), (), nothing, cut.cloth)
+    if pulled:
+        return binding, Cloth(Source.PULLED, tuple(dict.fromkeys(pulled)))
+    return binding, Cloth(Source.BOUGHT, (project.bought_binding,))
+
+
 def _binding(
     project: Project,
     top: tuple[Fraction, Fraction],
@@ -413,7 +433,15 @@ def _binding(
     prints: dict[str, Print],
 ) -> tuple[Binding, Cloth, tuple[LeftPiece, ...]]:
     design = project.design
+    if not design.edge.has_strips:
+        # The backing itself is the edge.
+        backing = [p.print for p in project.fabrics if p.serves(Role.BACKING)]
+        print_of = backing[0] if backing else project.bought_binding
+        nothing = Binding(design.edge.width, Fraction(0), 0, (), Fraction(0))
+        return nothing, Cloth(Source.PULLED, (print_of,)), left
     pulled = [p.print for p in project.fabrics if p.serves(Role.BINDING)]
+    if design.edge_style is EdgeStyle.BIAS:
+        return *_bias_binding(project, top, pulled), left
     binding = plan_binding(
         binding_length(*top),
         design.binding_width,

@@ -8,6 +8,7 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.frame.binding import Binding
 from kersey.core.frame.borders import MITRE_NEEDS, Border, Corners
+from kersey.core.frame.edge import EdgeStyle
 from kersey.core.measure.length import (
     SIXTEENTH,
     Units,
@@ -394,13 +395,52 @@ def _backing(step: Step, quilt: Quilt) -> StepWords:
 
 
 def _binding(step: Step, quilt: Quilt) -> StepWords:
-    binding = quilt.binding
+    edge, binding = quilt.project.design.edge, quilt.binding
+    if edge.style is EdgeStyle.FOLDED:
+        return _folded(quilt)
+    if edge.style is EdgeStyle.TURNED:
+        return _turned(quilt)
     width = format_length(binding.cut_width, quilt.units)
     length = format_length(binding.length, quilt.units)
-    joins = f"Join on the diagonal ({binding.joins} joins) to at least {length}, fold in half."
+    fold = ", fold in half" if edge.style is not EdgeStyle.SINGLE_FOLD else ""
+    joins = f"Join on the diagonal ({binding.joins} joins) to at least {length}{fold}."
+    bias = "on the bias, " if edge.style is EdgeStyle.BIAS else ""
     return StepWords(
-        f"{'Cut' if binding.bought else 'Take'} {_strips(binding.strips)} {width} wide to bind",
+        f"{'Cut' if binding.bought else 'Take'} {_strips(binding.strips)} {bias}{width} wide to "
+        "bind",
         (_binding_source(quilt, binding), joins),
+    )
+
+
+def _folded(quilt: Quilt) -> StepWords:
+    """The backing folded to the front, twice."""
+    u, width = quilt.units, quilt.project.design.edge.width
+    shows, beyond = format_length(width, u), format_length(2 * width, u)
+    return StepWords(
+        "Fold the backing to the front",
+        (
+            f"Trim the batting flush with the top, and the backing {beyond} beyond it.",
+            f"Fold it to touch the edge, fold again, mitre the corners and stitch: {shows} shows.",
+            f"It hides {shows} of the top all round: keep points out of it.",
+        ),
+    )
+
+
+def _turned(quilt: Quilt) -> StepWords:
+    """The backing sewn on larger, turned, and shown as a frame."""
+    u, design = quilt.units, quilt.project.design
+    frame, larger = format_length(design.edge.width, u), format_length(4 * design.edge.width, u)
+    seam = format_length(design.seam, u)
+    return StepWords(
+        "Turn the backing over as a frame",
+        (
+            f"The backing is {larger} larger than the top both ways. Mark the middle of every "
+            f"side, the opening, and {seam} from each corner, before you pin.",
+            "Sew it on right sides together, middle to middle, corners free, the opening left and "
+            "back-tacked.",
+            "Fold the ears at the corners and sew them square. Check them before you trim.",
+            f"Turn, press and topstitch through: a frame of {frame} shows all round.",
+        ),
     )
 
 

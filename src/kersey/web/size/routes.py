@@ -13,8 +13,8 @@ from starlette.responses import Response
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import ANY
 from kersey.core.frame.backing import BackingWay, check_margin
-from kersey.core.frame.binding import check_binding_width
 from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
+from kersey.core.frame.edge import BadEdge, EdgeStyle
 from kersey.core.frame.purposes import (
     ALL_BEDS,
     ANY_PURPOSE,
@@ -100,7 +100,9 @@ class FinishForm(RevisedForm):
     sashing_kind: SashingKind = SashingKind.PLAIN
 
     border_width: Annotated[Length | None, AfterValidator(checked(check_border_width))] = None
-    binding_width: Annotated[Length, AfterValidator(checked(check_binding_width))]
+    edge_style: EdgeStyle = EdgeStyle.DOUBLE_FOLD
+    edge_shows: Length | None = None
+    binding_width: Length
     binding_source: ClothFrom
     border_source: ClothFrom = ClothFrom.BOUGHT
     outer_1: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
@@ -168,6 +170,9 @@ def change_finish(
         opened = change(room, project_id, form.revision, lambda p: _with_finish(p, form))
     except BadForm as bad:
         return _again(request, room, opened, bad)
+    except BadEdge as error:
+        shown = "binding_width" if "edge_shows" not in typed else "edge_shows"
+        return _again(request, room, opened, field_error(error, typed, (), shown))
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
@@ -208,6 +213,8 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         outer_borders=tuple(width for width in (form.outer_1, form.outer_2, form.outer_3) if width),
         corners=form.corners,
         sides_first=form.first == "sides",
+        edge_style=form.edge_style,
+        edge_shows=form.edge_shows,
         binding_width=form.binding_width,
         binding_from_left=form.binding_source is ClothFrom.LEFT,
         border_from_left=form.border_source is ClothFrom.LEFT,
@@ -231,6 +238,7 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         "purposes": _purposes(opened.units),
         "beds": ALL_BEDS,
         "border_widths": _border_widths(opened),
+        "edge_styles": _EDGES,
         "outer_widths": widths_to_propose(opened.units),
         "corner_styles": list(Corners),
         "sashing_widths": _sashing_widths(opened),
@@ -244,6 +252,13 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     return context | room.drawn(opened.reckoned, "size", lambda: _sizes_context(quilt))
 
 
+_EDGES = {
+    EdgeStyle.DOUBLE_FOLD: "double-fold",
+    EdgeStyle.SINGLE_FOLD: "single-fold",
+    EdgeStyle.BIAS: "on the bias",
+    EdgeStyle.FOLDED: "backing folded over",
+    EdgeStyle.TURNED: "backing as a frame",
+}
 _WAYS = {
     BackingWay.UPRIGHT: "seams upright",
     BackingWay.ACROSS: "seams across",

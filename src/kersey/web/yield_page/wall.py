@@ -93,7 +93,7 @@ class Hung:
         quilt, found = self.quilt, [(each.role, each.length) for each in self.possible.missing]
         if quilt.border is not None and quilt.border_cloth.source is Source.BOUGHT:
             found.append(("border", quilt.border.cloth))
-        if quilt.binding_cloth.source is Source.BOUGHT:
+        if quilt.binding_cloth.source is Source.BOUGHT and quilt.binding.cloth:
             found.append(("binding", quilt.binding.cloth))
         return found
 
