@@ -25,7 +25,7 @@ from kersey.core.quilt.scheme import BINDING, Part, Scheme
 from kersey.core.yields.just_enough import just_enough
 
 # Work for the blocks of one candidate, and for one question whether parts can be cut beside them.
-_A_CANDIDATE, _A_TRIAL = 0.5, 0.2
+_A_CANDIDATE, _A_TRIAL = 0.5, 0.4
 # For a binding of so many inches, of twice as many and so on it is known what it leaves at most.
 _EVERY = 80
 # Beside no blocks parts are asked for beside a thread, which no cloth has to give.
@@ -161,8 +161,9 @@ class CanBeHad:
             )
             self._beside[step] = 0
             if needs is not None:
-                # With so many had already nothing is searched for: only the bound is found.
-                asked = with_parts(self._problem, [needs])
+                # With so many had already nothing is searched for: only the bound is found. Rules
+                # for prints could only lower it, and take long.
+                asked = with_parts(replace(self._problem, rules=()), [needs])
                 plan = solve(asked, Watch(no_clock, _A_TRIAL), Sought(had=MOST_CUT))
                 self._beside[step] = plan.bound
         return self._beside[step]

@@ -14,7 +14,7 @@ there is. The next best that are really different follow in the same way.
 """
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from functools import cached_property
 from heapq import heapify, heappop, heappush
@@ -30,6 +30,7 @@ from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingPlan, Back
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.joining import strips_to_join
+from kersey.core.frame.sashing import NO_SASHING
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, Candidate
@@ -43,6 +44,7 @@ from kersey.core.quilt.scheme import (
     SASHING,
     Part,
     Scheme,
+    Setting,
 )
 from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
 from kersey.core.quilt.scheme_score import Aim, Judge, buying, look, shape
@@ -53,6 +55,7 @@ _TOLD, _MOST_CUTTINGS = 8, 120
 # Quilts of one block, set alike, are really different if a side differs by more than this.
 _DIFFERENT = Fraction(8)
 _TO_RECKON = -1
+_ANY_RATIO = Fraction(1000)
 
 
 class NoBlocks(Infeasible):
@@ -184,7 +187,7 @@ class _Search:
             (c, s): schemes
             for c, candidate in enumerate(question.candidates)
             for s, space in enumerate(question.spaces)
-            for schemes in [Schemes(space, candidate.finished, candidate.blocks)]
+            for schemes in [Schemes(_free(space, candidate), candidate.finished, candidate.blocks)]
             if schemes.bodies
         }
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
@@ -424,6 +427,15 @@ class _Search:
     def _like(self, judged: _Judged, other: WholeQuilt) -> bool:
         candidate = self._question.candidates[judged.candidate]
         return candidate is other.candidate and _alike(self._scheme(judged), other.scheme)
+
+
+def _free(space: Space, candidate: Candidate) -> Space:
+    """What is free for a candidate: one piece lies as it was made, and nothing parts it."""
+    if not candidate.one_piece:
+        return space
+    return replace(
+        space, setting=Setting.STRAIGHT, sashings=(NO_SASHING,), max_ratio=_ANY_RATIO, even=False
+    )
 
 
 def _alike(one: Scheme, other: Scheme) -> bool:

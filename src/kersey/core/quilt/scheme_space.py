@@ -144,6 +144,7 @@ class Schemes:
                 settled = space.rows is not None or space.columns is not None
                 across, down = self.block[0] * columns, self.block[1] * rows
                 lies = across >= down if space.lies_wide else across <= down
+                lies = lies or self.blocks == 1
                 even = not space.even or (rows % 2 == 0 and columns % 2 == 0)
                 if even and (lies or settled):
                     yield rows, columns
