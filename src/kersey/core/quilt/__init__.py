@@ -4,6 +4,7 @@ __all__ = [
     "asking",
     "candidate",
     "cut_groups",
+    "found_quilts",
     "joint_search",
     "left_over",
     "parts_cut",

@@ -67,7 +67,10 @@ class NoBlocks(Infeasible):
 
 @dataclass(frozen=True)
 class QuiltQuestion:
-    """What is asked. `fabrics` is all cloth there is; `may_buy` the parts that may be bought."""
+    """What is asked. `fabrics` is all cloth there is; `may_buy` the parts that may be bought.
+
+    Cloth that may serve anything is cut into blocks, and into parts of `any_cloth`.
+    """
 
     fabrics: tuple[Fabric, ...]
     candidates: tuple[Candidate, ...]
@@ -76,6 +79,7 @@ class QuiltQuestion:
     may_buy: frozenset[str]
     shop: Workshop = field(default_factory=Workshop)
     backing_way: BackingWay | None = None
+    any_cloth: frozenset[str] = frozenset({BINDING, CORNERSTONE})
 
 
 @dataclass(frozen=True)
@@ -408,11 +412,11 @@ class _Search:
     def _cloth_for(self, role: str) -> tuple[Fabric, ...]:
         """Cloth that a part may be cut from.
 
-        What may serve anything is for blocks, binding and cornerstones; of it a border or sashing
-        is only cut where that part is not to be bought.
+        What may serve anything is for blocks, and as a rule for binding and cornerstones; of it a
+        border or sashing is only cut where that part is not to be bought.
         """
         if role not in self._cloth:
-            any_cloth = role in (BINDING, CORNERSTONE) or not self._bought_at_will(role)
+            any_cloth = role in self._question.any_cloth or not self._bought_at_will(role)
             self._cloth[role] = tuple(
                 f
                 for f in self._question.fabrics

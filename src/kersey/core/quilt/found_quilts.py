@@ -1,0 +1,153 @@
+"""Whole quilts for a project: rows, columns, sashing and borders searched for together.
+
+The blocks are those of the plan that is kept, and what is settled stays: the block, the edge, how
+corners are made, the first border where a person chose it. Sashing is tried plain, with
+cornerstones and framed, a quarter to a third of a block wide.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+from fractions import Fraction
+
+from kersey.core.cutting.problem import Fabric
+from kersey.core.cutting.watch import Clock
+from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
+from kersey.core.frame.sashing import NO_SASHING, Sashing, proposed_widths
+from kersey.core.measure.length import CENTIMETRE, Units
+from kersey.core.measure.workshop import Workshop
+from kersey.core.project.design import Design
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project
+from kersey.core.quilt.candidate import Candidate
+from kersey.core.quilt.joint_search import QuiltQuestion, WholeQuilt, best_first
+from kersey.core.quilt.scheme_score import Judge
+from kersey.core.quilt.scheme_space import Space
+from kersey.core.stash.pulled import Pulled, Role
+
+# Parts beside the blocks that pulled cloth may be for.
+_PARTS = (Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING)
+_EVERYTHING = frozenset({"border", "sashing", "binding", "backing", "background"})
+
+
+@dataclass(frozen=True)
+class FoundQuilt:
+    """A whole quilt that the fabric can become, and how good it is from 0 to 1. Finished widths.
+
+    `from_stash` are the parts beside the blocks that what is pulled gives too.
+    """
+
+    columns: int
+    rows: int
+    sashing: Sashing
+    borders: tuple[Fraction, ...]
+    score: float
+    from_stash: frozenset[str] = frozenset()
+
+    def of(self, design: Design) -> Design:
+        """The design with this quilt chosen."""
+        first, *outer = self.borders or (Fraction(0),)
+        return replace(
+            design,
+            columns=self.columns,
+            rows=self.rows,
+            sashing=self.sashing,
+            border_width=first,
+            outer_borders=tuple(outer),
+        )
+
+
+@dataclass(frozen=True)
+class FoundQuestion:
+    """Which whole quilts are best? Known by its `key`: everything an answer depends on."""
+
+    key: str
+    question: QuiltQuestion = field(compare=False)
+
+    def run(self, clock: Clock) -> Iterator[tuple[FoundQuilt, ...]]:
+        """The quilts found so far, the best first; work is counted, not time."""
+        found: list[FoundQuilt] = []
+        for quilt in best_first(self.question):
+            found.append(_found(quilt))
+            yield tuple(found)
+        yield tuple(found)
+
+
+def found_question(project: Project, units: Units) -> FoundQuestion | None:
+    """What is asked; None without a plan, or where nothing can be parted or framed."""
+    kept, design = project.plan, project.design
+    if kept is None or kept.finished is None or not kept.possible:
+        return None
+    one_piece = kept.block.makes_one_piece
+    candidate = Candidate(kept.block, kept.finished, kept.most, one_piece=one_piece)
+    question = QuiltQuestion(
+        fabrics=(*kept.most.problem.fabrics, *_beside(project)),
+        candidates=(candidate,),
+        spaces=(_space(design, kept, units),),
+        judge=Judge(purposes=design.wish.purposes(units)),
+        may_buy=_EVERYTHING,
+        shop=Workshop(design.seam, design.usable_width, units),
+        backing_way=design.backing_way,
+        # Cornerstones are of the binding's print; a binding that is to be bought is not cut.
+        any_cloth=frozenset({Role.BINDING.value} if design.binding_from_left else ()),
+    )
+    facts = (
+        kept.question, kept.most.blocks, question.spaces, design.wish, design.usable_width,
+        design.backing_way, design.binding_from_left, units,
+        [str(fabric) for fabric in question.fabrics],
+    )  # fmt: skip
+    return FoundQuestion(repr(facts), question)
+
+
+def _found(quilt: WholeQuilt) -> FoundQuilt:
+    scheme = quilt.scheme
+    return FoundQuilt(
+        columns=scheme.columns,
+        rows=scheme.rows,
+        sashing=scheme.sashing,
+        borders=scheme.borders,
+        score=quilt.score,
+        from_stash=frozenset(part.part.name for part in quilt.parts if not part.bought),
+    )
+
+
+def _space(design: Design, kept: KeptPlan, units: Units) -> Space:
+    assert kept.finished is not None
+    step = Fraction(1, 2) if units is Units.INCHES else CENTIMETRE
+    widths = proposed_widths(kept.finished, step)[:2]
+    kinds = ((False, False), (True, False), (True, True))
+    sashings = (NO_SASHING, *(Sashing(width, *kind) for width in widths for kind in kinds))
+    first = design.border_width
+    proposed = tuple(width for width in widths_to_propose(units) if width)
+    return Space(
+        sashings=sashings,
+        border_widths=(first,) if first else () if first == 0 else proposed,
+        most_borders=1 if first else 0 if first == 0 else 2,
+        corners=design.corners,
+        sides_first=design.sides_first,
+        edge=design.edge,
+        margin=design.margin,
+        seam=design.seam,
+    )
+
+
+def _beside(project: Project) -> Iterator[Fabric]:
+    """Cloth that is pulled for a part beside the blocks."""
+    for pulled in project.fabrics:
+        roles = [role for role in _PARTS if role in pulled.roles]
+        if roles:
+            yield _fabric(pulled, roles)
+
+
+def _fabric(pulled: Pulled, roles: list[Role]) -> Fabric:
+    names = {role.value for role in roles}
+    if Role.BORDER in roles:
+        names |= {f"{Role.BORDER}-{number}" for number in range(1, MOST_BORDERS + 1)}
+    return Fabric(
+        name=f"beside {pulled.key}",
+        print=pulled.print.name,
+        width=pulled.width,
+        length=pulled.length,
+        count=pulled.count,
+        roles=frozenset(names),
+        form=pulled.kept.lot.form,
+    )

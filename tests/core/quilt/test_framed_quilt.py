@@ -1,0 +1,133 @@
+"""Sashing, several borders and every edge on a quilt, held against the scheme that says the same.
+
+A quilt of a project and a scheme of the search reckon their sizes each in its own way.
+"""
+
+from dataclasses import replace
+from fractions import Fraction
+from functools import cache
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+from tests.core.quilts import plan, project
+
+from kersey.core.frame.borders import Corners
+from kersey.core.frame.edge import BadEdge, EdgeStyle
+from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.measure.length import Units
+from kersey.core.measure.workshop import Workshop
+from kersey.core.project.design import BadDesign, Design
+from kersey.core.project.project import Project
+from kersey.core.quilt.found_quilts import found_question
+from kersey.core.quilt.planning import regridded
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.quilt.scheme import BACKGROUND, CORNER, SASHING, Scheme
+from kersey.core.work.step_words import step_words
+from kersey.core.work.work_order import StepKind, work_order
+from kersey.drawing.quilt import draw_quilt
+from kersey.records.choices import choices_document, choices_from
+
+F = Fraction
+
+
+@cache
+def planned() -> Project:
+    return plan(project())
+
+
+def framed(design: Design) -> Quilt:
+    return make_quilt(regridded(replace(planned(), design=design), Units.INCHES))
+
+
+WIDTHS = st.sampled_from([F(1), F(3, 2), F(2), F(4)])
+SASHINGS = st.one_of(
+    st.just(NO_SASHING),
+    st.builds(Sashing, WIDTHS, st.booleans(), st.booleans()),
+    st.builds(Sashing, WIDTHS, rows_only=st.just(True)),
+)
+DESIGNS = st.builds(
+    Design,
+    block=st.just(planned().design.block),
+    rows=st.integers(3, 9),
+    columns=st.integers(3, 8),
+    sashing=SASHINGS,
+    border_width=st.one_of(st.just(F(0)), WIDTHS),
+    outer_borders=st.lists(WIDTHS, max_size=3).map(tuple),
+    corners=st.sampled_from(list(Corners)),
+    sides_first=st.booleans(),
+    edge_style=st.sampled_from(list(EdgeStyle)),
+    margin=st.sampled_from([F(2), F(4)]),
+)
+
+
+@given(DESIGNS)
+def test_quilt_and_scheme_agree(design: Design) -> None:
+    quilt = framed(design)
+    borders = tuple(w for w in (design.border_width or F(0), *design.outer_borders) if w)
+    assert design.rows
+    assert design.columns
+    scheme = Scheme(
+        quilt.block, design.rows, design.columns, sashing=design.sashing, borders=borders,
+        corners=design.corners, sides_first=design.sides_first, edge=design.edge,
+        margin=design.margin, seam=design.seam,
+    )  # fmt: skip
+    assert (quilt.size.width, quilt.size.length) == scheme.finished
+    assert (quilt.top_width, quilt.top_length) == scheme.top
+    backing = scheme.backed_by(Workshop())
+    assert (quilt.backing.width, quilt.backing.length) == (backing.width, backing.length)
+    between = {part.name: part for part in scheme.between}
+    assert quilt.sashing_pieces == (between[SASHING].pieces if SASHING in between else ())
+    assert BACKGROUND not in between
+    inner = [quilt.border] if quilt.border else []
+    assert (*inner, *quilt.outer_borders) == scheme.framed_by(Workshop())
+    corners = sum(part.name.startswith(CORNER + "-") for part in scheme.parts)
+    assert corners == (len(borders) if design.corners is Corners.SQUARES else 0)
+    if design.edge.has_strips:
+        assert quilt.binding.length == 2 * sum(scheme.top) + 10
+    else:
+        assert (quilt.binding.strips, quilt.binding.cloth) == (0, 0)
+
+
+@given(DESIGNS)
+def test_it_is_drawn_said_and_kept(design: Design) -> None:
+    """Every choice has its sentences, its picture and its place in a file."""
+    quilt = framed(design)
+    assert choices_from(choices_document(design)) == design
+    steps = work_order(quilt)
+    borders = sum(step.kind is StepKind.BORDER for step in steps)
+    assert borders == bool(quilt.border) + len(quilt.outer_borders)
+    assert len({step.key for step in steps}) == len(steps)
+    said = [step_words(step, quilt) for step in steps]
+    assert all(words.title and all(words.sentences) for words in said)
+    sashed = [s for s in steps if s.kind is StepKind.SASHING]
+    assert len(sashed) == bool(design.sashing.width)
+    picture = draw_quilt(quilt)
+    assert picture.startswith("<svg")
+    assert ("sashing of" in picture) == bool(design.sashing.width)
+
+
+def test_what_cannot_be_is_refused() -> None:
+    with pytest.raises(BadDesign, match="At most 4 borders"):
+        Design(outer_borders=(F(1),) * 4)
+    with pytest.raises(BadEdge, match="Binding strips are 1½″ to 4″"):
+        Design(binding_width=F(9))
+    assert Design(edge_style=EdgeStyle.SINGLE_FOLD, binding_width=F(5, 4)).edge.width == F(5, 4)
+
+
+def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
+    question = found_question(planned(), Units.INCHES)
+    assert question is not None
+    *_, found = question.run(lambda: 0.0)
+    assert len(found) == 8
+    assert [each.score for each in found] == sorted((e.score for e in found), reverse=True)
+    for each in found:
+        quilt = framed(each.of(planned().design))
+        assert quilt.size.blocks <= quilt.plan.possible
+        assert (quilt.size.columns, quilt.size.rows) == (each.columns, each.rows)
+    # A border that a person has settled stays.
+    settled = replace(planned(), design=replace(planned().design, border_width=F(2)))
+    question = found_question(settled, Units.INCHES)
+    assert question is not None
+    *_, found = question.run(lambda: 0.0)
+    assert {each.borders for each in found} <= {(), (F(2),)}

@@ -1,0 +1,96 @@
+"""Size: what parts, frames and finishes a quilt; and whole quilts, found and taken."""
+
+import re
+
+import pytest
+from fastapi.testclient import TestClient
+
+HTMX = {"HX-Request": "true"}
+USUAL = {"binding_width": "2 1/2", "binding_source": "left", "margin": "2", "usable_width": "42"}
+
+
+@pytest.fixture
+def sized(client: TestClient) -> TestClient:
+    client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
+    return client
+
+
+def revision(client: TestClient) -> str:
+    found = re.search(r'name="revision" value="(\d+)"', client.get("/projects/1/size").text)
+    assert found
+    return found[1]
+
+
+def finish(client: TestClient, **typed: str) -> str:
+    data = USUAL | {"revision": revision(client)} | typed
+    answer = client.post("/projects/1/finish", data=data, headers=HTMX)
+    assert answer.status_code == 200
+    return str(answer.text)
+
+
+def test_sashing_and_borders_reach_the_sheet(sized: TestClient) -> None:
+    """By hand: 7 x 9 blocks of 6 with sashing 2 are 54 x 70; 54 upright and 56 across of 6 1/2."""
+    grid = {"grid": "7x9", "revision": revision(sized)}
+    sized.post("/projects/1/grid", data=grid, headers=HTMX)
+    page = finish(sized, sashing_width="2", sashing_kind="cornerstones", border_width="1",
+                  outer_1="4", corners="mitred")  # fmt: skip
+    assert ">64 × 80<" in page
+    assert "110 of 6½" in page
+    assert "48 cornerstones" in page
+    sheet = sized.get("/projects/1/cut").text
+    assert "wide for the sashing" in sheet
+    assert "Cut 48 squares of 2½″ for the cornerstones" in sheet
+    assert "wide for the second border" in sheet
+    assert "fold the mitres" in sheet
+    assert "Press toward the sashing" in sheet
+
+
+@pytest.mark.parametrize(
+    ("style", "size", "says"),
+    [
+        ("turned", "58 × 70", "Turn the backing over as a frame"),
+        ("folded-backing", "54½ × 66½", "It hides ½″ of the top all round"),
+        ("bias", "54 × 66", "on the bias"),
+        ("single-fold", "54 × 66", "wide to bind"),
+    ],
+)
+def test_every_edge_says_the_size_it_makes(
+    sized: TestClient, style: str, size: str, says: str
+) -> None:
+    page = finish(sized, edge_style=style)
+    assert f">{size}<" in re.sub(r"\s+", " ", page)
+    assert says in sized.get("/projects/1/cut").text
+
+
+def test_an_edge_that_cannot_be_is_said_at_its_field(sized: TestClient) -> None:
+    data = USUAL | {"revision": revision(sized), "binding_width": "9"}
+    answer = sized.post("/projects/1/finish", data=data, headers=HTMX)
+    assert answer.status_code == 422
+    assert "Binding strips are 1½″ to 4″ wide" in answer.text
+    assert 'id="binding_width-error"' in answer.text
+
+
+def whole_quilts(client: TestClient) -> str:
+    """The page once every quilt is found."""
+    page, seen = client.get("/projects/1/size/quilts"), 0
+    while "Looking for more" in page.text:
+        found = re.search(r"seen=(\d+)", page.text)
+        seen = int(found[1]) if found else seen
+        page = client.get(f"/projects/1/size/quilts?seen={seen}", headers=HTMX)
+    return str(page.text)
+
+
+def test_a_whole_quilt_is_taken_as_it_hangs(sized: TestClient) -> None:
+    revision(sized)
+    page = whole_quilts(sized)
+    assert page.count("Take this one") >= 7
+    sizes = re.findall(r'class="measures"><b>(\d)</b> ([^<]+)<', page)
+    assert [number for number, _ in sizes] == [str(n) for n in range(1, 9)]
+    data = {"number": "0", "revision": revision(sized)}
+    sized.post("/projects/1/size/quilts", data=data)
+    width, length = sizes[0][1].rstrip("″").split(" × ")
+    assert f">{width} × {length}<" in sized.get("/projects/1/size").text
+    assert "This is the one you have" in whole_quilts(sized)
+    far = {"number": "99", "revision": revision(sized)}
+    answer = sized.post("/projects/1/size/quilts", data=far, follow_redirects=False)
+    assert answer.headers["location"].endswith("/size/quilts")
