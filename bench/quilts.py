@@ -13,7 +13,7 @@ from typing import Any
 
 from kersey.core.cutting.problem import CuttingPlan, Fabric
 from kersey.core.quilt.candidate import CanBeHad, beside_plan
-from kersey.core.quilt.joint_search import best_first, best_quilts
+from kersey.core.quilt.joint_search import answers, best_quilts
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of, strip_lengths
 from kersey.formats.quilt_request import quilt_question_of
 
@@ -74,7 +74,7 @@ def _measure(name: str, fabrics: list[Request], block: Any, **more: Any) -> None
     question = quilt_question_of(request)
     counted = perf_counter() - begun
     begun = perf_counter()
-    next(best_first(question))
+    next(answers(question))
     first = perf_counter() - begun
     begun = perf_counter()
     answer = best_quilts(question)

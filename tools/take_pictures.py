@@ -38,6 +38,7 @@ SHOTS = (
     Shot("cupboard-lot", "/cupboard/lots/8"),
     Shot("yield-dark", "/projects/4/yield", theme="dark"),
     Shot("size", "/projects/5/size"),
+    Shot("whole-quilts", "/projects/5/size/quilts"),
     Shot("cut", "/projects/4/cut"),
     Shot("size-phone", "/projects/5/size", PHONE),
     Shot("cut-phone-dark", "/projects/5/cut", PHONE, "dark"),

@@ -17,7 +17,7 @@ from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import Sashing
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, beside_plan, candidate_of
-from kersey.core.quilt.joint_search import QuiltQuestion, best_first, best_quilts, every_quilt
+from kersey.core.quilt.joint_search import QuiltQuestion, best_quilts, every_quilt
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut, role_of, strip_lengths
 from kersey.core.quilt.scheme import Setting
 from kersey.core.quilt.scheme_score import Aim, BadWeights, Judge
@@ -132,7 +132,7 @@ def test_joint_is_never_worse_than_one_after_the_other(fabrics: tuple[Fabric, ..
 def test_every_part_from_the_stash_is_cut_from_it() -> None:
     """The binding of all eight quilts comes off the roll, or is bought; never both."""
     question = asked(roll(30), "rails", Space(sashings=SASHINGS))
-    for quilt in best_first(question):
+    for quilt in best_quilts(question).quilts:
         assert [fault for plan in quilt.plans for fault in faults(plan)] == []
         bought = {sourced.part.name for sourced in quilt.parts if sourced.bought}
         for needs in quilt.needs:

@@ -242,7 +242,7 @@ class _Judge:
             more = 2 * (inches + around)
             width, length = body_width + more, body_length + more
             cost = spare * _ALL_SPARE_COSTS + off_half_costs + self._proportion_cost(width, length)
-            off, place = min(self._distance_costs(width, length))
+            off, _, place = min(self._distance_costs(width, length))
             yield cost + off, border, place, self.purposes[place]
 
     def _widths(self) -> Sequence[Fraction]:
@@ -251,8 +251,8 @@ class _Judge:
             return (self.question.border_width,)
         return widths_to_propose(self.question.units)
 
-    def _distance_costs(self, width: float, length: float) -> Iterator[tuple[float, int]]:
-        """What it costs to miss each purpose, with its place."""
+    def _distance_costs(self, width: float, length: float) -> Iterator[tuple[float, float, int]]:
+        """What it costs to miss each purpose, by how much it does, and its place."""
         for place, (least_width, most_width, least_length, most_length) in enumerate(self.ranges):
             off = 0.0
             if width < least_width:
@@ -264,12 +264,10 @@ class _Judge:
             elif length > most_length:
                 off += length - most_length
             if self.wished:
-                yield off * _INCH_OFF_A_WISH_COSTS, place
+                yield off * _INCH_OFF_A_WISH_COSTS, off, place
             else:
-                yield (
-                    (off if off < NO_PURPOSE_BEYOND else NO_PURPOSE_BEYOND) * _INCH_OFF_COSTS,
-                    place,
-                )
+                far = off if off < NO_PURPOSE_BEYOND else NO_PURPOSE_BEYOND
+                yield far * _INCH_OFF_COSTS, off, place
 
     def _proportion_cost(self, width: float, length: float) -> float:
         """What long and narrow costs."""

@@ -19,8 +19,8 @@ from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.candidate import Candidate
-from kersey.core.quilt.joint_search import QuiltQuestion, WholeQuilt, best_first
-from kersey.core.quilt.scheme_score import Judge
+from kersey.core.quilt.joint_search import QuiltQuestion, WholeQuilt, answers
+from kersey.core.quilt.scheme_score import Aim, Judge
 from kersey.core.quilt.scheme_space import Space
 from kersey.core.stash.pulled import Pulled, Role
 
@@ -57,22 +57,29 @@ class FoundQuilt:
 
 
 @dataclass(frozen=True)
+class FoundQuilts:
+    """The best first; how many schemes were looked at. Once `complete` there is none better."""
+
+    quilts: tuple[FoundQuilt, ...] = ()
+    considered: int = 0
+    complete: bool = False
+
+
+@dataclass(frozen=True)
 class FoundQuestion:
     """Which whole quilts are best? Known by its `key`: everything an answer depends on."""
 
     key: str
     question: QuiltQuestion = field(compare=False)
 
-    def run(self, clock: Clock) -> Iterator[tuple[FoundQuilt, ...]]:
-        """The quilts found so far, the best first; work is counted, not time."""
-        found: list[FoundQuilt] = []
-        for quilt in best_first(self.question):
-            found.append(_found(quilt))
-            yield tuple(found)
-        yield tuple(found)
+    def run(self, clock: Clock) -> Iterator[FoundQuilts]:
+        """The quilts found so far; work is counted, not time."""
+        for answer in answers(self.question):
+            quilts = tuple(_found(quilt) for quilt in answer.quilts)
+            yield FoundQuilts(quilts, answer.considered, answer.complete)
 
 
-def found_question(project: Project, units: Units) -> FoundQuestion | None:
+def found_question(project: Project, units: Units, aim: Aim = Aim.BALANCED) -> FoundQuestion | None:
     """What is asked; None without a plan, or where nothing can be parted or framed."""
     kept, design = project.plan, project.design
     if kept is None or kept.finished is None or not kept.possible:
@@ -83,7 +90,7 @@ def found_question(project: Project, units: Units) -> FoundQuestion | None:
         fabrics=(*kept.most.problem.fabrics, *_beside(project)),
         candidates=(candidate,),
         spaces=(_space(design, kept, units),),
-        judge=Judge(purposes=design.wish.purposes(units)),
+        judge=Judge(aim, design.wish.purposes(units)),
         may_buy=_EVERYTHING,
         shop=Workshop(design.seam, design.usable_width, units),
         backing_way=design.backing_way,
@@ -91,7 +98,7 @@ def found_question(project: Project, units: Units) -> FoundQuestion | None:
         any_cloth=frozenset({Role.BINDING.value} if design.binding_from_left else ()),
     )
     facts = (
-        kept.question, kept.most.blocks, question.spaces, design.wish, design.usable_width,
+        aim, kept.question, kept.most.blocks, question.spaces, design.wish, design.usable_width,
         design.backing_way, design.binding_from_left, units,
         [str(fabric) for fabric in question.fabrics],
     )  # fmt: skip

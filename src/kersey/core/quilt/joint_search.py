@@ -141,14 +141,17 @@ def best_quilts(question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> A
 
     `cutter` finds out what can be cut beside what. Raises `NoBlocks`.
     """
-    search = _Search(question, cutter)
-    quilts = tuple(search.best_first())
-    return Answer(quilts, len(search.judged), search.cuttings, search.complete)
+    *_, answer = answers(question, cutter)
+    return answer
 
 
-def best_first(question: QuiltQuestion) -> Iterator[WholeQuilt]:
-    """The same quilts, each as soon as it is known that no better one is left."""
-    return _Search(question).best_first()
+def answers(question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> Iterator[Answer]:
+    """The same, after every quilt of which it is known that no better one is left."""
+    search, told = _Search(question, cutter), list[WholeQuilt]()
+    for quilt in search.best_first():
+        told.append(quilt)
+        yield Answer(tuple(told), len(search.judged), search.cuttings, complete=False)
+    yield Answer(tuple(told), len(search.judged), search.cuttings, search.complete)
 
 
 def every_quilt(question: QuiltQuestion) -> Iterator[WholeQuilt]:

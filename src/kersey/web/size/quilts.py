@@ -10,10 +10,10 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.frame.size_search import why
 from kersey.core.project.project import Project
-from kersey.core.quilt.found_quilts import FoundQuilt, found_question
+from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme_score import Judge
+from kersey.core.quilt.scheme_score import Aim, Judge
 from kersey.core.quilt.supply import supplies
 from kersey.core.stash.pulled import Role
 from kersey.drawing.quilt import draw_hung
@@ -30,6 +30,13 @@ router = APIRouter()
 _FIRST, _MORE = 0.8, 3.0
 # The tallest is drawn so high, in pixels.
 _HIGH = 250.0
+_AIMS = {
+    Aim.BALANCED: "balanced",
+    Aim.TARGET: "fits best",
+    Aim.LARGEST: "largest",
+    Aim.LEAST_WASTE: "least waste",
+    Aim.NO_BUYING: "least to buy",
+}
 _WEIGHED = {
     "use": "how much of the cloth lies in it",
     "fit": "how near it comes to a bed or a lap",
@@ -44,6 +51,7 @@ class TakeForm(RevisedForm):
     """The quilt that is taken, by its place among those found."""
 
     number: int = Field(ge=0, le=100)
+    aim: Aim = Aim.BALANCED
 
 
 @dataclass(frozen=True)
@@ -83,12 +91,16 @@ class Hung:
 
 @router.get("/projects/{project_id}/size/quilts", name="whole_quilts")
 def whole_quilts(
-    request: Request, room: Room, project_id: ProjectId, seen: int = Query(0, ge=0, le=10_000)
+    request: Request,
+    room: Room,
+    project_id: ProjectId,
+    seen: int = Query(0, ge=0, le=10_000),
+    aim: Aim = Aim.BALANCED,
 ) -> Response:
     """The quilts found up to now."""
     opened = open_project(room, project_id)
     page = "quilts.html" if is_fragment_request(request) else "quilts_page.html"
-    return render(request, f"size/{page}", _context(room, opened, seen))
+    return render(request, f"size/{page}", _context(room, opened, aim, seen))
 
 
 @router.post("/projects/{project_id}/size/quilts", name="take_whole_quilt")
@@ -98,7 +110,7 @@ def take_whole_quilt(
     """Choose one: its rows and columns, sashing and borders."""
     opened = open_project(room, project_id)
     form = read_form(TakeForm, typed, opened.units)
-    found = _found(room, opened, 0)[0]
+    found = _found(room, opened, form.aim, 0)[0].quilts
     if form.number < len(found):
         taken = found[form.number]
         change(room, project_id, form.revision, lambda p: _with(p, taken))
@@ -112,31 +124,37 @@ def _with(project: Project, found: FoundQuilt) -> Project:
 
 
 def _found(
-    room: Workroom, opened: OpenProject, seen: int
-) -> tuple[tuple[FoundQuilt, ...], int, bool]:
+    room: Workroom, opened: OpenProject, aim: Aim, seen: int
+) -> tuple[FoundQuilts, int, bool]:
     """Quilts, how many pieces of news they came in, and whether more may come."""
-    question = found_question(opened.project, opened.units)
+    question = found_question(opened.project, opened.units, aim)
     if question is None:
-        return (), 0, False
+        return FoundQuilts(), 0, False
     inquiry = room.searches.ask(("quilts", opened.stored.id), question)
     inquiry.wait(seen, _MORE if seen else _FIRST)
-    return inquiry.answer or (), inquiry.count, not inquiry.over
+    return inquiry.answer or FoundQuilts(), inquiry.count, not inquiry.over
 
 
-def _context(room: Workroom, opened: OpenProject, seen: int) -> dict[str, Any]:
-    found, count, going_on = _found(room, opened, seen)
-    quilts = [_made(opened, each) for each in found]
+def _context(room: Workroom, opened: OpenProject, aim: Aim, seen: int) -> dict[str, Any]:
+    found, count, going_on = _found(room, opened, aim, seen)
+    quilts = [_made(opened, each) for each in found.quilts]
     tallest = max((float(quilt.size.length) for quilt in quilts), default=1.0)
     hung = [
         Hung(n, each, quilt, draw_hung(quilt, _HIGH / tallest))
-        for n, (each, quilt) in enumerate(zip(found, quilts, strict=True))
+        for n, (each, quilt) in enumerate(zip(found.quilts, quilts, strict=True))
     ]
     pins = [Pin(q.quilt.size.width, q.quilt.size.length, str(q.number + 1)) for q in hung]
     return project_context(opened, STAGE) | {
         "hung": hung,
         "reasons": [why(each.quilt.size, opened.units) for each in hung],
         "tape": draw_size_tape(pins, opened.units) if pins else "",
-        "weights": [(_WEIGHED[name], round(100 * w)) for name, w in Judge().weights.items() if w],
+        "weights": [
+            (_WEIGHED[name], round(100 * w)) for name, w in Judge(aim).weights.items() if w
+        ],
+        "aim": aim,
+        "aims": _AIMS,
+        "considered": found.considered,
+        "complete": found.complete,
         "going_on": going_on,
         "seen": count,
         "chosen": _number_of_chosen(opened, hung),
