@@ -80,8 +80,21 @@ def test_a_request_that_is_not_there_exits_with_2(tmp_path: Path) -> None:
     is_refused_with_2(tmp_path / "missing.json")
 
 
-def is_refused_with_2(path: Path) -> None:
-    answer = kersey("yield", str(path))
+def test_whole_quilts_without_a_browser(tmp_path: Path) -> None:
+    request = tmp_path / "request.json"
+    fabrics = [{"id": "roll", "form": "strip", "count": 40}]
+    asked = {"kersey": "request/1", "fabrics": fabrics, "block": {"recipe": "rails"}}
+    request.write_text(json.dumps(asked))
+    answer = kersey("quilt", str(request))
+    assert (answer.returncode, answer.stderr) == (0, "")
+    quilts = json.loads(answer.stdout)["quilts"]
+    assert max(quilt["blocks"] for quilt in quilts) == quilts[0]["blocks_possible"] == 80
+    request.write_text(json.dumps(asked | {"aim": "warmest"}))
+    is_refused_with_2(request, "quilt")
+
+
+def is_refused_with_2(path: Path, command: str = "yield") -> None:
+    answer = kersey(command, str(path))
     assert (answer.returncode, answer.stdout) == (2, "")
     assert answer.stderr.count("\n") == 1
     assert "Traceback" not in answer.stderr
