@@ -202,8 +202,9 @@ def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     parts = {
         Bought.BORDER: (Role.BORDER, project.bought_border),
         Bought.BINDING: (Role.BINDING, project.bought_binding),
-        Bought.SASHING: (Role.SASHING, project.bought_sashing),
     }
+    if project.design.sashing.width:
+        parts[Bought.SASHING] = Role.SASHING, project.bought_sashing
     return {
         part.value: (cloth, draw_swatch(cloth))
         for part, (role, cloth) in parts.items()

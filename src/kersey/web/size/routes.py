@@ -105,7 +105,7 @@ class FinishForm(RevisedForm):
     edge_style: EdgeStyle = EdgeStyle.DOUBLE_FOLD
     edge_shows: Length | None = None
     binding_width: Length
-    binding_source: ClothFrom
+    binding_source: ClothFrom = ClothFrom.BOUGHT
     border_source: ClothFrom = ClothFrom.BOUGHT
     outer_1: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
     outer_2: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
