@@ -87,7 +87,7 @@ def found_question(project: Project, units: Units, aim: Aim = Aim.BALANCED) -> F
     one_piece = kept.block.makes_one_piece
     candidate = Candidate(kept.block, kept.finished, kept.most, one_piece=one_piece)
     question = QuiltQuestion(
-        fabrics=(*kept.most.problem.fabrics, *_beside(project)),
+        fabrics=(*_of_blocks(kept, design), *_beside(project)),
         candidates=(candidate,),
         spaces=(_space(design, kept, units),),
         judge=Judge(aim, design.wish.purposes(units)),
@@ -135,6 +135,13 @@ def _space(design: Design, kept: KeptPlan, units: Units) -> Space:
         margin=design.margin,
         seam=design.seam,
     )
+
+
+def _of_blocks(kept: KeptPlan, design: Design) -> Iterator[Fabric]:
+    """The cloth of the blocks: what they leave may also bind, whichever side it serves."""
+    for fabric in kept.most.problem.fabrics:
+        binds = fabric.roles and design.binding_from_left
+        yield replace(fabric, roles=fabric.roles | {Role.BINDING.value}) if binds else fabric
 
 
 def _beside(project: Project) -> Iterator[Fabric]:

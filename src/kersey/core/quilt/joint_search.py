@@ -450,7 +450,7 @@ def _alike(one: Scheme, other: Scheme) -> bool:
     set_alike = (
         one.setting is other.setting
         and bool(one.sashing.width) == bool(other.sashing.width)
-        and len(one.borders) == len(other.borders)
+        and bool(one.borders) == bool(other.borders)
     )
     sides = zip(one.finished, other.finished, strict=True)
     return set_alike and all(abs(a - b) <= _DIFFERENT for a, b in sides)

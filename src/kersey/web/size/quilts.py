@@ -86,7 +86,8 @@ class Hung:
     @property
     def had(self) -> list[str]:
         """Parts that are cut from what is pulled, beside the blocks."""
-        return sorted(self.found.from_stash)
+        binds = {"binding"} if self.quilt.binding.from_stash else set[str]()
+        return sorted(self.found.from_stash | binds)
 
 
 @router.get("/projects/{project_id}/size/quilts", name="whole_quilts")
