@@ -52,6 +52,12 @@ def choose(page: Page, recipe: str) -> None:
     page.wait_for_url("**/yield")
 
 
+def narrowed(page: Page) -> None:
+    """No border."""
+    page.fill("#border_width", "0")
+    page.locator("#border_width").press("Tab")
+
+
 def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, server: Any) -> None:
     page = talking_page
     page.goto(server.url)
@@ -157,7 +163,7 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     page.click(".size >> nth=4")
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
     settled(page)
-    page.select_option("#border_width", "none")
+    narrowed(page)
     expect(page.locator("#tally .figure")).to_have_text("42 × 54")
     settled(page)
     page.select_option("#purpose", "queen")
@@ -170,6 +176,22 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     settled(page)
     page.goto(server.url)
     expect(page.locator(".hanger h2")).to_have_text("Guard's van quilt")
+
+
+def test_widths_are_pulled_in_eighths_by_keys(talking_page: Page, server: Any) -> None:
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    page.focus("#border_width")
+    page.keyboard.press("ArrowUp")
+    expect(page.locator("#tally .figure")).to_have_text("54¼ × 66¼")
+    expect(page.locator("#border_width")).to_be_focused()
+    page.keyboard.press("ArrowDown")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    page.focus("#sashing_width")
+    page.keyboard.press("ArrowUp")
+    expect(page.locator(".quilt-drawing title")).to_contain_text("sashing of ⅛″")
 
 
 def test_all_is_there_after_a_restart_and_ctrl_c_is_clean(talking_page: Page, started: Any) -> None:
@@ -202,7 +224,7 @@ def test_two_tabs_on_one_project(talking_page: Page, server: Any) -> None:
     expect(other.locator("#notice")).to_contain_text("changed in another window")
     other.reload()
     expect(other.locator("#tally .figure")).to_have_text("54 × 60")
-    page.select_option("#border_width", "none")
+    narrowed(page)
     expect(page.locator("#tally .figure")).to_have_text("48 × 54")
     other.click(".size >> nth=3")
     other.click("text=Apply mine on top")
@@ -224,13 +246,13 @@ def test_what_is_changed_while_a_change_is_sent_is_not_lost(
         held.append(route) if not held else route.continue_()
 
     page.route("**/finish", hold)
-    page.select_option("#border_width", "none")
+    narrowed(page)
     page.select_option("#backing_way", "wide")
     page.evaluate("htmx.trigger(document.body, 'kersey:thrift')")
     held[0].continue_()
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
     expect(page.locator("#backing_way")).to_have_value("wide")
-    expect(page.locator("#border_width option:checked")).to_have_text("none")
+    expect(page.locator("#border_width")).to_have_value("0″")
     expect(page.locator(".htmx-request:not(.going-on)")).to_have_count(0)
     page.reload()
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
@@ -248,7 +270,7 @@ def test_what_was_just_exchanged_can_be_used_at_once(talking_page: Page, server:
             const border = document.querySelector("#border_width");
             if (!border) return;
             observer.disconnect();
-            border.selectedIndex = 1;
+            border.value = "0";
             border.dispatchEvent(new Event("change", { bubbles: true }));
           }).observe(document.querySelector(".tally-side"), { childList: true, subtree: true });
           htmx.trigger(document.body, "kersey:thrift");

@@ -16,6 +16,7 @@ from starlette.responses import HTMLResponse
 
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
+    CENTIMETRE,
     Units,
     format_area,
     format_bought,
@@ -75,6 +76,7 @@ def _environment() -> Environment:
         "as_area": _with_units(format_area),
         "as_run": _with_units(format_run),
         "as_size": _as_size,
+        "in_units": _with_units(_in_units),
         "counted": counted,
         "drawn": Markup,
         "zip_self": lambda words: [(word, word) for word in words],
@@ -88,6 +90,11 @@ def _with_units(write: Any) -> Any:
         return str(write(length, context["units"], *more))
 
     return written
+
+
+def _in_units(length: Fraction, units: Units) -> str:
+    """A plain number of inches or centimetres, for a script to count on from."""
+    return f"{float(length if units is Units.INCHES else length / CENTIMETRE):g}"
 
 
 @pass_context

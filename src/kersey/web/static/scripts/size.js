@@ -15,6 +15,19 @@ document.addEventListener("keydown", (event) => {
   if (step && elsewhere) tryNext(step);
 });
 
+// In a field of a width the arrows up and down make it an eighth of an inch wider and narrower.
+document.addEventListener("keydown", (event) => {
+  const field = event.target;
+  const more = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+  if (!more || !field.matches("input[data-width]")) return;
+  event.preventDefault();
+  const step = Number(field.dataset.step);
+  const marks = Math.max(0, Math.round(Number(field.dataset.width) / step) + more);
+  field.dataset.width = marks * step;
+  field.value = String(marks * step);
+  field.dispatchEvent(new Event("change", { bubbles: true }));
+});
+
 const showChosen = () =>
   document.querySelector(".size:has(input:checked)")?.scrollIntoView({ block: "nearest", inline: "center" });
 document.addEventListener("DOMContentLoaded", showChosen);
