@@ -96,6 +96,9 @@ def test_slant_bars_of_strips() -> None:
     told = answer(strips, recipe="slant-bar")
     # Five pieces of 7 1/2 a strip, each cut on the slant into two.
     assert (told["blocks"], told["finished"]) == (20, [6.25, 2])
+    # That no pairs give more is proved; what is left of a strip may hold a single one.
+    assert not told["proved"]
+    assert told["bound"] >= 4 * 42 * 2.5 // (7.5 * 2.5)
     shorter = answer(strips, recipe="slant-bar", options={"long_side": "4 1/2"})
     assert shorter["finished"] == [5.25, 2]
     assert shorter["blocks"] == 2 * 2 * int(Fraction(42) / Fraction("6.5"))

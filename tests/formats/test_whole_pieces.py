@@ -150,6 +150,8 @@ def test_rows_of_bars(options: dict[str, Any], rows: int, across: float, high: f
                   options={"bar": [2.5, 5.5], **options})  # fmt: skip
     assert (told["unit"], told["becomes"][0]) == ("row", across)
     assert told["blocks"] >= rows
+    # Rows in pairs leave out a single one.
+    assert told["proved"] == (options.get("halves") != "two bars")
     if options.get("halves") != "two bars":
         assert (told["blocks"], told["becomes"][1]) == (rows, high)
         assert made(told, "row")["width"] == across + 1

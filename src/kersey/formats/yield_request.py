@@ -91,8 +91,8 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
     answer: dict[str, Any] = {
         "kersey": ANSWER,
         "blocks": plan.blocks,
-        "proved": plan.proved,
-        "bound": plan.bound,
+        "proved": plan.proved and not question.block.proved_for,
+        "bound": _bound(question, plan),
     }
     assembly = question.assembly
     if assembly.finished:
@@ -136,6 +136,17 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
     ]
     return answer
+
+
+def _bound(question: RequestRead, plan: CuttingPlan) -> int:
+    """No plan can exceed it, whichever way it is cut: where the proof holds for some ways only, as
+    many as there is cloth for, and the one that may need less than the others."""
+    if not question.block.proved_for:
+        return plan.bound
+    problem = plan.problem
+    there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
+    batch = sum((n.width * n.height * n.count for n in problem.needs), Fraction(0))
+    return max(plan.bound, int(there * problem.batch / batch)) + 1
 
 
 def _one_more(limit: Limit) -> str:

@@ -74,6 +74,12 @@ class BlockChoice:
         return self.known.title if self.known else "Own pieces"
 
     @property
+    def proved_for(self) -> str:
+        """Of what alone a proof holds, like "pairs"; nothing where it holds for every plan."""
+        known = self.known
+        return known.proved_for(self.all_options) if known and known.proved_for else ""
+
+    @property
     def unit(self) -> str:
         """What is counted of it."""
         return self.known.unit if self.known else "block"

@@ -93,6 +93,9 @@ class Recipe:
     `as_they_come`: squares that are all of one size are sewn as they are, if that is a little
     larger than need be, and what they become is trimmed. Their side is then among the options, as
     `SQUARE`.
+
+    `proved_for` says of what alone the search can prove that no more are possible, where that is
+    less than every way to cut it: of pairs, say. Nothing where it is everything.
     """
 
     id: str
@@ -118,6 +121,7 @@ class Recipe:
     whole: Callable[[CuttingPlan, Size, Options], tuple[Fraction, ...]] | None = None
     laid: Callable[[Sequence[str], Options], tuple[int, ...]] | None = None
     as_they_come: bool = False
+    proved_for: Callable[[Options], str] | None = None
     other_way: OtherWay | None = None
     tried: int = 100
 

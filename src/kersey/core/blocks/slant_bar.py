@@ -60,6 +60,8 @@ RECIPE = Recipe(
     tried=220,
     size_of=_size,
     size_follows=True,
+    # What is left of a strip may hold a single one.
+    proved_for=lambda _: "bars cut in pairs",
     options={"strip": Fraction(5, 2), "long_side": Fraction(5)},
     facts=Facts(
         made_from="A pieced and a plain trapezoid joined on the slant.",

@@ -107,6 +107,14 @@ def _laid(prints: Sequence[str], options: Options) -> tuple[int, ...]:
     return (*order, *range(in_rows, len(prints)))
 
 
+def _proved_for(options: Options) -> str:
+    """Rows in pairs leave out a single one; the last row needs no strips after it."""
+    if _halves(options) == TWO_BARS:
+        return "rows in pairs"
+    parted = any(_strip(options, name) for name in (BACKGROUND, ACCENT))
+    return "rows that all have their strips" if parted else ""
+
+
 def _asked_for(across: Fraction, options: Options, seam: Fraction) -> Make:
     """What the search is asked for: a row and the strips that part it from the next; two rows where
     halves are cut for themselves."""
@@ -221,6 +229,7 @@ RECIPE = Recipe(
     assemble=_assemble,
     tried=320,
     unit="row",
+    proved_for=_proved_for,
     size_of=_size,
     size_follows=True,
     whole=_whole,

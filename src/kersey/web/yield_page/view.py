@@ -77,6 +77,7 @@ _NOTHING: dict[str, Any] = {
     "block": "",
     "becomes": None,
     "spread": None,
+    "proved_for": "",
     "columns": (),
     "wave": "",
     "cliff": "",
@@ -145,6 +146,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
             "plans": () if plan.problem.tally else ways_to_cut(known, project.design.even, units),
             "limits": _limits(known, units),
             "bars": _bars(plan, asked, known, units),
+            "proved_for": project.design.block.proved_for,
             "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
             "cliff_words": known.cliffs.in_words(
                 reference_of(asked), known.plan.blocks, units, _reference_name(asked)
