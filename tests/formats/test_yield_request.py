@@ -132,8 +132,8 @@ def test_every_recipe_can_be_asked_for(recipe: str) -> None:
                      "roles": roles}]  # fmt: skip
     found = answer(asked(fabrics=fabrics, block={"recipe": recipe}))
     assert found["blocks"] > 0
-    # What is sewn of strings and crumbs is estimated, bars that are cut in pairs are bounded by area
-    # alone; all else is proved, or nearly.
+    # What is sewn of strings and crumbs is estimated, and bars that are cut in pairs are bounded by
+    # area alone; all else is proved, or nearly.
     estimated = recipe in {"string", "made-fabric", "slant-bar"}
     assert found["proved"] or estimated or found["bound"] - found["blocks"] <= 1
     assert recipe in {line["id"] for line in recipe_list()}
