@@ -49,15 +49,17 @@ class Cloths:
         self.flat = flat
         self._patterns: dict[str, str] = {}
 
-    def fill(self, cloth: Print, upright: bool = False) -> str:
-        """The fill of a print; `upright` when the strip stands, so that the print turns with it."""
+    def fill(self, cloth: Print, upright: bool = False, on_point: bool = False) -> str:
+        """The fill of a print; `upright` when the strip stands, so that the print turns with it,
+        and `on_point` when its block lies on a corner."""
         swatch = cloth.swatch
         if self.flat:
             return swatch.blend
         if swatch.tile is None and swatch.motif is Motif.PLAIN:
             return swatch.ground
-        key = _key(swatch, upright)
-        self._patterns.setdefault(key, _pattern(key, swatch, upright))
+        turn = 90 * upright + 45 * on_point
+        key = _key(swatch, turn)
+        self._patterns.setdefault(key, _pattern(key, swatch, turn))
         return f"url(#{key})"
 
     @property
@@ -66,14 +68,14 @@ class Cloths:
         return element("defs", *self._patterns.values()) if self._patterns else ""
 
 
-def _key(swatch: Swatch, upright: bool) -> str:
-    facts = f"{swatch.motif}{swatch.ground}{swatch.figure}{swatch.scale}{swatch.tile}{upright}"
+def _key(swatch: Swatch, turn: int) -> str:
+    facts = f"{swatch.motif}{swatch.ground}{swatch.figure}{swatch.scale}{swatch.tile}{turn}"
     return "cloth-" + blake2s(facts.encode(), digest_size=5).hexdigest()
 
 
-def _pattern(key: str, swatch: Swatch, upright: bool) -> str:
+def _pattern(key: str, swatch: Swatch, turn: int) -> str:
     tile = _PHOTOGRAPHED if swatch.tile else _TILE[swatch.motif]
-    turn = "rotate(90)" if upright else ""
+    turned = f"rotate({turn})" if turn else ""
     times = _TIMES[swatch.scale]
     size = "" if times == 1 else f"scale({number(times)})"
     return element(
@@ -83,7 +85,7 @@ def _pattern(key: str, swatch: Swatch, upright: bool) -> str:
         width=tile,
         height=tile,
         patternUnits="userSpaceOnUse",
-        patternTransform=f"{turn} {size}".strip() or None,
+        patternTransform=f"{turned} {size}".strip() or None,
     )
 
 

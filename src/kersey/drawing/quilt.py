@@ -10,13 +10,16 @@ from kersey.core.cloth.fabric import Print
 from kersey.core.frame.borders import Border, Corners
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.purposes import Purpose
+from kersey.core.frame.setting import Seat, Setting
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.lie import Lie, corner_in_body
 from kersey.drawing.svg import box_path, element, number, picture, rect, text
 from kersey.drawing.tape import tape_across, tape_down
 
+_SET = {Setting.ALTERNATE: "with plain squares between", Setting.ON_POINT: "set on point"}
 # What a double-fold binding shows on the front.
 _BINDING_SHOWS = Fraction(3, 8)
 _TAPE = 2.3
@@ -95,14 +98,15 @@ def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
 def describe(quilt: Quilt) -> str:
     """The picture in words."""
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)
-    border = " with a plain border" if quilt.border else ""
+    borders = bool(quilt.border) + len(quilt.outer_borders)
+    has = [_SET[quilt.grid.setting]] if quilt.plain_strips else []
     if quilt.sashing.width:
-        border = f" with sashing of {format_length(quilt.sashing.width, quilt.units)}" + (
-            " and a plain border" if quilt.border else ""
-        )
+        has.append(f"with sashing of {format_length(quilt.sashing.width, quilt.units)}")
+    if borders:
+        has.append("with a plain border" if borders == 1 else f"with {borders} plain borders")
     return (
         f"Quilt of {quilt.size.columns} by {quilt.size.rows} blocks of "
-        f"{quilt.plan.block.title.lower()}{border}, {size} finished."
+        f"{' '.join((quilt.plan.block.title.lower(), *has))}, {size} finished."
     )
 
 
@@ -111,14 +115,16 @@ def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     around = size.bordered + size.edge
     body_left, body_top = left + around, top + around
     inside = left + size.edge, top + size.edge
+    lie = Lie(quilt, body_left, body_top)
     return "".join(
         (
             _binding(quilt, left, top, cloths),
             _border(quilt, *inside, cloths),
             _sashing(quilt, body_left, body_top, cloths),
-            _blocks(quilt, body_left, body_top, cloths),
-            _seams(quilt, body_left, body_top),
-            _missing(quilt, body_left, body_top),
+            _plain(quilt, body_left, body_top, cloths),
+            _blocks(quilt, lie, cloths),
+            _seams(quilt, lie),
+            _missing(quilt, lie),
             _folded_edge(quilt, left, top, cloths),
         )
     )
@@ -220,14 +226,6 @@ def _one_border(
     return drawn + _seam_lines(seams)
 
 
-def _place(quilt: Quilt, row: int, column: int) -> tuple[Fraction, Fraction]:
-    """Where in the body a block begins."""
-    sashing, (width, height) = quilt.sashing, quilt.block
-    edge = sashing.width if sashing.framed else Fraction(0)
-    across = Fraction(0) if sashing.rows_only else sashing.width
-    return edge + column * (width + across), edge + row * (height + sashing.width)
-
-
 def _sashing(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """Strips between the blocks: those across lie under all, those upright over them."""
     sashing, size = quilt.sashing, quilt.size
@@ -241,7 +239,7 @@ def _sashing(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
     else:
         # Plain sashing is sewn in rows: its short strips end at the long ones.
         tall = quilt.block[1]
-        rows = [_place(quilt, row, 0)[1] for row in range(size.rows)]
+        rows = [corner_in_body(quilt, Seat(row, 0))[1] for row in range(size.rows)]
         upright = "".join(box_path(left + x, top + y, w, tall) for x in xs for y in rows)
     drawn = element("path", d=across, fill=cloths.fill(cloth))
     if upright:
@@ -259,30 +257,46 @@ def _gaps(quilt: Quilt) -> tuple[list[Fraction], list[Fraction]]:
     sashing, size = quilt.sashing, quilt.size
     first = 0 if sashing.framed else 1
     last = 1 if sashing.framed else 0
-    xs = [_place(quilt, 0, n)[0] - sashing.width for n in range(first, size.columns + last)]
-    ys = [_place(quilt, n, 0)[1] - sashing.width for n in range(first, size.rows + last)]
+    xs = [
+        corner_in_body(quilt, Seat(0, n))[0] - sashing.width
+        for n in range(first, size.columns + last)
+    ]
+    ys = [
+        corner_in_body(quilt, Seat(n, 0))[1] - sashing.width for n in range(first, size.rows + last)
+    ]
     return [] if sashing.rows_only else xs, ys
 
 
-def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+def _plain(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+    """The plain cloth under the blocks, where some lies between them."""
+    if not quilt.plain_strips:
+        return ""
+    size, cloth = quilt.size, quilt.plain_cloth.prints[0]
+    return rect(left, top, size.body_width, size.body_length, fill=cloths.fill(cloth))
+
+
+def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
     """All patches of one print that lie the same way are one path."""
-    turned_patches = {
-        turn: [_Shape(patch) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
+    shapes = {
+        turn: [_Shape(patch, lie) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
         for turn in {placed.turn for placed in quilt.placed}
     }
-    first_x, first_y, slots = float(left), float(top), quilt.patch_slots
+    slots = quilt.patch_slots
     paths: dict[tuple[str, bool], list[str]] = defaultdict(list)
     seams: list[str] = []
     for placed in quilt.placed:
-        across, down = _place(quilt, placed.row, placed.column)
-        x, y = first_x + float(across), first_y + float(down)
+        at = lie.anchor(Seat(placed.row, placed.column))
         kit = quilt.plan.kits[placed.kit]
-        for shape, slot in zip(turned_patches[placed.turn], slots, strict=True):
-            outline = shape.at(x, y)
+        for shape, slot in zip(shapes[placed.turn], slots, strict=True):
+            outline = shape.at(*at)
             paths[kit[slot], shape.upright].append(outline)
             seams.append(outline)
     return "".join(
-        element("path", d="".join(outlines), fill=cloths.fill(quilt.prints[name], upright))
+        element(
+            "path",
+            d="".join(outlines),
+            fill=cloths.fill(quilt.prints[name], upright, lie.on_point),
+        )
         for (name, upright), outlines in sorted(paths.items())
     ) + element(
         "path", d="".join(seams), fill="none", stroke="#10181f", stroke_opacity=0.22,
@@ -293,15 +307,17 @@ def _blocks(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
 class _Shape:
     """A patch as it lies in a block, to be drawn at any place: only its first corner moves."""
 
-    def __init__(self, patch: Patch) -> None:
-        corners = [(float(x), float(y)) for x, y in patch.corners]
-        across, down = [x for x, _ in corners], [y for _, y in corners]
+    def __init__(self, patch: Patch, lie: Lie) -> None:
+        straight = [(float(x), float(y)) for x, y in patch.corners]
+        across, down = [x for x, _ in straight], [y for _, y in straight]
         left, top, right, bottom = min(across), min(down), max(across), max(down)
         wide, high = right - left, bottom - top
-        if set(corners) == {(x, y) for x in (left, right) for y in (top, bottom)}:
+        box = set(straight) == {(x, y) for x in (left, right) for y in (top, bottom)}
+        if box and not lie.on_point:
             self._first = left, top
             self._rest = f"h{number(wide)}v{number(high)}h{number(-wide)}z"
         else:
+            corners = lie.lying(patch.corners)
             self._first = corners[0]
             steps = (
                 f"l{number(to[0] - at[0])} {number(to[1] - at[1])}" for at, to in pairwise(corners)
@@ -311,29 +327,13 @@ class _Shape:
         self.upright = high > wide
 
     def at(self, x: float, y: float) -> str:
-        """Its outline as path data, the block's corner lying there."""
+        """Its outline as path data, the block being anchored there."""
         return f"M{number(x + self._first[0])} {number(y + self._first[1])}{self._rest}"
 
 
-def _seams(quilt: Quilt, left: Fraction, top: Fraction) -> str:
-    size, (width, height) = quilt.size, quilt.block
-    if quilt.sashing.width:
-        boxes = (
-            box_path(left + x, top + y, width, height)
-            for row in range(size.rows)
-            for column in range(size.columns)
-            for x, y in [_place(quilt, row, column)]
-        )
-        return _seam_lines("".join(boxes))
-    across = "".join(
-        f"M{number(left)} {number(top + r * height)}h{number(size.body_width)}"
-        for r in range(size.rows + 1)
-    )
-    down = "".join(
-        f"M{number(left + c * width)} {number(top)}v{number(size.body_length)}"
-        for c in range(size.columns + 1)
-    )
-    return _seam_lines(across + down)
+def _seams(quilt: Quilt, lie: Lie) -> str:
+    """The seams round every block."""
+    return _seam_lines(lie.outline((*quilt.grid.seats, *quilt.grid.plain_seats)))
 
 
 def _seam_lines(d: str) -> str:
@@ -342,20 +342,15 @@ def _seam_lines(d: str) -> str:
     )
 
 
-def _missing(quilt: Quilt, left: Fraction, top: Fraction) -> str:
+def _missing(quilt: Quilt, lie: Lie) -> str:
     """Places for which there is no block: empty, crossed, in the colour of what is short."""
-    width, height = quilt.block
-    boxes, crosses = [], []
-    for r, c in quilt.empty_places:
-        across, down = _place(quilt, r, c)
-        x, y = left + across, top + down
-        boxes.append(box_path(x, y, width, height))
-        crosses.append(f"M{number(x)} {number(y)}l{number(width)} {number(height)}")
-    if not boxes:
+    if not quilt.empty_places:
         return ""
-    return element("path", d="".join(boxes), class_="missing", fill="#e9ebea") + element(
+    return element(
+        "path", d=lie.outline(quilt.empty_places), class_="missing", fill="#e9ebea"
+    ) + element(
         "path",
-        d="".join(boxes + crosses),
+        d=lie.outline(quilt.empty_places, crossed=True),
         class_="missing-line",
         fill="none",
         stroke="#a8322a",

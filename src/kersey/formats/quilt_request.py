@@ -22,6 +22,7 @@ from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle, cut_bias
 from kersey.core.frame.purposes import LARGEST_SIDE, Wish
 from kersey.core.frame.sashing import Sashing
+from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import MOST_ROWS
 from kersey.core.measure.length import YARD
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, Workshop
@@ -29,7 +30,7 @@ from kersey.core.quilt.candidate import Candidate, candidate_of
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, Sourced, WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
 from kersey.core.quilt.quilt_words import reasons
-from kersey.core.quilt.scheme import BACKING, BINDING, BORDER, SASHING, Setting
+from kersey.core.quilt.scheme import BACKING, BINDING, BORDER, SASHING
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge, Target
 from kersey.core.quilt.scheme_space import Space
 from kersey.formats.request_fields import (

@@ -10,7 +10,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, BeforeValidator, ConfigDict, PlainSerializer, ValidationError
 
 from kersey.core.cloth.fabric import BadFabric, Print, Value
-from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT
+from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
@@ -72,6 +72,7 @@ class ProjectDocument(BaseModel):
     binding_print: _Print
     sashing_print: _Print = SASHING_PRINT
     outer_print: _Print = OUTER_BORDER_PRINT
+    setting_print: _Print = SETTING_PRINT
     done: tuple[str, ...]
     sketch: bool
     put_away: bool
@@ -94,6 +95,7 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         binding_print=project.bought_binding,
         sashing_print=project.bought_sashing,
         outer_print=project.bought_outer,
+        setting_print=project.bought_setting,
         done=tuple(sorted(project.done)),
         sketch=project.sketch,
         put_away=project.put_away,
@@ -123,6 +125,7 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         bought_binding=known.binding_print,
         bought_sashing=known.sashing_print,
         bought_outer=known.outer_print,
+        bought_setting=known.setting_print,
         done=frozenset(known.done),
         sketch=known.sketch,
         put_away=known.put_away,

@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from kersey.core.cloth.fabric import Print, Value
-from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT
+from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
@@ -15,6 +15,7 @@ from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_o
 from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
 
 _BORDER, _BINDING, _SASHING, _OUTER = "border", "binding", "sashing", "outer border"
+_SETTING = "setting"
 
 
 def project_from_row(row: ProjectRow) -> Project:
@@ -37,6 +38,7 @@ def project_from_row(row: ProjectRow) -> Project:
         # Of an older quilt nobody has said them.
         bought_sashing=bought.get(_SASHING, SASHING_PRINT),
         bought_outer=bought.get(_OUTER, OUTER_BORDER_PRINT),
+        bought_setting=bought.get(_SETTING, SETTING_PRINT),
         done=frozenset(step.key for step in row.done_steps),
         sketch=row.sketch,
         put_away=row.put_away,
@@ -101,6 +103,7 @@ def bought_prints(project: Project) -> dict[str, Print]:
         _BINDING: project.bought_binding,
         _SASHING: project.bought_sashing,
         _OUTER: project.bought_outer,
+        _SETTING: project.bought_setting,
     }
 
 

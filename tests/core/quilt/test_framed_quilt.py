@@ -1,6 +1,6 @@
 """Sashing, several borders and every edge on a quilt, held against the scheme that says the same.
 
-A quilt of a project and a scheme of the search reckon their sizes each in its own way.
+The sizes that are offered and a scheme reckon each in its own way.
 """
 
 from dataclasses import replace
@@ -15,6 +15,7 @@ from tests.core.quilts import plan, project
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import BadEdge, EdgeStyle
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.design import BadDesign, Design
@@ -22,7 +23,7 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.found_quilts import found_question
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme import BACKGROUND, CORNER, SASHING, Scheme
+from kersey.core.quilt.scheme import BACKGROUND, CORNER, SASHING
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, work_order
 from kersey.drawing.quilt import draw_quilt
@@ -51,6 +52,7 @@ DESIGNS = st.builds(
     block=st.just(planned().design.block),
     rows=st.integers(3, 9),
     columns=st.integers(3, 8),
+    setting=st.sampled_from(Setting),
     sashing=SASHINGS,
     border_width=st.one_of(st.just(F(0)), WIDTHS),
     outer_borders=st.lists(WIDTHS, max_size=3).map(tuple),
@@ -64,25 +66,18 @@ DESIGNS = st.builds(
 @given(DESIGNS)
 def test_quilt_and_scheme_agree(design: Design) -> None:
     quilt = framed(design)
-    borders = tuple(w for w in (design.border_width or F(0), *design.outer_borders) if w)
-    assert design.rows
-    assert design.columns
-    scheme = Scheme(
-        quilt.block, design.rows, design.columns, sashing=design.sashing, borders=borders,
-        corners=design.corners, sides_first=design.sides_first, edge=design.edge,
-        margin=design.margin, seam=design.seam,
-    )  # fmt: skip
+    scheme = quilt.scheme
+    assert (scheme.setting, scheme.blocks) == (design.setting, quilt.size.blocks)
+    assert (quilt.size.body_width, quilt.size.body_length) == scheme.body
     assert (quilt.size.width, quilt.size.length) == scheme.finished
-    assert (quilt.top_width, quilt.top_length) == scheme.top
-    backing = scheme.backed_by(Workshop())
-    assert (quilt.backing.width, quilt.backing.length) == (backing.width, backing.length)
+    assert quilt.backing.width == scheme.backed_by(Workshop()).width
     between = {part.name: part for part in scheme.between}
     assert quilt.sashing_pieces == (between[SASHING].pieces if SASHING in between else ())
-    assert BACKGROUND not in between
+    assert (BACKGROUND in between) == bool(quilt.plain_strips) == (quilt.plain_bought > 0)
     inner = [quilt.border] if quilt.border else []
     assert (*inner, *quilt.outer_borders) == scheme.framed_by(Workshop())
     corners = sum(part.name.startswith(CORNER + "-") for part in scheme.parts)
-    assert corners == (len(borders) if design.corners is Corners.SQUARES else 0)
+    assert corners == (len(scheme.borders) if design.corners is Corners.SQUARES else 0)
     if design.edge.has_strips:
         assert quilt.binding.length == 2 * sum(scheme.top) + 10
     else:
@@ -101,10 +96,13 @@ def test_it_is_drawn_said_and_kept(design: Design) -> None:
     said = [step_words(step, quilt) for step in steps]
     assert all(words.title and all(words.sentences) for words in said)
     sashed = [s for s in steps if s.kind is StepKind.SASHING]
-    assert len(sashed) == bool(design.sashing.width)
+    assert len(sashed) == bool(design.parted_by.width)
+    plain = [s for s in steps if s.kind is StepKind.SETTING]
+    assert len(plain) == (design.setting is not Setting.STRAIGHT)
     picture = draw_quilt(quilt)
     assert picture.startswith("<svg")
-    assert ("sashing of" in picture) == bool(design.sashing.width)
+    assert ("sashing of" in picture) == bool(design.parted_by.width)
+    assert ("on point" in picture) == (design.setting is Setting.ON_POINT)
 
 
 def test_what_cannot_be_is_refused() -> None:

@@ -15,11 +15,11 @@ from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import Edge, EdgeStyle
 from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import Sashing
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, beside_plan, candidate_of
 from kersey.core.quilt.joint_search import QuiltQuestion, best_quilts, every_quilt
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut, role_of, strip_lengths
-from kersey.core.quilt.scheme import Setting
 from kersey.core.quilt.scheme_score import Aim, BadWeights, Judge
 from kersey.core.quilt.scheme_space import Space
 

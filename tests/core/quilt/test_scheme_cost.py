@@ -10,9 +10,10 @@ from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import Edge, EdgeStyle
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
-from kersey.core.quilt.scheme import BINDING, BORDER, Scheme, Setting
+from kersey.core.quilt.scheme import BINDING, BORDER, Scheme
 from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
 from kersey.core.quilt.scheme_space import Schemes, Space
 

@@ -9,6 +9,7 @@ __all__ = [
     "joining",
     "purposes",
     "sashing",
+    "setting",
     "size_search",
     "strips",
 ]

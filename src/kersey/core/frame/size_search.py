@@ -11,11 +11,13 @@ section 4). A size is judged by three things, each a cost in points:
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
+from math import sqrt
 
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.borders import widths_to_propose
 from kersey.core.frame.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import BlockGrid, Setting, blocks_in
 from kersey.core.measure.length import Units, format_length
 
 MOST_ROWS = 60
@@ -62,6 +64,7 @@ class SizeQuestion:
     sashing: Sashing = NO_SASHING
     around: Fraction = Fraction(0)
     edge: Fraction = Fraction(0)
+    setting: Setting = Setting.STRAIGHT
 
 
 @dataclass(frozen=True)
@@ -79,11 +82,12 @@ class SizeOption:
     cost: float
     around: Fraction = Fraction(0)
     edge: Fraction = Fraction(0)
+    setting: Setting = Setting.STRAIGHT
 
     @property
     def blocks(self) -> int:
-        """Blocks in the quilt."""
-        return self.rows * self.columns
+        """Pieced blocks in the quilt."""
+        return blocks_in(self.setting, self.rows, self.columns)
 
     @property
     def spare(self) -> int:
@@ -129,7 +133,8 @@ def size_options(question: SizeQuestion) -> tuple[SizeOption, ...]:
     judge, grids = _Judge(question), list(_grids(question))
     wished = question.wish.key != ANY_PURPOSE
     # Of a size for anything, most blocks are in it: what leaves more than half is not even judged.
-    likely = [(r, c) for r, c in grids if wished or 2 * r * c > question.blocks]
+    enough = question.blocks if not wished else 0
+    likely = [(r, c) for r, c in grids if 2 * blocks_in(question.setting, r, c) > enough]
     options = [judge.option(*grid) for grid in likely]
     sensible = [option for option in options if _sensible(option, question)]
     found = sensible or [judge.option(*grid) for grid in grids]
@@ -167,8 +172,10 @@ def _grids(question: SizeQuestion) -> Iterator[tuple[int, int]]:
     # Whole numbers in the same proportion: there may be thousands of grids.
     width, height = _in_proportion(question.block)
     most_columns, most_rows = (int(LARGEST_SIDE // side) for side in question.block)
-    for columns in range(1, min(most_columns, MOST_ROWS, question.blocks) + 1):
-        for rows in range(1, min(most_rows, MOST_ROWS, question.blocks // columns) + 1):
+    for columns in range(1, min(most_columns, MOST_ROWS) + 1):
+        for rows in range(1, min(most_rows, MOST_ROWS) + 1):
+            if blocks_in(question.setting, rows, columns) > question.blocks:
+                break
             lies = columns * width - rows * height
             if lies == 0 or (lies > 0) == lies_wide:
                 yield rows, columns
@@ -189,7 +196,8 @@ class _Judge:
 
     def __init__(self, question: SizeQuestion) -> None:
         self.question = question
-        self.block_width, self.block_height = map(float, question.block)
+        lying = sqrt(2) if question.setting is Setting.ON_POINT else 1.0
+        self.block_width, self.block_height = (float(side) * lying for side in question.block)
         sashing = question.sashing
         # Strips of sashing are one fewer than the blocks they part, or one more; between rows only
         # there are none that add to the width.
@@ -203,7 +211,7 @@ class _Judge:
         self.wished = question.wish.key != ANY_PURPOSE
         sides = sorted((self.purposes[0].most_width, self.purposes[0].most_length))
         self.long_is_wished = self.wished and sides[1] > sides[0] * LONGEST_RATIO
-        half = min(self.block_width, self.block_height) / 2
+        half = float(min(question.block)) / 2
         # One whole piece is no measure for its border.
         pace = 0.0 if question.blocks == 1 else _BORDER_OFF_HALF_A_BLOCK_COSTS
         self.borders = [
@@ -213,7 +221,8 @@ class _Judge:
     def option(self, rows: int, columns: int) -> SizeOption:
         """The size with the border and the purpose that cost least."""
         cost, border, _, purpose = min(self._choices(rows, columns), key=lambda c: c[:3])
-        body = self.question.sashing.body(columns, rows, self.question.block)
+        grid = BlockGrid(rows, columns, self.question.setting)
+        body = grid.body(self.question.block, self.question.sashing)
         return SizeOption(
             rows=rows,
             columns=columns,
@@ -226,12 +235,14 @@ class _Judge:
             cost=cost,
             around=self.question.around,
             edge=self.question.edge,
+            setting=self.question.setting,
         )
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:
         """Each border that suits, with the purpose that it brings nearest."""
         sashing, around = self.question.sashing, float(self.question.around + self.question.edge)
-        spare = abs(self.question.blocks - rows * columns) / max(self.question.blocks, 1)
+        spare = abs(self.question.blocks - blocks_in(self.question.setting, rows, columns))
+        spare_costs = spare / max(self.question.blocks, 1) * _ALL_SPARE_COSTS
         body_width = columns * self.block_width + (columns + self.across) * self.between
         body_length = rows * self.block_height + (rows + self.down) * float(sashing.width)
         widest = min(body_width, body_length) * float(WIDEST_BORDER_SHARE)
@@ -241,7 +252,7 @@ class _Judge:
                 continue
             more = 2 * (inches + around)
             width, length = body_width + more, body_length + more
-            cost = spare * _ALL_SPARE_COSTS + off_half_costs + self._proportion_cost(width, length)
+            cost = spare_costs + off_half_costs + self._proportion_cost(width, length)
             off, _, place = min(self._distance_costs(width, length))
             yield cost + off, border, place, self.purposes[place]
 

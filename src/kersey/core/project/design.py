@@ -14,6 +14,7 @@ from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle
 from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import check_rows
 from kersey.core.measure.workshop import (
     QUARTER_INCH,
@@ -73,6 +74,7 @@ class Design:
     wish: Wish = field(default_factory=Wish)
     rows: int | None = None
     columns: int | None = None
+    setting: Setting = Setting.STRAIGHT
     sashing: Sashing = NO_SASHING
     border_width: Fraction | None = None
     outer_borders: tuple[Fraction, ...] = ()
@@ -114,6 +116,11 @@ class Design:
         if self.edge_style in (EdgeStyle.FOLDED, EdgeStyle.TURNED):
             return Edge(self.edge_style, self.edge_shows or USUAL_WIDTHS[self.edge_style])
         return Edge(self.edge_style, self.binding_width)
+
+    @property
+    def parted_by(self) -> Sashing:
+        """The sashing; blocks on point or between plain squares are parted already."""
+        return self.sashing if self.setting is Setting.STRAIGHT else NO_SASHING
 
     @property
     def edge_adds(self) -> Fraction:

@@ -15,23 +15,17 @@ from hashlib import blake2s
 from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
+from kersey.core.frame.setting import BlockGrid
 
 # The names of fabrics, one for each piece of a block: those of its first need, then of the next.
 Kit = tuple[str, ...]
 
 
 @dataclass(frozen=True)
-class Grid:
-    """Rows and columns of a quilt, and the finished border they were judged with, in inches."""
+class Grid(BlockGrid):
+    """The blocks of a quilt, and the finished border they were judged with, in inches."""
 
-    rows: int
-    columns: int
-    border_width: Fraction
-
-    @property
-    def blocks(self) -> int:
-        """Blocks in it."""
-        return self.rows * self.columns
+    border_width: Fraction = Fraction(0)
 
 
 @dataclass(frozen=True)

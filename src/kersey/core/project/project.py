@@ -16,6 +16,7 @@ from kersey.core.cloth.print_names import (
     BORDER_PRINT,
     OUTER_BORDER_PRINT,
     SASHING_PRINT,
+    SETTING_PRINT,
 )
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
@@ -51,6 +52,7 @@ class Project:
     bought_binding: Print = BINDING_PRINT
     bought_sashing: Print = SASHING_PRINT
     bought_outer: Print = OUTER_BORDER_PRINT
+    bought_setting: Print = SETTING_PRINT
     done: frozenset[str] = frozenset()
     sketch: bool = False
     put_away: bool = False

@@ -12,6 +12,7 @@ from kersey.core.blocks.assembly import Assembly
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import InvalidValue
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units, format_length
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
@@ -87,7 +88,10 @@ def roles_offered(project: Project) -> list[Role]:
     of_block = {need.role for need in assembly.needs} if assembly else set()
     of_block |= set(known.other_roles if known else ())
     serving = {role for pulled in project.fabrics for role in pulled.roles}
-    return [r for r in Role if r not in SELDOM_ROLES or r.value in of_block or r in serving]
+    if project.design.setting is not Setting.STRAIGHT:
+        serving.add(Role.SETTING)
+    seldom = SELDOM_ROLES | {Role.SETTING}
+    return [r for r in Role if r not in seldom or r.value in of_block or r in serving]
 
 
 def share_in_words(share: Fraction) -> str:

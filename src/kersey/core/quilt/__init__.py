@@ -20,4 +20,5 @@ __all__ = [
     "size_curve",
     "standing",
     "supply",
+    "to_buy",
 ]

@@ -13,6 +13,7 @@ from kersey.core.cutting.problem import Fabric
 from kersey.core.cutting.watch import Clock
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
 from kersey.core.frame.sashing import NO_SASHING, Sashing, proposed_widths
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.design import Design
@@ -20,12 +21,13 @@ from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.candidate import Candidate
 from kersey.core.quilt.joint_search import QuiltQuestion, WholeQuilt, answers
+from kersey.core.quilt.scheme import BACKGROUND, BORDER, CORNERSTONE
 from kersey.core.quilt.scheme_score import Aim, Judge
 from kersey.core.quilt.scheme_space import Space
 from kersey.core.stash.pulled import Pulled, Role
 
 # Parts beside the blocks that pulled cloth may be for.
-_PARTS = (Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING)
+_PARTS = (Role.SETTING, Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING)
 _EVERYTHING = frozenset({"border", "sashing", "binding", "backing", "background"})
 
 
@@ -38,6 +40,7 @@ class FoundQuilt:
 
     columns: int
     rows: int
+    setting: Setting
     sashing: Sashing
     borders: tuple[Fraction, ...]
     score: float
@@ -50,7 +53,9 @@ class FoundQuilt:
             design,
             columns=self.columns,
             rows=self.rows,
-            sashing=self.sashing,
+            setting=self.setting,
+            # What parts straight blocks is remembered while they lie otherwise.
+            sashing=self.sashing if self.setting is Setting.STRAIGHT else design.sashing,
             border_width=first,
             outer_borders=tuple(outer),
         )
@@ -89,7 +94,7 @@ def found_question(project: Project, units: Units, aim: Aim = Aim.BALANCED) -> F
     question = QuiltQuestion(
         fabrics=(*_of_blocks(kept, design), *_beside(project)),
         candidates=(candidate,),
-        spaces=(_space(design, kept, units),),
+        spaces=tuple(_spaces(design, kept, units)),
         judge=Judge(aim, design.wish.purposes(units)),
         may_buy=_EVERYTHING,
         shop=Workshop(design.seam, design.usable_width, units),
@@ -110,11 +115,29 @@ def _found(quilt: WholeQuilt) -> FoundQuilt:
     return FoundQuilt(
         columns=scheme.columns,
         rows=scheme.rows,
+        setting=scheme.setting,
         sashing=scheme.sashing,
         borders=scheme.borders,
         score=quilt.score,
-        from_stash=frozenset(part.part.name for part in quilt.parts if not part.bought),
+        from_stash=frozenset(_called(part.part.name) for part in quilt.parts if not part.bought),
     )
+
+
+def _called(part: str) -> str:
+    """A part in a person's words: of several borders the first is simply the border."""
+    usual = {CORNERSTONE: "cornerstones", f"{BORDER}-1": BORDER, BACKGROUND: Role.SETTING.value}
+    return usual.get(part, part.replace("-", " "))
+
+
+def _spaces(design: Design, kept: KeptPlan, units: Units) -> Iterator[Space]:
+    """Straight with sashing or without, between plain squares, on point."""
+    straight = _space(design, kept, units)
+    yield straight
+    if not kept.block.makes_one_piece:
+        yield from (
+            replace(straight, setting=setting, sashings=(NO_SASHING,))
+            for setting in (Setting.ALTERNATE, Setting.ON_POINT)
+        )
 
 
 def _space(design: Design, kept: KeptPlan, units: Units) -> Space:
@@ -153,7 +176,7 @@ def _beside(project: Project) -> Iterator[Fabric]:
 
 
 def _fabric(pulled: Pulled, roles: list[Role]) -> Fabric:
-    names = {role.value for role in roles}
+    names = {BACKGROUND if role is Role.SETTING else role.value for role in roles}
     if Role.BORDER in roles:
         names |= {f"{Role.BORDER}-{number}" for number in range(1, MOST_BORDERS + 1)}
     return Fabric(

@@ -31,6 +31,7 @@ from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.sashing import NO_SASHING
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, Candidate
@@ -44,7 +45,6 @@ from kersey.core.quilt.scheme import (
     SASHING,
     Part,
     Scheme,
-    Setting,
 )
 from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
 from kersey.core.quilt.scheme_score import Aim, Judge, buying, look, shape

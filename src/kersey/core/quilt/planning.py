@@ -16,6 +16,7 @@ from kersey.core.cutting.problem import CuttingPlan, Layout
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import Infeasible
 from kersey.core.frame.sashing import NO_SASHING
+from kersey.core.frame.setting import Setting, suiting
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design, KitWish
@@ -23,9 +24,9 @@ from kersey.core.project.kept_plan import Grid, KeptPlan, Kit, Missing
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
 from kersey.core.quilt.already_cut import fixed_layouts, rest_of, together
+from kersey.core.quilt.arrangement import Prints, arrange
 from kersey.core.quilt.dealing import Wished, deal, laid_in_order
 from kersey.core.quilt.kit_checker import kit_faults
-from kersey.core.quilt.setting import Prints, arrange
 from kersey.core.yields.even_plan import even_plan
 from kersey.core.yields.just_enough import just_enough, mends
 from kersey.core.yields.report import FaultyPlan
@@ -48,12 +49,15 @@ class SizeWish:
         """The wish for a block of this size."""
         if self.question is None or finished is None:
             return self
-        return replace(self, question=replace(self.question, block=finished))
+        setting = suiting(self.question.setting, finished)
+        return replace(self, question=replace(self.question, block=finished, setting=setting))
 
     def of_one_piece(self, finished: Size | None) -> "SizeWish":
         """The wish for a quilt that is one piece of this size: nothing parts it."""
         wish = replace(self, rows=1, columns=1).of(finished)
-        question = wish.question and replace(wish.question, sashing=NO_SASHING)
+        question = wish.question and replace(
+            wish.question, sashing=NO_SASHING, setting=Setting.STRAIGHT
+        )
         return replace(wish, question=question)
 
     def grid(self, possible: int) -> Grid | None:
@@ -64,7 +68,7 @@ class SizeWish:
         option = self._option(question)
         if option is None:
             return None
-        return Grid(option.rows, option.columns, option.border_width)
+        return Grid(option.rows, option.columns, option.setting, option.border_width)
 
     def _option(self, question: SizeQuestion) -> SizeOption | None:
         if self.rows is not None and self.columns is not None:
@@ -236,7 +240,7 @@ def regridded(project: Project, units: Units) -> Project:
     elif wanted < kept.plan.blocks:
         # What is cut stays as it was cut: then fewer blocks only leave pieces over.
         kept = replace(kept, thrifty=any(pulled.cut for pulled in project.fabrics))
-    if (grid.rows, grid.columns) != (kept.grid and (kept.grid.rows, kept.grid.columns)):
+    if kept.grid is None or grid.seats != kept.grid.seats:
         places = laid(kept.plan, kept.kits[:wanted], grid)
         kept = replace(kept, places=places, missing=(), missing_sought=False)
     return replace(project, plan=replace(kept, grid=grid))
@@ -307,7 +311,7 @@ def laid(plan: CuttingPlan, kits: Sequence[Kit], grid: Grid | None) -> tuple[int
     """Where the kits lie in a grid, row by row: no two alike beside each other if that can be."""
     if grid is None:
         return ()
-    return arrange(prints_of(plan, kits), grid.rows, grid.columns)
+    return arrange(prints_of(plan, kits), grid)
 
 
 def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
@@ -315,8 +319,9 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
     if asked.finished is None:
         return SizeWish(None)
     question = SizeQuestion(
-        asked.finished, 0, design.wish, design.border_width, units, design.sashing,
+        asked.finished, 0, design.wish, design.border_width, units, design.parted_by,
         sum(design.outer_borders, Fraction(0)), design.edge_adds,
+        suiting(design.setting, asked.finished),
     )  # fmt: skip
     return SizeWish(question, design.rows, design.columns)
 

@@ -15,23 +15,25 @@ from functools import cached_property
 from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.cloth.fabric import Motif, Print, Swatch, Value
 from kersey.core.errors import Infeasible
-from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels, plan_backing
-from kersey.core.frame.batting import Batting, plan_batting
+from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels
+from kersey.core.frame.batting import Batting
 from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
-from kersey.core.frame.borders import Border, plan_borders
+from kersey.core.frame.borders import Border
 from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import BlockGrid, Seat
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
-from kersey.core.frame.strips import StripPieces, Strips, strips_for
-from kersey.core.measure.length import Units
+from kersey.core.frame.strips import StripPieces, Strips
+from kersey.core.measure.length import Units, bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
+from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
 from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.planning import prints_of
-from kersey.core.quilt.setting import alike_pairs, alike_unavoidable, turn_at
+from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING, Part, Scheme
 from kersey.core.stash.pulled import Role
 
 # Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
@@ -113,6 +115,7 @@ class Quilt:
     plan: KeptPlan
     assembly: Assembly
     sizes: Sizes
+    scheme: Scheme
     border: Border | None
     border_cloth: Cloth
     backing: Backing
@@ -121,24 +124,29 @@ class Quilt:
     binding_cloth: Cloth
     left: tuple[LeftPiece, ...]
     sashing_cloth: Cloth
+    plain_cloth: Cloth
     outer_borders: tuple[Border, ...] = ()
     outer_cloths: tuple[Print, ...] = ()
 
     @property
+    def grid(self) -> BlockGrid:
+        """The places of the blocks."""
+        return self.scheme.grid
+
+    @property
     def sashing(self) -> Sashing:
         """What parts the blocks; of one piece nothing."""
-        return _sashing(self.project, self.plan)
+        return self.scheme.sashing
 
     @cached_property
     def sashing_strips(self) -> Strips | None:
         """The strips of the sashing off the bolt; None where there is none."""
-        return strips_for(self.sashing_pieces, self._shop) if self.sashing_pieces else None
+        return self._off_the_bolt(SASHING)
 
-    @cached_property
+    @property
     def sashing_pieces(self) -> tuple[StripPieces, ...]:
         """The strips of the sashing as they are cut."""
-        columns, rows = self.size.columns, self.size.rows
-        return self.sashing.pieces(columns, rows, self.block, self.project.design.seam)
+        return tuple(piece for part in self._between(SASHING) for piece in part.pieces)
 
     @property
     def sashing_lengths(self) -> dict[Fraction, int]:
@@ -151,14 +159,31 @@ class Quilt:
     @property
     def cornerstones(self) -> int:
         """How many squares lie where strips cross."""
-        return self.sashing.corner_squares(self.size.columns, self.size.rows)
+        return sum(piece.count for part in self._between(CORNERSTONE) for piece in part.pieces)
 
     @cached_property
     def cornerstone_strips(self) -> Strips | None:
         """Strips off the bolt that the cornerstones are cut from; None where there are none."""
-        side = self.sashing.width + 2 * self.project.design.seam
-        squares = StripPieces("square", self.cornerstones, side, side)
-        return strips_for((squares,), self._shop) if self.cornerstones else None
+        return self._off_the_bolt(CORNERSTONE)
+
+    @cached_property
+    def plain_strips(self) -> tuple[tuple[StripPieces, Strips], ...]:
+        """The plain squares between the blocks, or those that triangles at the edge are cut from,
+        each with its strips off the bolt."""
+        parts = self._between(BACKGROUND)
+        return tuple((part.pieces[0], part.off_the_bolt(self._shop)) for part in parts)
+
+    @property
+    def plain_bought(self) -> Fraction:
+        """Plain cloth, in inches off the bolt as shops cut it; 0 where none lies between blocks."""
+        cloth = sum((s.count * s.cut_width for _, s in self.plain_strips), Fraction(0))
+        return bought_length(cloth)
+
+    def _off_the_bolt(self, name: str) -> Strips | None:
+        return next((part.off_the_bolt(self._shop) for part in self._between(name)), None)
+
+    def _between(self, name: str) -> tuple[Part, ...]:
+        return tuple(part for part in self.scheme.between if part.name == name)
 
     @property
     def _shop(self) -> Workshop:
@@ -179,14 +204,12 @@ class Quilt:
     @property
     def top_width(self) -> Fraction:
         """Width of the top before it is bound."""
-        design = self.project.design
-        return self.size.width - 2 * design.edge_adds + 2 * design.seam
+        return self.scheme.top[0]
 
     @property
     def top_length(self) -> Fraction:
         """Length of the top before it is bound."""
-        design = self.project.design
-        return self.size.length - 2 * design.edge_adds + 2 * design.seam
+        return self.scheme.top[1]
 
     @property
     def blocks_short(self) -> int:
@@ -210,12 +233,11 @@ class Quilt:
     @cached_property
     def placed(self) -> tuple[Placed, ...]:
         """Every block that there is, row by row."""
-        columns, found = self.size.columns, []
-        for place, kit in enumerate(self.plan.places):
-            row, column = divmod(place, columns)
-            if kit is not None:
-                found.append(Placed(kit, row, column, self._turn_at(row, column)))
-        return tuple(found)
+        return tuple(
+            Placed(kit, *seat, self._turn_at(*self.grid.turning(seat)))
+            for seat, kit in zip(self.grid.seats, self.plan.places, strict=True)
+            if kit is not None
+        )
 
     def _turn_at(self, row: int, column: int) -> int:
         turns = self.assembly.turns
@@ -223,10 +245,10 @@ class Quilt:
         return turns[row % len(turns)] if by_row else turn_at(turns, row, column)
 
     @property
-    def empty_places(self) -> list[tuple[int, int]]:
-        """(row, column) of the places for which there is no block."""
-        columns = self.size.columns
-        return [divmod(n, columns) for n, kit in enumerate(self.plan.places) if kit is None]
+    def empty_places(self) -> list[Seat]:
+        """The places for which there is no block."""
+        there = zip(self.grid.seats, self.plan.places, strict=True)
+        return [seat for seat, kit in there if kit is None]
 
     @cached_property
     def prints(self) -> dict[str, Print]:
@@ -254,12 +276,12 @@ class Quilt:
     @cached_property
     def alike_pairs(self) -> int:
         """Pairs of neighbours made of the very same prints."""
-        return alike_pairs(self._block_prints, self.plan.places, self.size.columns)
+        return alike_pairs(self._block_prints, self.plan.places, self.grid)
 
     @cached_property
     def alike_unavoidable(self) -> bool:
         """Whether two alike must touch however the blocks are laid."""
-        return alike_unavoidable(self._block_prints, self.plan.places)
+        return alike_unavoidable(self._block_prints, self.plan.places, self.grid)
 
     @cached_property
     def _block_prints(self) -> list[tuple[str, ...]]:
@@ -290,41 +312,52 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     if kept.grid is None or kept.finished is None:
         raise NoBlockSize
     sizes = _sizes(project, kept, units)
-    size = sizes.current
+    scheme = _scheme(project, kept, sizes.current)
     shop = Workshop(design.seam, design.usable_width, units)
-    more = 2 * (design.seam - design.edge_adds)
-    top = size.width + more, size.length + more
-    margin = (design.edge.backing(top[0], design.margin) - top[0]) / 2
-    borders = _borders(project, size, shop)
-    border = borders[0] if size.border_width else None
+    borders = scheme.framed_by(shop)
+    border = borders[0] if sizes.current.border_width else None
     left = left_over(kept.plan, _used(kept))
     names = _print_names(project, kept)
     border_cloth, left = _border_cloth(project, border, left, names, shop)
-    binding, binding_cloth, left = _binding(project, top, left, names)
+    binding, binding_cloth, left = _binding(project, scheme.top, left, names)
     return Quilt(
         project=project,
         units=units,
         plan=kept,
         assembly=kept.block.assembly(kept.seam),
         sizes=sizes,
+        scheme=scheme,
         border=border,
         border_cloth=border_cloth,
-        backing=plan_backing(*top, margin, design.usable_width, units),
-        batting=plan_batting(*top, design.margin),
+        backing=scheme.backed_by(shop),
+        batting=scheme.batting,
         binding=binding,
         binding_cloth=binding_cloth,
         left=left,
-        sashing_cloth=_sashing_cloth(project),
+        sashing_cloth=_cloth_for(project, Role.SASHING, project.bought_sashing),
+        plain_cloth=_cloth_for(project, Role.SETTING, project.bought_setting),
         outer_borders=borders[1:] if border else borders,
         outer_cloths=_outer_cloths(project),
     )
 
 
-def _borders(project: Project, size: SizeOption, shop: Workshop) -> tuple[Border, ...]:
-    """All borders, the innermost first."""
-    widths = [width for width in (size.border_width, *project.design.outer_borders) if width]
-    body, design = (size.body_width, size.body_length), project.design
-    return plan_borders(body, widths, shop, design.corners, design.sides_first)
+def _scheme(project: Project, kept: KeptPlan, size: SizeOption) -> Scheme:
+    """The quilt as it is set and framed; the border is the one that was settled with the plan."""
+    design = project.design
+    assert kept.finished is not None
+    return Scheme(
+        block=kept.finished,
+        rows=size.rows,
+        columns=size.columns,
+        setting=size.setting,
+        sashing=_sashing(project, kept),
+        borders=tuple(w for w in (size.border_width, *design.outer_borders) if w),
+        corners=design.corners,
+        sides_first=design.sides_first,
+        edge=design.edge,
+        margin=design.margin,
+        seam=design.seam,
+    )
 
 
 def _outer_cloths(project: Project) -> tuple[Print, ...]:
@@ -337,14 +370,15 @@ def _outer_cloths(project: Project) -> tuple[Print, ...]:
 
 
 def _sashing(project: Project, kept: KeptPlan) -> Sashing:
-    return NO_SASHING if kept.block.makes_one_piece else project.design.sashing
+    return NO_SASHING if kept.block.makes_one_piece else project.design.parted_by
 
 
-def _sashing_cloth(project: Project) -> Cloth:
-    pulled = [p.print for p in project.fabrics if p.serves(Role.SASHING)]
+def _cloth_for(project: Project, role: Role, bought: Print) -> Cloth:
+    """What a part shows: the prints pulled for it, or what is bought."""
+    pulled = [p.print for p in project.fabrics if p.serves(role)]
     if pulled:
         return Cloth(Source.PULLED, tuple(dict.fromkeys(pulled)))
-    return Cloth(Source.BOUGHT, (project.bought_sashing,))
+    return Cloth(Source.BOUGHT, (bought,))
 
 
 def _used(kept: KeptPlan) -> Sequence[Kit]:
@@ -360,7 +394,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     sashing = _sashing(project, kept)
     question = SizeQuestion(
         kept.finished, kept.possible, design.wish, design.border_width, units, sashing,
-        sum(design.outer_borders, Fraction(0)), design.edge_adds,
+        sum(design.outer_borders, Fraction(0)), design.edge_adds, grid.setting,
     )  # fmt: skip
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)

@@ -4,10 +4,10 @@ from collections.abc import Iterator
 from fractions import Fraction
 
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units, format_bought, format_length
 from kersey.core.quilt.joint_search import WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
-from kersey.core.quilt.scheme import Setting
 from kersey.core.quilt.scheme_score import Judge
 
 
@@ -52,7 +52,7 @@ def _fit(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
 def _set(quilt: WholeQuilt, units: Units) -> Iterator[str]:
     scheme = quilt.scheme
     if scheme.setting is Setting.ALTERNATE:
-        yield f"{scheme.places - scheme.blocks} plain squares between the blocks"
+        yield f"{len(scheme.grid.plain_seats)} plain squares between the blocks"
     if scheme.setting is Setting.ON_POINT:
         yield "on point, the edge trimmed to the last eighth of an inch"
     if scheme.sashing.width:

@@ -6,13 +6,11 @@ them; and from it every part that is cut beside the blocks.
     top       inside + 2s: unfinished, as it is quilted
     finished  the quilt, once its edge is finished
 
-On point a block lies on its corner: so many rows and columns of them, and one fewer each way
-between; the body is trimmed to an eighth. Source: docs/trade.md sections 5 and 6.
+Source: docs/trade.md sections 5 and 6.
 """
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 
@@ -24,23 +22,14 @@ from kersey.core.frame.borders import Border, Corners, plan_borders
 from kersey.core.frame.edge import USUAL_EDGE, Edge, EdgeStyle, cut_bias
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import BlockGrid, Setting
 from kersey.core.frame.strips import StripPieces, Strips, strips_for
-from kersey.core.measure.length import EIGHTH
-from kersey.core.measure.root2 import Root2
 from kersey.core.measure.workshop import Workshop
 
 SASHING, CORNERSTONE, BACKGROUND, BINDING, BACKING = (
     "sashing", "cornerstone", "background", "binding", "backing"
 )  # fmt: skip
 BORDER, CORNER = "border", "corner"
-
-
-class Setting(StrEnum):
-    """How the blocks are placed."""
-
-    STRAIGHT = "straight"
-    ALTERNATE = "alternate"
-    ON_POINT = "on-point"
 
 
 @dataclass(frozen=True)
@@ -102,25 +91,20 @@ class Scheme:
     margin: Fraction = HOME_MARGIN
     seam: Fraction = Fraction(1, 4)
 
-    @property
-    def places(self) -> int:
-        """Places for a block or a plain square."""
-        if self.setting is Setting.ON_POINT:
-            return self.rows * self.columns + (self.rows - 1) * (self.columns - 1)
-        return self.rows * self.columns
+    @cached_property
+    def grid(self) -> BlockGrid:
+        """The places of its blocks."""
+        return BlockGrid(self.rows, self.columns, self.setting)
 
     @property
     def blocks(self) -> int:
-        """Pieced blocks: every place, or every other one, beginning in a corner."""
-        return -(-self.places // 2) if self.setting is Setting.ALTERNATE else self.places
+        """Pieced blocks."""
+        return self.grid.blocks
 
     @cached_property
     def body(self) -> Size:
         """The blocks with their sashing."""
-        if self.setting is Setting.ON_POINT:
-            across, down = self.columns * self.block[0], self.rows * self.block[1]
-            return Root2(root=across).floor_to(EIGHTH), Root2(root=down).floor_to(EIGHTH)
-        return self.sashing.body(self.columns, self.rows, self.block)
+        return self.grid.body(self.block, self.sashing)
 
     @cached_property
     def inside(self) -> Size:
@@ -157,7 +141,8 @@ class Scheme:
     def between(self) -> tuple[Part, ...]:
         """What lies between the blocks: plain squares, sashing, cornerstones."""
         straight = 2 * self.seam
-        found = [Part(BACKGROUND, (piece,), straight) for piece in self._plain_pieces()]
+        plain = self.grid.plain_pieces(self.block, self.seam)
+        found = [Part(BACKGROUND, (piece,), straight) for piece in plain]
         sashing = self.sashing.pieces(self.columns, self.rows, self.block, self.seam)
         if sashing:
             found.append(Part(SASHING, sashing, straight))
@@ -185,21 +170,6 @@ class Scheme:
             length = binding_length(*self.top)
             strip = StripPieces("binding", 1, self.edge.width, length)
             yield Part(BINDING, (strip,), self.edge.width, run=True)
-
-    def _plain_pieces(self) -> Iterator[StripPieces]:
-        """Plain squares between the blocks, or the squares that setting triangles are cut from."""
-        if self.setting is Setting.ALTERNATE:
-            wide, long = (side + 2 * self.seam for side in self.block)
-            yield StripPieces("plain square", self.places - self.blocks, wide, long)
-        if self.setting is Setting.ON_POINT:
-            # docs/trade.md section 5: f x 1.414 + 1 1/4 cut twice, f / 1.414 + 7/8 cut once; the
-            # allowances are of a seam of 1/4, and grow with it.
-            side = Root2(5 * self.seam, self.block[0]).ceil_to(EIGHTH)
-            corner = Root2(Fraction(7, 2) * self.seam, self.block[0] / 2).ceil_to(EIGHTH)
-            triangles = 2 * (self.rows - 1) + 2 * (self.columns - 1)
-            if triangles:
-                yield StripPieces("square for side triangles", -(-triangles // 4), side, side)
-            yield StripPieces("square for corner triangles", 2, corner, corner)
 
     def bought(self, part: Part, shop: Workshop) -> Fraction:
         """How much of a part's cloth comes off the bolt, in inches, not rounded."""

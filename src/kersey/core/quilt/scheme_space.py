@@ -20,8 +20,9 @@ from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import USUAL_EDGE, Edge
 from kersey.core.frame.purposes import LARGEST_SIDE
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.setting import Setting, suiting
 from kersey.core.frame.size_search import LONGEST_RATIO, MOST_ROWS, WIDEST_BORDER_SHARE
-from kersey.core.quilt.scheme import Scheme, Setting
+from kersey.core.quilt.scheme import Scheme
 
 Floats = NDArray[np.float64]
 # So many schemes of one block are looked at; of more, those with the most blocks.
@@ -74,6 +75,8 @@ class Schemes:
     def bodies(self) -> tuple[Scheme, ...]:
         """Every scheme without its borders."""
         space = self.space
+        if suiting(space.setting, self.block) is not space.setting:
+            return ()
         found = [
             Scheme(self.block, rows, columns, space.setting, sashing, (), space.corners,
                    space.sides_first, space.edge, space.margin, space.seam)

@@ -23,7 +23,7 @@ class Supply:
 def supplies(quilt: Quilt) -> dict[Role, Supply]:
     """For each part that fabric is pulled for, whether it will do."""
     found: dict[Role, Supply] = {}
-    for role in (Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING, Role.BATTING):
+    for role in (Role.SETTING, Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING, Role.BATTING):
         pulled = [p for p in quilt.project.fabrics if p.serves(role)]
         if pulled:
             names = ", ".join(dict.fromkeys(p.print.name for p in pulled))
@@ -33,6 +33,8 @@ def supplies(quilt: Quilt) -> dict[Role, Supply]:
 
 def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
     cloth = quilt.project.design.usable_width
+    if role is Role.SETTING:
+        return _gives_plain(quilt, pulled)
     if role is Role.SASHING:
         strips = quilt.sashing_strips
         return strips is None or _run(pulled, strips.cut_width) >= strips.count * cloth
@@ -49,6 +51,22 @@ def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
     whole = any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled)
     lengths = sum((p.count * p.length for p in pulled if p.width >= cloth), Fraction(0))
     return whole or lengths >= quilt.backing_plan.cloth
+
+
+def _gives_plain(quilt: Quilt, pulled: Sequence[Pulled]) -> bool:
+    """Whether one length gives the strips of all plain squares; or pieces of any size so many
+    squares, were all as large as the largest."""
+    length = sum((s.count * s.cut_width for _, s in quilt.plain_strips), Fraction(0))
+    usable = quilt.project.design.usable_width
+    if any(p.width >= usable and p.length >= length for p in pulled):
+        return True
+    sides = [
+        side for piece, _ in quilt.plain_strips for side in (piece.cut_width, piece.cut_length)
+    ]
+    largest = max(sides, default=Fraction(1))
+    wanted = sum(piece.count for piece, _ in quilt.plain_strips)
+    there = sum(p.count * int(p.width // largest) * int(p.length // largest) for p in pulled)
+    return there >= wanted
 
 
 def _run(pulled: Sequence[Pulled], width: Fraction) -> Fraction:

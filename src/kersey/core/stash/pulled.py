@@ -32,6 +32,7 @@ class Role(StrEnum):
     STRING = "string"
     MIDDLE = "middle"
     FOUNDATION = "foundation"
+    SETTING = "setting"
     SASHING = "sashing"
     BORDER = "border"
     BINDING = "binding"

@@ -9,6 +9,7 @@ from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.frame.binding import Binding
 from kersey.core.frame.borders import MITRE_NEEDS, Border, Corners
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import (
     SIXTEENTH,
     Units,
@@ -288,6 +289,33 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     return f"It comes off at {off} or a hair more. Trim it to {size}."
 
 
+def _setting(step: Step, quilt: Quilt) -> StepWords:
+    """The plain squares, and what of them becomes triangles."""
+    u, name = quilt.units, quilt.plain_cloth.prints[0].name
+    on_point = quilt.grid.setting is Setting.ON_POINT
+    sentences = [
+        f"{_strips(strips.count).capitalize()} {format_length(strips.cut_width, u)} wide"
+        f" {'gives' if strips.count == 1 else 'give'} {piece.count} "
+        f"{format_size(piece.cut_width, piece.cut_length, u)}."
+        for piece, strips in quilt.plain_strips
+    ]
+    if on_point:
+        sides, corners = quilt.grid.side_triangles, quilt.plain_strips[-1][0]
+        if sides:
+            sentences.append(
+                f"Cut the larger squares on both diagonals: {sides} triangles for the sides. Cut "
+                f"the {corners.count} smaller ones on one diagonal: the four corners."
+            )
+        else:
+            sentences.append("Cut both on one diagonal: the four corners.")
+        sentences.append("Their straight grain then lies along the quilt's edge.")
+    took = format_bought(quilt.plain_bought, u)
+    sentences.append(f"They take {took} of {name}.")
+    what = "the edge" if on_point else "between the blocks"
+    title = f"Cut {step.count} plain square{'s' * (step.count != 1)} for {what}"
+    return StepWords(title.replace("for between", "to lie between"), tuple(sentences))
+
+
 def _sashing(step: Step, quilt: Quilt) -> StepWords:
     u, strips = quilt.units, quilt.sashing_strips
     assert strips is not None
@@ -324,8 +352,18 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
         elif quilt.sashing.cornerstones:
             parted = "Sew strips between the blocks; between rows strips and cornerstones in turn."
         parted += " Press toward the sashing."
-    sentences = (turn, parted, f"The joined blocks should measure {size}.")
+    if quilt.grid.setting is Setting.ALTERNATE:
+        parted = "Lay a plain square between any two blocks, and press toward the plain ones."
+    sentences: tuple[str, ...] = (turn, parted, f"The joined blocks should measure {size}.")
     title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
+    if quilt.grid.setting is Setting.ON_POINT:
+        rows = quilt.size.rows + quilt.size.columns - 1
+        title = f"Join the blocks in {rows} slanting rows"
+        sentences = (
+            "Lay them out on point. Each row runs from the lower left to the upper right and ends "
+            "in a triangle at either side; the four corners are sewn on last.",
+            *sentences,
+        )
     return StepWords(title, tuple(sentence for sentence in sentences if sentence))
 
 
@@ -463,6 +501,7 @@ _WORDS = {
     StepKind.CUT: _cut,
     StepKind.LAY_OUT: _lay_out,
     StepKind.SEW: _sew,
+    StepKind.SETTING: _setting,
     StepKind.SASHING: _sashing,
     StepKind.ROWS: _rows,
     StepKind.BORDER: _border,

@@ -32,6 +32,7 @@ class StepKind(StrEnum):
     CUT = "cut"
     LAY_OUT = "lay out"
     SEW = "sew"
+    SETTING = "setting"
     SASHING = "sashing"
     ROWS = "rows"
     BORDER = "border"
@@ -96,6 +97,10 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
         yield Step(StepKind.LAY_OUT, count=kits)
     yield from _sewing(quilt)
     size, sashing = quilt.size, quilt.sashing_strips
+    if quilt.plain_strips:
+        pieces = sum(piece.count for piece, _ in quilt.plain_strips)
+        first, _ = quilt.plain_strips[0]
+        yield Step(StepKind.SETTING, "setting", pieces, (first.cut_width, first.cut_length))
     if sashing is not None:
         longest = max(piece.cut_length for piece in quilt.sashing_pieces)
         yield Step(StepKind.SASHING, "sashing", sashing.count, (sashing.cut_width, longest))

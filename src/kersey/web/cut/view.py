@@ -15,6 +15,7 @@ from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Placed, Quilt
 from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.quilt.supply import supplies
+from kersey.core.quilt.to_buy import to_buy
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
@@ -55,6 +56,7 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "kit_wishes": list(KitWish),
         "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
         "supplies": supplies(quilt),
+        "to_buy": to_buy(quilt),
         "layers": range(1, MOST_LAYERS + 1),
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
         "left_whole": sum(piece.count for piece in quilt.left if piece.whole),

@@ -19,6 +19,7 @@ _BOUGHT = {
     Bought.BINDING: "bought_binding",
     Bought.SASHING: "bought_sashing",
     Bought.OUTER: "bought_outer",
+    Bought.SETTING: "bought_setting",
 }
 
 

@@ -19,6 +19,7 @@ class Bought(StrEnum):
     BINDING = "binding"
     SASHING = "sashing"
     OUTER = "outer border"
+    SETTING = "setting"
 
 
 class PullForm(RevisedForm):

@@ -8,6 +8,7 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import Motif, Print, Scale, Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.errors import KerseyError
+from kersey.core.frame.setting import Setting
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_length, parse_length, write_length
 from kersey.core.project.project import Project
@@ -42,6 +43,7 @@ ROLE_KEYS = {
     Role.STRING: "u",
     Role.MIDDLE: "m",
     Role.FOUNDATION: "o",
+    Role.SETTING: "p",
     Role.SASHING: "s",
     Role.BORDER: "b",
     Role.BINDING: "i",
@@ -60,6 +62,7 @@ def pull_context(
         Bought.BINDING.value: project.bought_binding,
         Bought.SASHING.value: project.bought_sashing,
         Bought.OUTER.value: project.bought_outer,
+        Bought.SETTING.value: project.bought_setting,
     }
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
         chosen = "0" if project.fabrics else Bought.BORDER.value
@@ -199,17 +202,20 @@ def _groups(
 def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     """Prints to buy: for the parts that no pulled fabric serves."""
     served = {role for role in Role if any(p.serves(role) for p in project.fabrics)}
+    for_borders = {p.print for p in project.fabrics if p.serves(Role.BORDER)}
     parts = {
         Bought.BORDER: (Role.BORDER, project.bought_border),
         Bought.BINDING: (Role.BINDING, project.bought_binding),
     }
-    if project.design.sashing.width:
+    design = project.design
+    if design.parted_by.width:
         parts[Bought.SASHING] = Role.SASHING, project.bought_sashing
-    return {
-        part.value: (cloth, draw_swatch(cloth))
-        for part, (role, cloth) in parts.items()
-        if role not in served
-    }
+    if design.setting is not Setting.STRAIGHT:
+        parts[Bought.SETTING] = Role.SETTING, project.bought_setting
+    found = {part: cloth for part, (role, cloth) in parts.items() if role not in served}
+    if len(for_borders) <= len(design.outer_borders) and design.outer_borders:
+        found[Bought.OUTER] = project.bought_outer
+    return {part.value: (cloth, draw_swatch(cloth)) for part, cloth in found.items()}
 
 
 def _at_home(room: Workroom, opened: OpenProject, place: int) -> dict[str, Any]:

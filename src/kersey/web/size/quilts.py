@@ -14,8 +14,7 @@ from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_questi
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.scheme_score import Aim, Judge
-from kersey.core.quilt.supply import supplies
-from kersey.core.stash.pulled import Role
+from kersey.core.quilt.to_buy import to_buy
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape
 from kersey.web.forms import TypedForm, read_form
@@ -65,23 +64,9 @@ class Hung:
 
     @property
     def bought(self) -> list[tuple[str, Fraction]]:
-        """Parts to buy, and how much of the usual cloth, in inches."""
-        quilt, had = self.quilt, self.found.from_stash
-        parts: list[tuple[str, Fraction]] = []
-        if quilt.sashing_strips and "sashing" not in had:
-            parts.append(("sashing", quilt.sashing_strips.cloth))
-        if quilt.cornerstone_strips and "cornerstone" not in had:
-            parts.append(("cornerstones", quilt.cornerstone_strips.cloth))
-        borders = [*([quilt.border] if quilt.border else []), *quilt.outer_borders]
-        parts += [
-            ("border" if n == 1 else f"border {n}", border.cloth)
-            for n, border in enumerate(borders, 1)
-            if f"border-{n}" not in had
-        ]
-        if "binding" not in had and quilt.binding.cloth:
-            parts.append(("binding", quilt.binding.cloth))
-        backed = Role.BACKING in supplies(quilt)
-        return parts if backed else [*parts, ("backing", quilt.backing_plan.cloth)]
+        """Parts to buy, and how much of the cloth, in inches."""
+        had = self.found.from_stash
+        return [(b.part, b.cloth) for b in to_buy(self.quilt) if b.cloth and b.part not in had]
 
     @property
     def had(self) -> list[str]:

@@ -26,6 +26,7 @@ from kersey.core.frame.purposes import (
     Wish,
 )
 from kersey.core.frame.sashing import Sashing, check_sashing_width, proposed_widths
+from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import MOST_ROWS, SizeOption, why
 from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.core.measure.workshop import check_usable_width
@@ -98,6 +99,7 @@ def _kind_of(sashing: Sashing) -> SashingKind:
 class FinishForm(RevisedForm):
     """Frame and finish. A border left empty is proposed by Kersey."""
 
+    setting: Setting = Setting.STRAIGHT
     sashing_width: Annotated[Length, AfterValidator(checked(check_sashing_width))] = Fraction(0)
     sashing_kind: SashingKind = SashingKind.PLAIN
 
@@ -208,8 +210,13 @@ def _with_present_size(form: WishForm, opened: OpenProject) -> WishForm:
 
 
 def _with_finish(project: Project, form: FinishForm) -> Project:
+    # Rows and columns of one setting are none for another.
+    reset = project.design.setting is not form.setting
     design = replace(
         project.design,
+        rows=None if reset else project.design.rows,
+        columns=None if reset else project.design.columns,
+        setting=form.setting,
         sashing=form.sashing_kind.of_width(form.sashing_width),
         border_width=form.border_width,
         outer_borders=tuple(width for width in (form.outer_1, form.outer_2, form.outer_3) if width),
@@ -247,6 +254,7 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         "sashing_kind": _kind_of(opened.project.design.sashing),
         "sashing_kinds": list(SashingKind),
         "ways": _WAYS,
+        "settings": _SETTINGS,
     }
     if opened.quilt is None:
         return context
@@ -260,6 +268,11 @@ _EDGES = {
     EdgeStyle.BIAS: "on the bias",
     EdgeStyle.FOLDED: "backing folded over",
     EdgeStyle.TURNED: "backing as a frame",
+}
+_SETTINGS = {
+    Setting.STRAIGHT: "straight",
+    Setting.ALTERNATE: "with plain squares",
+    Setting.ON_POINT: "on point",
 }
 _WAYS = {
     BackingWay.UPRIGHT: "seams upright",

@@ -1,4 +1,4 @@
-"""The setting: which block lies where, and how it is turned.
+"""The arrangement: which block lies where, and how it is turned.
 
 A block is turned as suits it: one that looks the same in every quarter turn stands upright, one
 with two looks alternates, and one with four is turned in fours that meet in the middle. Blocks of
@@ -7,13 +7,14 @@ with its neighbours, then pairs of blocks are swapped while that helps. If two a
 the blocks are laid again like a checkerboard, whole kinds on one colour, which suits a few large
 kinds.
 
-With more than half of the blocks alike two must touch, since no more than half of the places
-(rounded up) can be chosen without two neighbours among them.
+With more blocks alike than there are places apart from one another, two must touch.
 """
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from random import Random
+
+from kersey.core.frame.setting import BlockGrid
 
 # The prints of a block, one for each of its pieces.
 Prints = tuple[str, ...]
@@ -43,65 +44,61 @@ def turn_at(turns: Sequence[int], row: int, column: int) -> int:
     return turns[(row + column) % 2] if alternates else 0
 
 
-def neighbours(places: Places, columns: int) -> Iterator[tuple[int, int]]:
-    """Pairs of blocks side by side, or one above the other."""
-    for place, here in enumerate(places):
-        if here is None:
-            continue
-        beside = place + 1 if (place + 1) % columns else None
-        for other in (beside, place + columns):
-            if other is not None and other < len(places):
-                there = places[other]
-                if there is not None:
-                    yield here, there
+def neighbours(places: Places, grid: BlockGrid) -> Iterator[tuple[int, int]]:
+    """Pairs of blocks that share a seam."""
+    for place, (here, near) in enumerate(zip(places, grid.near, strict=True)):
+        for other in near:
+            there = places[other]
+            if other > place and here is not None and there is not None:
+                yield here, there
 
 
-def alike_pairs(blocks: Sequence[Prints], places: Places, columns: int) -> int:
+def alike_pairs(blocks: Sequence[Prints], places: Places, grid: BlockGrid) -> int:
     """Pairs of neighbours made of the very same prints."""
     kinds = [tuple(sorted(block)) for block in blocks]
-    return sum(kinds[one] == kinds[other] for one, other in neighbours(places, columns))
+    return sum(kinds[one] == kinds[other] for one, other in neighbours(places, grid))
 
 
-def alike_unavoidable(blocks: Sequence[Prints], places: Places) -> bool:
+def alike_unavoidable(blocks: Sequence[Prints], places: Places, grid: BlockGrid) -> bool:
     """Whether two alike must touch however the blocks are laid."""
     kinds = Counter(tuple(sorted(blocks[number])) for number in places if number is not None)
-    return bool(kinds) and max(kinds.values()) > (len(places) + 1) // 2
+    return bool(kinds) and max(kinds.values()) > grid.most_apart
 
 
-def arrange(blocks: Sequence[Prints], rows: int, columns: int) -> Places:
-    """Lay the blocks in rows x columns; places without a block come last and stay None.
+def arrange(blocks: Sequence[Prints], grid: BlockGrid) -> Places:
+    """Lay the blocks in a grid; places without a block come last and stay None.
 
     The same blocks are always laid the same way. No neighbours are alike if the search finds
     such a setting; `alike_unavoidable` says when there is none.
 
-    >>> blocks = [("a", "b"), ("a", "b"), ("c", "d"), ("c", "d")]
-    >>> alike_pairs(blocks, arrange(blocks, 2, 2), 2)
+    >>> blocks, grid = [("a", "b"), ("a", "b"), ("c", "d"), ("c", "d")], BlockGrid(2, 2)
+    >>> alike_pairs(blocks, arrange(blocks, grid), grid)
     0
     """
-    wall = _Wall(blocks, rows, columns)
+    wall = _Wall(blocks, grid)
     wall.fill()
     wall.mend()
     found = wall.places()
-    if not alike_pairs(blocks, found, columns) or alike_unavoidable(blocks, found):
+    if not alike_pairs(blocks, found, grid) or alike_unavoidable(blocks, found, grid):
         return found
     wall.fill_checkered()
     wall.mend()
-    return min(found, wall.places(), key=lambda places: alike_pairs(blocks, places, columns))
+    return min(found, wall.places(), key=lambda places: alike_pairs(blocks, places, grid))
 
 
 class _Wall:
-    """The flannel wall while blocks are moved about on it; a place is row x columns + column."""
+    """The flannel wall while blocks are moved about on it."""
 
-    def __init__(self, blocks: Sequence[Prints], rows: int, columns: int) -> None:
+    def __init__(self, blocks: Sequence[Prints], grid: BlockGrid) -> None:
         self.blocks = blocks
-        self.rows, self.columns = rows, columns
-        self.filled = min(len(blocks), rows * columns)
+        self.grid = grid
+        self.filled = min(len(blocks), grid.blocks)
         kinds: dict[Prints, int] = {}
         self.kind = [kinds.setdefault(tuple(sorted(b)), len(kinds)) for b in blocks]
         bits: dict[str, int] = {}
         self.prints = [sum(1 << bits.setdefault(p, len(bits)) for p in set(b)) for b in blocks]
         self.at: list[int] = []
-        self.near = [tuple(self._near(place)) for place in range(self.filled)]
+        self.near = [tuple(n for n in near if n < self.filled) for near in grid.near[: self.filled]]
         self.shuffle = Random(_SHUFFLE)
         self.colour = True
 
@@ -128,8 +125,8 @@ class _Wall:
     def fill_checkered(self) -> None:
         """Kinds, largest first, onto the colour with more room; a split one lies far apart."""
         free: dict[bool, list[int]] = {True: [], False: []}
-        for place in range(self.filled):
-            free[sum(divmod(place, self.columns)) % 2 == 0].append(place)
+        for place, seat in enumerate(self.grid.seats[: self.filled]):
+            free[sum(self.grid.turning(seat)) % 2 == 0].append(place)
         free[True].reverse()
         by_kind: dict[int, list[int]] = {}
         for block in range(self.filled):
@@ -155,7 +152,7 @@ class _Wall:
 
     def places(self) -> Places:
         """What lies on the wall now."""
-        return (*self.at, *[None] * (self.rows * self.columns - self.filled))
+        return (*self.at, *[None] * (self.grid.blocks - self.filled))
 
     def _colour_for(self, blocks: list[int], block: int, free: dict[bool, list[int]]) -> bool:
         """The colour on which a kind was begun, while there is room."""
@@ -164,17 +161,6 @@ class _Wall:
         if not free[self.colour]:
             self.colour = not self.colour
         return self.colour
-
-    def _near(self, place: int) -> Iterator[int]:
-        row, column = divmod(place, self.columns)
-        if column > 0:
-            yield place - 1
-        if row > 0:
-            yield place - self.columns
-        if column + 1 < self.columns and place + 1 < self.filled:
-            yield place + 1
-        if place + self.columns < self.filled:
-            yield place + self.columns
 
     def _clash(self, one: int, other: int) -> int:
         if self.kind[one] == self.kind[other]:

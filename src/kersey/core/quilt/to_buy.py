@@ -1,0 +1,76 @@
+"""What is bought for a quilt: every part that no cloth that is pulled, or left, gives."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Size
+from kersey.core.cloth.fabric import Print
+from kersey.core.frame.backing import BackingWay
+from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.quilt.supply import Supply, supplies
+from kersey.core.stash.pulled import Role
+
+
+@dataclass(frozen=True)
+class ToBuy:
+    """A part: `cloth` inches off the bolt, not rounded, of a print; `wide` cloth is extra-wide.
+
+    Batting has a `size` instead; it has a `packet` where one is large enough.
+    """
+
+    part: str
+    cloth: Fraction = Fraction(0)
+    print: Print | None = None
+    wide: bool = False
+    size: Size | None = None
+    packet: Size | None = None
+
+
+def to_buy(quilt: Quilt) -> tuple[ToBuy, ...]:
+    """All parts to buy, from the middle of the quilt outwards; blocks that are short are not told.
+
+    >>> from kersey.core.project.project import Project
+    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.quilt.quilt import make_quilt
+    >>> from kersey.core.stash.cupboard import CupboardLot
+    >>> from kersey.core.stash.pulled import all_of
+    >>> from kersey.core.stash.quick_entry import take_line
+    >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> [part.part for part in to_buy(quilt)]
+    ['border', 'backing', 'batting']
+    """
+    supplied = supplies(quilt)
+    return tuple(part for role, part in _parts(quilt) if not _enough(supplied, role))
+
+
+def _enough(supplied: dict[Role, Supply], role: Role | None) -> bool:
+    return role in supplied and supplied[role].enough
+
+
+def _parts(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:
+    """Each part with the role of cloth that would give it."""
+    if quilt.plain_strips:
+        cloth = sum((s.count * s.cut_width for _, s in quilt.plain_strips), Fraction(0))
+        yield Role.SETTING, ToBuy("setting", cloth, quilt.plain_cloth.prints[0])
+    if quilt.sashing_strips:
+        yield (
+            Role.SASHING,
+            ToBuy("sashing", quilt.sashing_strips.cloth, quilt.sashing_cloth.prints[0]),
+        )
+    if quilt.cornerstone_strips:
+        print_of = quilt.binding_cloth.prints[0]
+        yield None, ToBuy("cornerstones", quilt.cornerstone_strips.cloth, print_of)
+    if quilt.border and quilt.border_cloth.source is not Source.LEFT:
+        yield Role.BORDER, ToBuy("border", quilt.border.cloth, quilt.border_cloth.prints[0])
+    outer = zip(quilt.outer_borders, quilt.outer_cloths, strict=True)
+    for number, (border, print_of) in enumerate(outer, 2 if quilt.border else 1):
+        yield Role.BORDER, ToBuy(f"border {number}", border.cloth, print_of)
+    if quilt.binding.cloth and quilt.binding_cloth.source is not Source.LEFT:
+        print_of = quilt.binding_cloth.prints[0]
+        yield Role.BINDING, ToBuy("binding", quilt.binding.cloth, print_of)
+    plan = quilt.backing_plan
+    yield Role.BACKING, ToBuy("backing", plan.cloth, wide=plan.way is BackingWay.WIDE)
+    size = quilt.batting.width, quilt.batting.length
+    yield Role.BATTING, ToBuy("batting", size=size, packet=quilt.batting.packet)
