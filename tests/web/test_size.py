@@ -70,22 +70,55 @@ def test_an_edge_that_cannot_be_is_said_at_its_field(sized: TestClient) -> None:
     assert 'id="binding_width-error"' in answer.text
 
 
-def whole_quilts(client: TestClient) -> str:
+def test_quilts_are_held_beside_each_other_and_weighed_anew(sized: TestClient) -> None:
+    revision(sized)
+    whole_quilts(sized)
+    four = "/projects/1/size/quilts?beside=1-3-1-4"
+    assert sized.get(four).status_code == sized.get(four[:-2] + "x").status_code == 404
+    page = sized.get("/projects/1/size/quilts?beside=1-3-4").text
+    assert re.findall(r'aria-label="Quilt (\d)"', page) == ["2", "4", "5"]
+    assert page.count("Take it away") == 3
+    assert "Hold it beside" not in page
+    # Only the size counts: the first is the largest of all.
+    weights = "use=0&fit=0&shape=0&look=0&buying=0&size=7"
+    page = sized.get(f"/projects/1/size/quilts?{weights}").text
+    assert 'name="size" type="number" min="0" max="100" value="100"' in page
+    page = whole_quilts(sized, weights)
+    sides = re.findall(r'class="measures"><b>\d</b> (\d+)[^×<]*× (\d+)', page)[1:]
+    areas = [int(width) * int(length) for width, length in sides]
+    assert areas[0] == max(areas)
+    assert sized.get("/projects/1/size/quilts?use=101").status_code == 404
+
+
+def test_a_block_may_change_its_size(client: TestClient) -> None:
+    client.post("/projects", data={"line": "24 fat quarters"})
+    page = whole_quilts(client, "any_size=1")
+    other = re.search(r"<b>(\d)</b> [^<]+</p>\s*<p>\d+ × \d+ blocks of ([\d½]+) ×", page)
+    assert other
+    data = {"number": str(int(other[1]) - 1), "any_size": "1", "revision": revision(client)}
+    answer = client.post("/projects/1/size/quilts", data=data, follow_redirects=False)
+    assert answer.headers["location"].endswith("/size")
+    assert "This is the one you have" in whole_quilts(client, "any_size=1")
+    assert f'value="{other[2]}″"' in client.get("/projects/1/yield").text
+
+
+def whole_quilts(client: TestClient, wanted: str = "") -> str:
     """The page once every quilt is found."""
-    page, seen = client.get("/projects/1/size/quilts"), 0
+    page, seen = client.get(f"/projects/1/size/quilts?{wanted}"), 0
     while "Looking for more" in page.text:
         found = re.search(r"seen=(\d+)", page.text)
         seen = int(found[1]) if found else seen
-        page = client.get(f"/projects/1/size/quilts?seen={seen}", headers=HTMX)
+        page = client.get(f"/projects/1/size/quilts?seen={seen}&{wanted}", headers=HTMX)
     return str(page.text)
 
 
 def test_a_whole_quilt_is_taken_as_it_hangs(sized: TestClient) -> None:
     revision(sized)
     page = whole_quilts(sized)
-    assert page.count("Take this one") >= 7
+    assert page.count("Take this one") == 1
+    assert page.count("Hold it beside") >= 6
     sizes = re.findall(r'class="measures"><b>(\d)</b> ([^<]+)<', page)
-    assert [number for number, _ in sizes] == [str(n) for n in range(1, 9)]
+    assert [number for number, _ in sizes] == ["1", *(str(n) for n in range(1, 9))]
     data = {"number": "0", "revision": revision(sized)}
     sized.post("/projects/1/size/quilts", data=data)
     width, length = sizes[0][1].rstrip("″").split(" × ")

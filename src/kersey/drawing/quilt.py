@@ -76,6 +76,11 @@ def draw_miniature(quilt: Quilt) -> str:
     )
 
 
+def draw_flat(quilt: Quilt, left: Fraction, top: Fraction) -> str:
+    """The quilt in flat colours as a part of a picture, its finished corner lying there."""
+    return _quilt(quilt, left, top, Cloths(flat=True))
+
+
 def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
     """The quilt in its colours, as it hangs beside others at one scale; over the bed or lap that is
     wished for, if one is."""

@@ -20,11 +20,16 @@ _ROWS_OF_NAMES = 3
 
 @dataclass(frozen=True)
 class Pin:
-    """A quilt on the tape: its finished size, and what stands on the pin."""
+    """A quilt on the tape: its finished size, and what stands on the pin.
+
+    It leads to an `address`; one that is `lit` is looked at.
+    """
 
     width: Fraction
     length: Fraction
     name: str
+    address: str = ""
+    lit: bool = False
 
 
 def draw_size_tape(pins: Sequence[Pin], units: Units) -> str:
@@ -40,10 +45,7 @@ def draw_size_tape(pins: Sequence[Pin], units: Units) -> str:
     shafts = "".join(f"M{number(x)} {number(-_TAPE)}V{number(y)}" for x, y in places)
     parts.append(element("path", d=shafts, class_="pin-shaft", fill="none", stroke_width=0.3))
     for pin, (x, y) in zip(pins, places, strict=True):
-        parts.append(element("circle", cx=number(x), cy=number(y), r=_HEAD, class_="pin-head"))
-        parts.append(
-            text(pin.name, x, y + 0.8, class_="pin-name", font_size=2.2, text_anchor="middle")
-        )
+        parts.append(_head(pin, x, y, units))
     for place, purpose in enumerate(sorted(purposes, key=lambda p: p.most_width)):
         least, most = float(purpose.least_width), float(purpose.most_width)
         y = 1.1 + (place % _ROWS_OF_NAMES) * 2.6
@@ -63,6 +65,19 @@ def draw_size_tape(pins: Sequence[Pin], units: Units) -> str:
         -1, -_TAPE - above, float(longest) + 2, _TAPE + above + below, *parts,
         label=f"Widths along a tape. {label}.", class_="size-tape",
     )  # fmt: skip
+
+
+def _head(pin: Pin, x: float, y: float, units: Units) -> str:
+    drawn = element(
+        "circle", cx=number(x), cy=number(y), r=_HEAD, class_="pin-head lit" if pin.lit else
+        "pin-head",
+    ) + text(
+        pin.name, x, y + 0.8, class_="pin-name", font_size=2.2, text_anchor="middle"
+    )  # fmt: skip
+    if not pin.address:
+        return drawn
+    called = f"{pin.name}: {format_size(pin.width, pin.length, units)}"
+    return element("a", drawn, href=pin.address, class_="pin", aria_label=called)
 
 
 def _rows(pins: Sequence[Pin]) -> list[int]:

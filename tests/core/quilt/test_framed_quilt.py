@@ -121,7 +121,7 @@ def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
     assert (len(found), answer.complete) == (8, True)
     assert [each.score for each in found] == sorted((e.score for e in found), reverse=True)
     for each in found:
-        quilt = framed(each.of(planned().design))
+        quilt = make_quilt(regridded(each.chosen_in(planned()), Units.INCHES))
         assert quilt.size.blocks <= quilt.plan.possible
         assert (quilt.size.columns, quilt.size.rows) == (each.columns, each.rows)
     # A border that a person has settled stays.

@@ -7,6 +7,7 @@ __all__ = [
     "borders",
     "edge",
     "joining",
+    "on_bed",
     "purposes",
     "sashing",
     "setting",

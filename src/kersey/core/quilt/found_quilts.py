@@ -2,15 +2,18 @@
 
 The blocks are those of the plan that is kept, and what is settled stays: the block, the edge, how
 corners are made, the first border where a person chose it. Sashing is tried plain, with
-cornerstones and framed, a quarter to a third of a block wide.
+cornerstones and framed, a quarter to a third of a block wide; blocks are set straight, between
+plain squares and on point. Where that is asked for, other sizes of the block are tried as well:
+those of which most shows.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.problem import Fabric
-from kersey.core.cutting.watch import Clock
+from kersey.core.cutting.watch import Clock, no_clock
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
 from kersey.core.frame.sashing import NO_SASHING, Sashing, proposed_widths
 from kersey.core.frame.setting import Setting
@@ -20,12 +23,16 @@ from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.candidate import Candidate
-from kersey.core.quilt.joint_search import QuiltQuestion, WholeQuilt, answers
+from kersey.core.quilt.joint_search import Answer, QuiltQuestion, WholeQuilt, answers
+from kersey.core.quilt.planning import plan_question
 from kersey.core.quilt.scheme import BACKGROUND, BORDER, CORNERSTONE
-from kersey.core.quilt.scheme_score import Aim, Judge
+from kersey.core.quilt.scheme_score import Judge
 from kersey.core.quilt.scheme_space import Space
+from kersey.core.quilt.size_curve import best_sizes, sizes_question
 from kersey.core.stash.pulled import Pulled, Role
 
+# So many sizes of the block are tried beside its own.
+_OTHER_SIZES = 4
 # Parts beside the blocks that pulled cloth may be for.
 _PARTS = (Role.SETTING, Role.SASHING, Role.BORDER, Role.BINDING, Role.BACKING)
 _EVERYTHING = frozenset({"border", "sashing", "binding", "backing", "background"})
@@ -35,7 +42,8 @@ _EVERYTHING = frozenset({"border", "sashing", "binding", "backing", "background"
 class FoundQuilt:
     """A whole quilt that the fabric can become, and how good it is from 0 to 1. Finished widths.
 
-    `from_stash` are the parts beside the blocks that what is pulled gives too.
+    `from_stash` are the parts beside the blocks that what is pulled gives too. `plan` is there
+    where its block is of another size than the project's.
     """
 
     columns: int
@@ -45,12 +53,22 @@ class FoundQuilt:
     borders: tuple[Fraction, ...]
     score: float
     from_stash: frozenset[str] = frozenset()
+    plan: KeptPlan | None = None
+
+    def chosen_in(self, project: Project) -> Project:
+        """The project with this quilt chosen."""
+        design = self.of(project.design)
+        return replace(project, design=design, plan=self.plan or project.plan)
 
     def of(self, design: Design) -> Design:
         """The design with this quilt chosen."""
         first, *outer = self.borders or (Fraction(0),)
+        block = design.block
+        if self.plan is not None:
+            block = replace(block, finished=self.plan.finished)
         return replace(
             design,
+            block=block,
             columns=self.columns,
             rows=self.rows,
             setting=self.setting,
@@ -72,45 +90,98 @@ class FoundQuilts:
 
 @dataclass(frozen=True)
 class FoundQuestion:
-    """Which whole quilts are best? Known by its `key`: everything an answer depends on."""
+    """Which whole quilts are best? Known by its `key`: everything an answer depends on.
+
+    `resized` is the project whose block may have other sizes; None where it keeps its own.
+    """
 
     key: str
     question: QuiltQuestion = field(compare=False)
+    units: Units = Units.INCHES
+    resized: Project | None = field(default=None, compare=False)
 
     def run(self, clock: Clock) -> Iterator[FoundQuilts]:
-        """The quilts found so far; work is counted, not time."""
+        """The quilts found so far; work is counted, not time.
+
+        Other sizes of the block take longer: until they are known, what is told is not complete.
+        """
+        told = 0
         for answer in answers(self.question):
-            quilts = tuple(_found(quilt) for quilt in answer.quilts)
-            yield FoundQuilts(quilts, answer.considered, answer.complete)
+            found = _all_found(answer, {})
+            told = len(found.quilts)
+            yield found if self.resized is None else replace(found, complete=False)
+        if self.resized is None:
+            return
+        plans = {plan.finished: plan for plan in _other_sizes(self.resized, self.units)}
+        others = tuple(Candidate(p.block, p.finished, p.most) for p in plans.values() if p.finished)
+        more = replace(self.question, candidates=(*self.question.candidates, *others))
+        for answer in answers(more):
+            # Nothing is taken off the wall before there is as much to hang there.
+            if len(answer.quilts) >= told or answer.complete:
+                yield _all_found(answer, plans)
 
 
-def found_question(project: Project, units: Units, aim: Aim = Aim.BALANCED) -> FoundQuestion | None:
-    """What is asked; None without a plan, or where nothing can be parted or framed."""
+def found_question(
+    project: Project,
+    units: Units,
+    judge: Judge | None = None,
+    any_size: bool = False,
+) -> FoundQuestion | None:
+    """What is asked; None without a plan, or where nothing can be parted or framed.
+
+    Of a `judge` only the aim and the weights are asked for: the wish is the project's.
+    """
     kept, design = project.plan, project.design
     if kept is None or kept.finished is None or not kept.possible:
         return None
+    judge = replace(judge or Judge(), purposes=design.wish.purposes(units))
     one_piece = kept.block.makes_one_piece
     candidate = Candidate(kept.block, kept.finished, kept.most, one_piece=one_piece)
     question = QuiltQuestion(
         fabrics=(*_of_blocks(kept, design), *_beside(project)),
         candidates=(candidate,),
         spaces=tuple(_spaces(design, kept, units)),
-        judge=Judge(aim, design.wish.purposes(units)),
+        judge=judge,
         may_buy=_EVERYTHING,
         shop=Workshop(design.seam, design.usable_width, units),
         backing_way=design.backing_way,
         # Cornerstones are of the binding's print; a binding that is to be bought is not cut.
         any_cloth=frozenset({Role.BINDING.value} if design.binding_from_left else ()),
     )
+    free = any_size and size_is_free(project)
     facts = (
-        aim, kept.question, kept.most.blocks, question.spaces, design.wish, design.usable_width,
-        design.backing_way, design.binding_from_left, units,
-        [str(fabric) for fabric in question.fabrics],
+        judge.aim, sorted(judge.own_weights.items()), free, kept.question, kept.most.blocks,
+        question.spaces, design.wish, design.usable_width, design.backing_way,
+        design.binding_from_left, units, [str(fabric) for fabric in question.fabrics],
     )  # fmt: skip
-    return FoundQuestion(repr(facts), question)
+    return FoundQuestion(repr(facts), question, units, project if free else None)
 
 
-def _found(quilt: WholeQuilt) -> FoundQuilt:
+def size_is_free(project: Project) -> bool:
+    """Whether the block may have another size: nothing is cut, and no strips settle it."""
+    cut = any(pulled.cut for pulled in project.fabrics)
+    return not cut and sizes_question(project, Units.INCHES) is not None
+
+
+def _other_sizes(project: Project, units: Units) -> Iterator[KeptPlan]:
+    """Plans for the sizes of the block of which most shows, but for the one it has."""
+    asked, design = sizes_question(project, units), project.design
+    assert asked is not None
+    assert project.plan is not None
+    *_, curve = asked.run(no_clock)
+    for at in best_sizes(curve, _OTHER_SIZES + 1):
+        if at.finished != project.plan.finished:
+            block = replace(design.block, finished=at.finished)
+            other = replace(design, block=block, rows=None, columns=None)
+            yield plan_question(replace(project, design=other, plan=None), units).plan(no_clock)
+
+
+def _all_found(answer: Answer, plans: Mapping[Size | None, KeptPlan]) -> FoundQuilts:
+    quilts = tuple(_found(quilt, plans) for quilt in answer.quilts)
+    return FoundQuilts(quilts, answer.considered, answer.complete)
+
+
+def _found(quilt: WholeQuilt, plans: Mapping[Size | None, KeptPlan]) -> FoundQuilt:
     scheme = quilt.scheme
     return FoundQuilt(
         columns=scheme.columns,
@@ -120,6 +191,7 @@ def _found(quilt: WholeQuilt) -> FoundQuilt:
         borders=scheme.borders,
         score=quilt.score,
         from_stash=frozenset(_called(part.part.name) for part in quilt.parts if not part.bought),
+        plan=plans.get(quilt.candidate.finished),
     )
 
 

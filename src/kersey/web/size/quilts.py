@@ -1,20 +1,24 @@
-"""Whole quilts: rows, sashing and borders found together, hung at one scale; one is taken."""
+"""Whole quilts: everything about them found together; held over the bed, compared, one is taken."""
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from fractions import Fraction
-from typing import Any
+from typing import Annotated, Any
+from urllib.parse import urlencode
 
 from fastapi import APIRouter, Query, Request
-from pydantic import Field
+from pydantic import BaseModel, Field
+from starlette.datastructures import URL
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.frame.on_bed import OnBed, says
+from kersey.core.frame.purposes import ALL_BEDS
 from kersey.core.frame.size_search import why
-from kersey.core.project.project import Project
-from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question
+from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme_score import Aim, Judge
+from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge
 from kersey.core.quilt.to_buy import to_buy
+from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape
 from kersey.web.forms import TypedForm, read_form
@@ -27,8 +31,10 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 _FIRST, _MORE = 0.8, 3.0
-# The tallest is drawn so high, in pixels.
-_HIGH = 250.0
+# The tallest in the list is drawn so high, in pixels; those that are looked at, and so wide.
+_HIGH, _LOOKED_AT_HIGH, _LOOKED_AT_WIDE = 150.0, 430.0, 720.0
+# So many are held side by side.
+MOST_BESIDE = 3
 _AIMS = {
     Aim.BALANCED: "balanced",
     Aim.TARGET: "fits best",
@@ -44,13 +50,47 @@ _WEIGHED = {
     "buying": "how little must be bought",
     "size": "how large it is",
 }
+Weight = Annotated[int | None, Field(None, ge=0, le=100)]
 
 
-class TakeForm(RevisedForm):
+class Wanted(BaseModel):
+    """What is asked for: an aim, or weights of one's own; whether the block may change its size."""
+
+    aim: Aim = Aim.BALANCED
+    any_size: bool = False
+    use: Weight = None
+    fit: Weight = None
+    shape: Weight = None
+    look: Weight = None
+    buying: Weight = None
+    size: Weight = None
+
+    @property
+    def judge(self) -> Judge:
+        """Who judges; weights that are all nothing are none."""
+        said = self.model_dump(include=set(OPINIONS), exclude_none=True)
+        weights = {name: float(weight) for name, weight in said.items()}
+        return Judge(self.aim, own_weights=weights if any(weights.values()) else {})
+
+    @property
+    def said(self) -> dict[str, Any]:
+        """What differs from the usual, to be said in an address or a form."""
+        wanted = set(Wanted.model_fields)
+        found = self.model_dump(mode="json", include=wanted, exclude_defaults=True)
+        return found | ({"any_size": 1} if self.any_size else {})
+
+
+class Asked(Wanted):
+    """The page: what is wanted, how much of it was seen, and which quilts are looked at."""
+
+    seen: int = Field(0, ge=0, le=10_000)
+    beside: str = Field("", pattern=r"^(\d{1,2}(-\d{1,2}){0,2})?$")
+
+
+class TakeForm(RevisedForm, Wanted):
     """The quilt that is taken, by its place among those found."""
 
     number: int = Field(ge=0, le=100)
-    aim: Aim = Aim.BALANCED
 
 
 @dataclass(frozen=True)
@@ -74,46 +114,56 @@ class Hung:
         binds = {"binding"} if self.quilt.binding.from_stash else set[str]()
         return sorted(self.found.from_stash | binds)
 
+    @property
+    def reasons(self) -> tuple[str, ...]:
+        """What speaks for it and against it."""
+        return why(self.quilt.size, self.quilt.units)
+
+    @property
+    def over(self) -> Over:
+        """The bed it is for, or comes nearest to; else what it is for at all."""
+        quilt, size = self.quilt, self.quilt.size
+        if size.purpose.key not in ALL_BEDS:
+            return Over(purpose=size.purpose if size.has_purpose else None)
+        tuck = quilt.project.design.wish.tuck
+        return Over(bed=OnBed(ALL_BEDS[size.purpose.key], size.width, size.length, tuck))
+
+    @property
+    def lies(self) -> str:
+        """How it lies on its bed."""
+        return says(self.over.bed, self.quilt.units) if self.over.bed else ""
+
 
 @router.get("/projects/{project_id}/size/quilts", name="whole_quilts")
 def whole_quilts(
-    request: Request,
-    room: Room,
-    project_id: ProjectId,
-    seen: int = Query(0, ge=0, le=10_000),
-    aim: Aim = Aim.BALANCED,
+    request: Request, room: Room, project_id: ProjectId, asked: Annotated[Asked, Query()]
 ) -> Response:
     """The quilts found up to now."""
     opened = open_project(room, project_id)
     page = "quilts.html" if is_fragment_request(request) else "quilts_page.html"
-    return render(request, f"size/{page}", _context(room, opened, aim, seen))
+    return render(request, f"size/{page}", _context(room, opened, asked, request.url))
 
 
 @router.post("/projects/{project_id}/size/quilts", name="take_whole_quilt")
 def take_whole_quilt(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
 ) -> Response:
-    """Choose one: its rows and columns, sashing and borders."""
+    """Choose one: its rows and columns, setting, sashing and borders."""
     opened = open_project(room, project_id)
     form = read_form(TakeForm, typed, opened.units)
-    found = _found(room, opened, form.aim, 0)[0].quilts
+    found = _found(room, opened, form, 0)[0].quilts
     if form.number < len(found):
-        taken = found[form.number]
-        change(room, project_id, form.revision, lambda p: _with(p, taken))
+        change(room, project_id, form.revision, found[form.number].chosen_in)
     name = "size_page" if form.number < len(found) else "whole_quilts"
     address = request.app.url_path_for(name, project_id=project_id)
     return RedirectResponse(address, status_code=303)
 
 
-def _with(project: Project, found: FoundQuilt) -> Project:
-    return replace(project, design=found.of(project.design))
-
-
 def _found(
-    room: Workroom, opened: OpenProject, aim: Aim, seen: int
+    room: Workroom, opened: OpenProject, wanted: Wanted, seen: int
 ) -> tuple[FoundQuilts, int, bool]:
     """Quilts, how many pieces of news they came in, and whether more may come."""
-    question = found_question(opened.project, opened.units, aim)
+    question = found_question(opened.project, opened.units, wanted.judge, wanted.any_size)
     if question is None:
         return FoundQuilts(), 0, False
     inquiry = room.searches.ask(("quilts", opened.stored.id), question)
@@ -121,34 +171,92 @@ def _found(
     return inquiry.answer or FoundQuilts(), inquiry.count, not inquiry.over
 
 
-def _context(room: Workroom, opened: OpenProject, aim: Aim, seen: int) -> dict[str, Any]:
-    found, count, going_on = _found(room, opened, aim, seen)
+def _context(room: Workroom, opened: OpenProject, asked: Asked, here: URL) -> dict[str, Any]:
+    found, count, going_on = _found(room, opened, asked, asked.seen)
     quilts = [_made(opened, each) for each in found.quilts]
     tallest = max((float(quilt.size.length) for quilt in quilts), default=1.0)
     hung = [
         Hung(n, each, quilt, draw_hung(quilt, _HIGH / tallest))
         for n, (each, quilt) in enumerate(zip(found.quilts, quilts, strict=True))
     ]
-    pins = [Pin(q.quilt.size.width, q.quilt.size.length, str(q.number + 1)) for q in hung]
+    address = _Address(here, asked)
+    beside = [
+        n for n in map(int, asked.beside.split("-") if asked.beside else "0") if n < len(hung)
+    ]
+    beside = list(dict.fromkeys(beside)) or list(range(min(1, len(hung))))
+    weights = asked.judge.weights
     return project_context(opened, STAGE) | {
         "hung": hung,
-        "reasons": [why(each.quilt.size, opened.units) for each in hung],
-        "tape": draw_size_tape(pins, opened.units) if pins else "",
-        "weights": [
-            (_WEIGHED[name], round(100 * w)) for name, w in Judge(aim).weights.items() if w
-        ],
-        "aim": aim,
+        "beside": beside,
+        "looked_at": _looked_at([hung[n] for n in beside]),
+        "address": address,
+        "tape": _tape(hung, beside, address, opened),
+        "steps": _steps_along(hung, beside, address),
+        "weights": [(name, _WEIGHED[name], round(100 * weights[name])) for name in OPINIONS],
+        "asked": asked,
         "aims": _AIMS,
+        "free_size": size_is_free(opened.project),
         "considered": found.considered,
         "complete": found.complete,
         "going_on": going_on,
         "seen": count,
         "chosen": _number_of_chosen(opened, hung),
+        "most_beside": MOST_BESIDE,
     }
 
 
+@dataclass(frozen=True)
+class _Address:
+    """Addresses of this page, as it is wanted."""
+
+    here: URL
+    asked: Asked
+
+    def __call__(self, beside: list[int] | None = None, **other: object) -> str:
+        """Which quilts are looked at; `other` is wanted instead, and what is None is left out."""
+        said = self.asked.said | other
+        if beside is not None:
+            said["beside"] = "-".join(map(str, beside))
+        return f"{self.here.path}?{urlencode({k: v for k, v in said.items() if v is not None})}"
+
+    def for_aim(self, aim: Aim) -> str:
+        """The same for another aim, as it weighs."""
+        return self(aim=aim.value, **dict.fromkeys(OPINIONS))
+
+
+def _looked_at(chosen: list[Hung]) -> list[tuple[Hung, str]]:
+    """Quilts side by side at one scale, each over what it is for."""
+    held = [each.over.held(each.quilt) for each in chosen]
+    if not held:
+        return []
+    wide, high = sum(width for width, _ in held), max(length for _, length in held)
+    scale = min(_LOOKED_AT_HIGH / high, _LOOKED_AT_WIDE / wide)
+    return [(each, draw_over(each.quilt, each.over, scale)) for each in chosen]
+
+
+def _tape(hung: list[Hung], beside: list[int], address: _Address, opened: OpenProject) -> str:
+    pins = [
+        Pin(
+            each.quilt.size.width, each.quilt.size.length, str(each.number + 1),
+            address([each.number]), each.number in beside,
+        )
+        for each in hung
+    ]  # fmt: skip
+    return draw_size_tape(pins, opened.units) if pins else ""
+
+
+def _steps_along(hung: list[Hung], beside: list[int], address: _Address) -> list[str]:
+    """Addresses of the quilts before and after the one that is looked at, along the tape."""
+    if not beside:
+        return []
+    order = [each.number for each in sorted(hung, key=lambda h: (h.quilt.size.width, h.number))]
+    place = order.index(beside[0])
+    before, after = order[max(0, place - 1)], order[min(len(order) - 1, place + 1)]
+    return [address([before]), address([after])]
+
+
 def _made(opened: OpenProject, found: FoundQuilt) -> Quilt:
-    return make_quilt(regridded(_with(opened.project, found), opened.units), opened.units)
+    return make_quilt(regridded(found.chosen_in(opened.project), opened.units), opened.units)
 
 
 def _number_of_chosen(opened: OpenProject, hung: list[Hung]) -> int | None:
