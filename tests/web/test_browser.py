@@ -196,6 +196,29 @@ def test_widths_are_pulled_in_eighths_by_keys(talking_page: Page, server: Any) -
     expect(page.locator(".quilt-drawing title")).to_contain_text("sashing of ⅛″")
 
 
+def test_a_border_is_pulled_out_with_the_pointer(talking_page: Page, server: Any) -> None:
+    """Every eighth on the way is tried; however many are sent, the last one counts."""
+    page = talking_page
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    settled(page)
+    handle = page.locator('[data-pulls="border_width"][data-axis="x"][data-way="1"]')
+    scale = handle.evaluate("handle => handle.ownerSVGElement.getScreenCTM().a")
+    box = handle.bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 3
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.mouse.move(x + 2 * scale, y, steps=6)
+    page.mouse.up()
+    expect(page.locator("#tally .figure")).to_have_text("58 × 70")
+    expect(page.locator("#border_width")).to_have_value("5″")
+    settled(page)
+    page.mouse.move(x + 9 * scale, y)
+    expect(page.locator("#border_width")).to_have_value("5″")
+
+
 def test_all_is_there_after_a_restart_and_ctrl_c_is_clean(talking_page: Page, started: Any) -> None:
     page = talking_page
     start(page, started.url)

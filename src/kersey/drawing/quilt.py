@@ -42,11 +42,14 @@ def view_of(options: tuple[SizeOption, ...]) -> View:
     return View(max(widths), max(lengths))
 
 
-def draw_quilt(quilt: Quilt, view: View | None = None) -> str:
-    """The quilt on the wall with tapes along its edges and the bed or lap as a dashed outline."""
+def draw_quilt(quilt: Quilt, view: View | None = None, pulls: str = "") -> str:
+    """The quilt on the wall with tapes along its edges and the bed or lap as a dashed outline.
+
+    Over it lies what it can be pulled at, where that was drawn for its `corner`.
+    """
     held = view or view_of((quilt.size,))
     width, length = quilt.size.width, quilt.size.length
-    left, top = -width / 2, -length / 2
+    left, top = corner(quilt)
     cloths = Cloths()
     body = _quilt(quilt, left, top, cloths)
     tapes = tape_across(left, float(top) - _GAP, width, _TAPE, quilt.units) + tape_down(
@@ -62,9 +65,15 @@ def draw_quilt(quilt: Quilt, view: View | None = None) -> str:
         body,
         _outline_drawing(quilt),
         tapes,
+        pulls,
         label=describe(quilt),
         class_="quilt-drawing",
     )
+
+
+def corner(quilt: Quilt) -> tuple[Fraction, Fraction]:
+    """Where the quilt's finished corner lies in its picture on the wall: its middle is 0, 0."""
+    return -quilt.size.width / 2, -quilt.size.length / 2
 
 
 def draw_miniature(quilt: Quilt) -> str:

@@ -18,20 +18,23 @@ from kersey.core.stash.quick_entry import take_line
 # border six strips of 3 1/2 (21 inches of cloth), binding seven of 2 1/2 (17 1/2), backing two
 # panels across of 58 1/2 (117).
 @pytest.mark.parametrize(
-    ("line", "role", "enough"),
+    ("line", "role", "lacks"),
     [
-        ("1 yd charcoal", Role.BORDER, True),
-        ("1/2 yd charcoal", Role.BORDER, False),
-        ("1/2 yd charcoal", Role.BINDING, True),
-        ("1/4 yd charcoal", Role.BINDING, False),
-        ("3 1/4 yd rust", Role.BACKING, True),
-        ("3 yd rust", Role.BACKING, False),
-        ("2 yd backing 108 wide", Role.BACKING, True),
-        ("batting 72 x 90", Role.BATTING, True),
-        ("batting 45 x 60", Role.BATTING, False),
+        ("1 yd charcoal", Role.BORDER, 0),
+        # Five strips of 3 1/2 in half a yard, so one is missing; three of 2 1/2 in a quarter.
+        ("1/2 yd charcoal", Role.BORDER, 3.5),
+        ("1/2 yd charcoal", Role.BINDING, 0),
+        ("1/4 yd charcoal", Role.BINDING, 10),
+        ("3 1/4 yd rust", Role.BACKING, 0),
+        ("3 yd rust", Role.BACKING, 58.5),
+        # No panel is as long.
+        ("1 yd rust", Role.BACKING, 117),
+        ("2 yd backing 108 wide", Role.BACKING, 0),
+        ("batting 72 x 90", Role.BATTING, 0),
+        ("batting 45 x 60", Role.BATTING, None),
     ],
 )
-def test_enough_or_not(line: str, role: Role, enough: bool) -> None:
+def test_enough_or_not(line: str, role: Role, lacks: float | None) -> None:
     lots = [take_line("roll of 40 strips, 20 prints").lot, take_line(line).lot]
     roll, more = (all_of(CupboardLot("lot", lot)) for lot in lots if lot is not None)
     fabrics = (*roll, *(replace(pulled, roles=(role,)) for pulled in more))
@@ -39,4 +42,5 @@ def test_enough_or_not(line: str, role: Role, enough: bool) -> None:
     quilt = make_quilt(plan(Project("Throw", "", fabrics, design)))
     found = supplies(quilt)
     assert list(found) == [role]
-    assert found[role].enough is enough
+    assert found[role].enough is (lacks == 0)
+    assert found[role].lacks == (lacks or 0)

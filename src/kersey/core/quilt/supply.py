@@ -8,16 +8,22 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+from kersey.core.frame.backing import WIDE_BACKING, BackingWay
+from kersey.core.frame.strips import Strips
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.pulled import Pulled, Role, strips_in
 
 
 @dataclass(frozen=True)
 class Supply:
-    """Fabric pulled for a part of the quilt, and whether it is enough for it."""
+    """Fabric pulled for a part of the quilt, and whether it is enough for it.
+
+    `lacks` is what more it takes, in inches off the bolt; of batting nothing can be told.
+    """
 
     names: str
     enough: bool
+    lacks: Fraction = Fraction(0)
 
 
 def supplies(quilt: Quilt) -> dict[Role, Supply]:
@@ -27,30 +33,47 @@ def supplies(quilt: Quilt) -> dict[Role, Supply]:
         pulled = [p for p in quilt.project.fabrics if p.serves(role)]
         if pulled:
             names = ", ".join(dict.fromkeys(p.print.name for p in pulled))
-            found[role] = Supply(names, _enough(quilt, role, pulled))
+            found[role] = _supply(quilt, role, names, pulled)
     return found
 
 
-def _enough(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> bool:
+def _supply(quilt: Quilt, role: Role, names: str, pulled: Sequence[Pulled]) -> Supply:
+    if role is Role.BATTING:
+        size = quilt.batting.width, quilt.batting.length
+        return Supply(names, any(_covers(p, *size) for p in pulled))
+    lacks = _lacks(quilt, role, pulled)
+    return Supply(names, not lacks, lacks)
+
+
+def _lacks(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> Fraction:
+    """Inches of cloth off the bolt that are missing."""
     cloth = quilt.project.design.usable_width
     if role is Role.SETTING:
-        return _gives_plain(quilt, pulled)
+        length = sum((s.count * s.cut_width for _, s in quilt.plain_strips), Fraction(0))
+        return Fraction(0) if _gives_plain(quilt, pulled) else length
     if role is Role.SASHING:
-        strips = quilt.sashing_strips
-        return strips is None or _run(pulled, strips.cut_width) >= strips.count * cloth
+        sashing = quilt.sashing_strips or Strips(0, Fraction(1), joined=False)
+        return _strips_lacking(pulled, sashing.count, sashing.cut_width, cloth)
     if role is Role.BORDER:
-        all_borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
-        widest = max((border.cut_width for border in all_borders), default=Fraction(0))
-        run = sum(border.strips for border in all_borders) * cloth
-        return not run or _run(pulled, widest) >= run
+        borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
+        widest = max((border.cut_width for border in borders), default=Fraction(1))
+        return _strips_lacking(pulled, sum(border.strips for border in borders), widest, cloth)
     if role is Role.BINDING:
-        binding = quilt.binding
-        return _run(pulled, binding.cut_width) >= binding.strips * cloth
-    if role is Role.BATTING:
-        return any(_covers(p, quilt.batting.width, quilt.batting.length) for p in pulled)
-    whole = any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled)
-    lengths = sum((p.count * p.length for p in pulled if p.width >= cloth), Fraction(0))
-    return whole or lengths >= quilt.backing_plan.cloth
+        return _strips_lacking(pulled, quilt.binding.strips, quilt.binding.cut_width, cloth)
+    if any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled):
+        return Fraction(0)
+    plan = quilt.backing_plan
+    wide = WIDE_BACKING if plan.way is BackingWay.WIDE else cloth
+    had = sum(p.count * int(p.length // plan.panel_length) for p in pulled if p.width >= wide)
+    return max(0, plan.panels - had) * plan.panel_length
+
+
+def _strips_lacking(
+    pulled: Sequence[Pulled], strips: int, width: Fraction, usable_width: Fraction
+) -> Fraction:
+    """How much cloth the strips take that the fabric does not give."""
+    missing = strips * usable_width - _run(pulled, width)
+    return max(0, -(-missing // usable_width)) * width
 
 
 def _gives_plain(quilt: Quilt, pulled: Sequence[Pulled]) -> bool:

@@ -1,7 +1,7 @@
 """What is bought for a quilt: every part that no cloth that is pulled, or left, gives."""
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
@@ -42,11 +42,20 @@ def to_buy(quilt: Quilt) -> tuple[ToBuy, ...]:
     ['border', 'backing', 'batting']
     """
     supplied = supplies(quilt)
-    return tuple(part for role, part in _parts(quilt) if not _enough(supplied, role))
+    lacking = (_lacking(part, supplied.get(role) if role else None) for role, part in _parts(quilt))
+    return tuple(part for part in lacking if part is not None)
 
 
-def _enough(supplied: dict[Role, Supply], role: Role | None) -> bool:
-    return role in supplied and supplied[role].enough
+def _lacking(part: ToBuy, supplied: Supply | None) -> ToBuy | None:
+    """What of a part is bought beside what is pulled for it; None where that is enough.
+
+    Borders share the cloth pulled for them: what they lack together is told of each.
+    """
+    if supplied is None:
+        return part
+    if supplied.enough:
+        return None
+    return replace(part, cloth=min(part.cloth, supplied.lacks)) if part.cloth else part
 
 
 def _parts(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:

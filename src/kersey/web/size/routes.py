@@ -34,7 +34,8 @@ from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, Sizes, Source
 from kersey.core.quilt.supply import supplies
-from kersey.drawing.quilt import draw_quilt, view_of
+from kersey.drawing.pulls import draw_pulls
+from kersey.drawing.quilt import corner, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
@@ -286,7 +287,7 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
     shown = _shown(sizes)
     view = view_of(shown)
     return {
-        "drawing": draw_quilt(quilt, view),
+        "drawing": draw_quilt(quilt, view, draw_pulls(quilt, *corner(quilt))),
         "sizes": [
             {
                 "grid": f"{option.columns}x{option.rows}",
