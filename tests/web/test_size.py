@@ -127,3 +127,27 @@ def test_a_whole_quilt_is_taken_as_it_hangs(sized: TestClient) -> None:
     far = {"number": "99", "revision": revision(sized)}
     answer = sized.post("/projects/1/size/quilts", data=far, follow_redirects=False)
     assert answer.headers["location"].endswith("/size/quilts")
+
+
+def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> None:
+    lines = "1 yd rust\n1/2 yd ivory\n2 yd navy\n3 ten-inch squares"
+    assert sized.post("/cupboard", data={"lines": lines}).status_code == 200
+    finish(sized, border_width="3")
+    page = sized.get("/projects/1/size/tryouts").text
+    assert "1 to 3 of 3 prints" in page
+    assert page.count("near-patch") == 4  # three that are tried, and the border as it is now
+    ivory = page[page.index("ivory") :]
+    # Half a yard gives five of the six strips of 3 1/2.
+    assert "⅛ yd short" in ivory[: ivory.index("Use it")]
+    form = re.search(r'name="lot" value="(\d+)"><input[^>]*name="place" value="(\d+)"', page)
+    assert form
+    name = re.search(r"<h2>([^<]+)</h2>", page)
+    assert name
+    data = {"part": "border", "lot": form[1], "place": form[2], "revision": revision(sized)}
+    answer = sized.post("/projects/1/size/tryouts", data=data)
+    assert name[1] in answer.text
+    # It is pulled now, so it is free no more.
+    assert "1 to 2 of 2 prints" in sized.get("/projects/1/size/tryouts").text
+    again = sized.post("/projects/1/size/tryouts", data=data | {"revision": revision(sized)})
+    assert again.status_code == 422
+    assert "free any more" in again.text

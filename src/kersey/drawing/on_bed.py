@@ -11,7 +11,8 @@ from kersey.core.frame.on_bed import OnBed
 from kersey.core.frame.purposes import Purpose
 from kersey.core.measure.length import Units, format_length
 from kersey.core.quilt.quilt import Quilt
-from kersey.drawing.quilt import describe, draw_flat
+from kersey.drawing.cloth import Cloths
+from kersey.drawing.quilt import describe, draw_whole
 from kersey.drawing.svg import box_path, element, picture, rect, text
 
 _ROOM = 4.0
@@ -44,7 +45,7 @@ def draw_over(quilt: Quilt, over: Over, px_per_inch: float) -> str:
     held_width, held_length = over.held(quilt)
     width, length = quilt.size.width, quilt.size.length
     left = -width / 2
-    parts = [draw_flat(quilt, left, Fraction(0))]
+    parts = [draw_whole(quilt, left, Fraction(0), Cloths(flat=True))]
     label = describe(quilt)
     if over.bed:
         parts = [_mattress(over.bed), *parts, _hanging(over.bed), _pillows(over.bed)]

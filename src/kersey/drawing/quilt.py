@@ -51,7 +51,7 @@ def draw_quilt(quilt: Quilt, view: View | None = None, pulls: str = "") -> str:
     width, length = quilt.size.width, quilt.size.length
     left, top = corner(quilt)
     cloths = Cloths()
-    body = _quilt(quilt, left, top, cloths)
+    body = draw_whole(quilt, left, top, cloths)
     tapes = tape_across(left, float(top) - _GAP, width, _TAPE, quilt.units) + tape_down(
         float(left) - _GAP, top, length, _TAPE, quilt.units
     )
@@ -81,13 +81,8 @@ def draw_miniature(quilt: Quilt) -> str:
     edge = _BINDING_SHOWS
     width, length = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
     return picture(
-        0, 0, width, length, _quilt(quilt, edge, edge, Cloths(flat=True)), label=describe(quilt)
+        0, 0, width, length, draw_whole(quilt, edge, edge, Cloths(flat=True)), label=describe(quilt)
     )
-
-
-def draw_flat(quilt: Quilt, left: Fraction, top: Fraction) -> str:
-    """The quilt in flat colours as a part of a picture, its finished corner lying there."""
-    return _quilt(quilt, left, top, Cloths(flat=True))
 
 
 def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
@@ -95,7 +90,7 @@ def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
     wished for, if one is."""
     edge = _BINDING_SHOWS
     wide, long = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
-    parts = [_quilt(quilt, -wide / 2 + edge, -long / 2 + edge, Cloths(flat=True))]
+    parts = [draw_whole(quilt, -wide / 2 + edge, -long / 2 + edge, Cloths(flat=True))]
     if quilt.size.purpose_wished:
         purpose = quilt.size.purpose
         box = (purpose.most_width, purpose.most_length)
@@ -124,7 +119,8 @@ def describe(quilt: Quilt) -> str:
     )
 
 
-def _quilt(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+def draw_whole(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
+    """The quilt as a part of a picture, its finished corner lying there."""
     size = quilt.size
     around = size.bordered + size.edge
     body_left, body_top = left + around, top + around

@@ -101,6 +101,10 @@ SASHING_PRINT = Print("waiting room cream", Value.LIGHT, Swatch(Motif.PLAIN, "#e
 OUTER_BORDER_PRINT = Print(
     "guard's van green", Value.DARK, Swatch(Motif.PLAIN, "#2f4a3a", "#5c7a66")
 )
+STOPPING_PRINTS = (
+    Print("lamp glass", Value.LIGHT, Swatch(Motif.PLAIN, "#f3e2ad", "#e4cf8f")),
+    Print("soot", Value.DARK, Swatch(Motif.PLAIN, "#24282d", "#3a4047")),
+)
 SETTING_PRINT = Print("steam white", Value.LIGHT, Swatch(Motif.PLAIN, "#f1ede2", "#e2ddcd"))
 BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 

@@ -21,4 +21,5 @@ __all__ = [
     "standing",
     "supply",
     "to_buy",
+    "tryout",
 ]

@@ -33,11 +33,12 @@ def supplies(quilt: Quilt) -> dict[Role, Supply]:
         pulled = [p for p in quilt.project.fabrics if p.serves(role)]
         if pulled:
             names = ", ".join(dict.fromkeys(p.print.name for p in pulled))
-            found[role] = _supply(quilt, role, names, pulled)
+            found[role] = supply(quilt, role, names, pulled)
     return found
 
 
-def _supply(quilt: Quilt, role: Role, names: str, pulled: Sequence[Pulled]) -> Supply:
+def supply(quilt: Quilt, role: Role, names: str, pulled: Sequence[Pulled]) -> Supply:
+    """What fabric gives of a part, were it pulled for it."""
     if role is Role.BATTING:
         size = quilt.batting.width, quilt.batting.length
         return Supply(names, any(_covers(p, *size) for p in pulled))

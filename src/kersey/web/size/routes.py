@@ -4,6 +4,7 @@ import re
 from dataclasses import replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import partial
 from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, Query, Request
@@ -34,19 +35,21 @@ from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, Sizes, Source
 from kersey.core.quilt.supply import supplies
+from kersey.core.quilt.tryout import wants_stopping_border, with_stopping_border
 from kersey.drawing.pulls import draw_pulls
 from kersey.drawing.quilt import corner, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import answer_change, project_context
-from kersey.web.size import quilts
+from kersey.web.size import quilts, tryouts
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 router.include_router(quilts.router)
+router.include_router(tryouts.router)
 
 _SIZES_SHOWN = 14
 _GRID = re.compile(r"(\d{1,2})x(\d{1,2})")
@@ -118,6 +121,7 @@ class FinishForm(RevisedForm):
     margin: Annotated[Length, AfterValidator(checked(check_margin))]
     backing_way: BackingWay | None = None
     usable_width: Annotated[Length, AfterValidator(checked(check_usable_width))]
+    stop: bool = False
 
 
 @router.get("/projects/{project_id}/size", name="size_page")
@@ -172,7 +176,11 @@ def change_finish(
     opened = open_project(room, project_id)
     try:
         form = read_form(FinishForm, typed, opened.units)
-        opened = change(room, project_id, form.revision, lambda p: _with_finish(p, form))
+        quilt = opened.quilt if form.stop else None
+        how = partial(_with_finish, form=form)
+        if quilt is not None and wants_stopping_border(quilt):
+            how = partial(_with_stopping_border, quilt=quilt)
+        opened = change(room, project_id, form.revision, how)
     except BadForm as bad:
         return _again(request, room, opened, bad)
     except BadEdge as error:
@@ -233,6 +241,15 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         usable_width=form.usable_width,
     )
     return replace(project, design=design)
+
+
+def _with_stopping_border(project: Project, quilt: Quilt) -> Project:
+    """A narrow border between the quilt and its border; the revision says it is the quilt shown."""
+    shown = with_stopping_border(quilt)
+    return replace(
+        project, design=shown.design, bought_border=shown.bought_border,
+        bought_outer=shown.bought_outer,
+    )  # fmt: skip
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
@@ -306,6 +323,7 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "missing": [f"{missing.pieces} more {_noun(missing)}" for missing in quilt.plan.missing],
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
         "supplies": supplies(quilt),
+        "fading": wants_stopping_border(quilt),
     }
 
 

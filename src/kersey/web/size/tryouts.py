@@ -1,0 +1,176 @@
+"""Try-outs: prints of the cupboard as border, sashing, setting or binding, four at a time."""
+
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Annotated, Any
+
+from fastapi import APIRouter, Query, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.cloth.fabric import BadFabric
+from kersey.core.cloth.forms import Form
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.supply import Supply, supply
+from kersey.core.quilt.tryout import Contrast, Reads, contrast, parts_to_try, tried
+from kersey.core.stash.pulled import Pulled, Role
+from kersey.drawing.quilt import draw_hung
+from kersey.drawing.tried import draw_patch
+from kersey.store.cupboard import StoredLot, all_lots
+from kersey.store.holdings import holdings
+from kersey.web.forms import TypedForm, read_form
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import project_context
+from kersey.web.size.stage import STAGE
+from kersey.web.templating import render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+_AT_ONCE = 4
+_HIGH = 150.0
+# What parts beside the blocks are cut from; squares and scraps are none of it.
+_FORMS = frozenset({Form.YARDAGE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.PIECE, Form.STRIP})
+_BEST_FIRST = (Reads.APART, Reads.IN_PLACES, Reads.UNKNOWN, Reads.FADES)
+
+
+class UseForm(RevisedForm):
+    """A print of the cupboard that becomes a part, by its lot and its place there."""
+
+    part: Role
+    lot: int = Field(ge=1, le=2**31)
+    place: int = Field(ge=0, le=5000)
+
+
+@dataclass(frozen=True)
+class Offered:
+    """Pieces of a print that are free, and what they would give of the part."""
+
+    pulled: Pulled
+    supply: Supply
+    contrast: Contrast
+
+
+@dataclass(frozen=True)
+class Shown:
+    """One that hangs there: the whole quilt with it, and a large patch."""
+
+    offered: Offered
+    hung: str
+    patch: str
+
+
+@router.get("/projects/{project_id}/size/tryouts", name="tryouts")
+def tryouts(
+    request: Request,
+    room: Room,
+    project_id: ProjectId,
+    part: Role = Role.BORDER,
+    first: Annotated[int, Query(ge=0, le=100_000)] = 0,
+) -> Response:
+    """Four prints beside each other, those that are enough and stand out first."""
+    opened = open_project(room, project_id)
+    return render(request, "size/tryouts.html", _context(room, opened, part, first))
+
+
+@router.post("/projects/{project_id}/size/tryouts", name="use_tried")
+def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Pull a print for the part; what was pulled for it alone goes back."""
+    opened = open_project(room, project_id)
+    form = read_form(UseForm, typed, opened.units)
+    chosen = next(
+        (
+            pulled
+            for pulled in _free(room, form.part)
+            if (pulled.lot_number, pulled.place) == (form.lot, form.place)
+        ),
+        None,
+    )
+    if chosen is None:
+        raise BadFabric("Nothing of that print is free any more.")
+    change(room, project_id, form.revision, lambda p: _instead(p, form.part, chosen))
+    address = request.app.url_path_for("size_page", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _instead(project: Project, part: Role, chosen: Pulled) -> Project:
+    places = {n for n, p in enumerate(project.fabrics) if p.roles == (part,) and not p.cut}
+    return project.returning(places).pulling((chosen,))
+
+
+def _context(room: Workroom, opened: OpenProject, part: Role, first: int) -> dict[str, Any]:
+    context = project_context(opened, STAGE) | {"part": part, "parts": list[Role](), "first": first}
+    if opened.quilt is None:
+        return context | {"shown": [], "offered": 0}
+    quilt = opened.quilt
+    parts = parts_to_try(quilt)
+    part = part if part in parts or not parts else parts[0]
+    offered = _offered(room, quilt, part) if parts else []
+    first = first if first < len(offered) else 0
+    scale = _HIGH / float(quilt.size.length)
+    return context | {
+        "part": part,
+        "parts": parts,
+        "offered": len(offered),
+        "first": first,
+        "at_once": _AT_ONCE,
+        "shown": [_shown(quilt, part, each, scale) for each in offered[first : first + _AT_ONCE]],
+        "now": _now(quilt, part),
+    }
+
+
+def _shown(quilt: Quilt, part: Role, offered: Offered, scale: float) -> Shown:
+    with_it = tried(quilt, part, offered.pulled.print)
+    return Shown(offered, draw_hung(with_it, scale), draw_patch(with_it))
+
+
+def _now(quilt: Quilt, part: Role) -> dict[str, Any]:
+    cloth = {
+        Role.BORDER: quilt.border_cloth,
+        Role.SASHING: quilt.sashing_cloth,
+        Role.SETTING: quilt.plain_cloth,
+        Role.BINDING: quilt.binding_cloth,
+    }[part]
+    return {
+        "cloth": cloth,
+        "contrast": contrast(quilt, part, cloth.prints[0]),
+        "patch": draw_patch(quilt),
+    }
+
+
+def _offered(room: Workroom, quilt: Quilt, part: Role) -> list[Offered]:
+    offered = [
+        Offered(
+            pulled,
+            supply(quilt, part, pulled.print.name, [pulled]),
+            contrast(quilt, part, pulled.print),
+        )
+        for pulled in _free(room, part)
+    ]
+    return sorted(
+        offered,
+        key=lambda o: (
+            not o.supply.enough, _BEST_FIRST.index(o.contrast.reads), o.contrast.fades,
+            o.pulled.print.name,
+        ),
+    )  # fmt: skip
+
+
+def _free(room: Workroom, part: Role) -> Iterator[Pulled]:
+    """Every print of the cupboard that is free and of a form that parts are cut from."""
+    with room.transaction() as session:
+        lots = [stored for stored in all_lots(session) if stored.kept.lot.form in _FORMS]
+        held: Counter[int] = Counter()
+        for holding in holdings(session, [stored.id for stored in lots]):
+            held[holding.stack_id] += holding.count
+    for stored in lots:
+        yield from _free_of(stored, held, part)
+
+
+def _free_of(stored: StoredLot, held: Counter[int], part: Role) -> Iterator[Pulled]:
+    for place, stack in enumerate(stored.kept.lot.stacks):
+        free = stack.count - held[stack.number or 0]
+        if free > 0 and stored.kept.aside is None:
+            yield Pulled(stored.kept, place, free, (part,), lot_number=stored.id)
