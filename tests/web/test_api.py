@@ -1,10 +1,15 @@
 """The computation by HTTP: the same answers and the same sentences as on the command line."""
 
 import json
+from collections.abc import Callable
+from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
+from typer.testing import CliRunner
 
+from kersey.cli.computation import app
+from kersey.formats.quilt_request import read_quilt_request
 from kersey.formats.request_fields import BadRequest
 from kersey.formats.yield_request import read_request
 
@@ -22,24 +27,39 @@ def test_a_roll(client: TestClient) -> None:
     assert answer.json()["proved"] is True
 
 
+def test_whole_quilts_as_on_the_command_line(client: TestClient, tmp_path: Path) -> None:
+    file = tmp_path / "request.json"
+    file.write_text(json.dumps(ROLL))
+    answer = client.post("/api/quilt", json=ROLL)
+    assert answer.status_code == 200
+    assert answer.json()["considered"] > 1000
+    assert answer.text == CliRunner().invoke(app, ["quilt", str(file)]).stdout.rstrip("\n")
+
+
 @pytest.mark.parametrize("content", [b"", b"{}", b"\xff", b"[]", b'{"kersey": "request/2"}'])
-def test_the_same_sentence(client: TestClient, content: bytes) -> None:
-    answer = client.post("/api/yield", content=content)
+@pytest.mark.parametrize(
+    ("address", "read"), [("/api/yield", read_request), ("/api/quilt", read_quilt_request)]
+)
+def test_the_same_sentence(
+    client: TestClient, content: bytes, address: str, read: Callable[[bytes], object]
+) -> None:
+    answer = client.post(address, content=content)
     assert answer.status_code == 422
     with pytest.raises(BadRequest) as refused:
-        read_request(content)
+        read(content)
     assert answer.json() == {"error": str(refused.value)}
 
 
-def test_too_large(client: TestClient) -> None:
-    answer = client.post("/api/yield", content=b"x" * 50_000_000)
+@pytest.mark.parametrize("address", ["/api/yield", "/api/quilt"])
+def test_too_large(client: TestClient, address: str) -> None:
+    answer = client.post(address, content=b"x" * 50_000_000)
     assert answer.status_code == 413
     assert answer.json() == {"error": "request: must be at most 4 MB"}
 
 
 def test_it_is_described(client: TestClient) -> None:
     described = client.get("/api/openapi.json").json()
-    assert set(described["paths"]) == {"/api/yield", "/api/recipes"}
+    assert set(described["paths"]) == {"/api/yield", "/api/quilt", "/api/recipes"}
     post = described["paths"]["/api/yield"]["post"]
     assert set(post["responses"]) >= {"200", "413", "422"}
     body = json.dumps(post["requestBody"])

@@ -53,8 +53,8 @@ def whole_quilts(request: Path) -> None:
 @app.command()
 def schema() -> None:
     """The JSON Schema of requests and answers."""
-    shown = {name: part for name, part in schemas().items() if name != "request_inline"}
-    shown |= quilt_schemas()
+    shown = schemas() | quilt_schemas()
+    del shown["request_inline"]
     print(json.dumps(shown, ensure_ascii=False, indent=1))
 
 

@@ -51,6 +51,7 @@ from kersey.formats.request_fields import (
     check_seam_of,
     checked,
     fabric_of,
+    inlined,
     list_of,
     number,
     object_of,
@@ -432,7 +433,9 @@ def _parts(quilt: WholeQuilt) -> Iterator[dict[str, Any]]:
 
 def quilt_schemas() -> dict[str, Any]:
     """The JSON Schema of requests for quilts, and of answers."""
-    return {"quilt_request": QuiltRequest.model_json_schema(), "quilt": _ANSWER_SCHEMA}
+    request = QuiltRequest.model_json_schema()
+    inline = inlined(request)
+    return {"quilt_request": request, "request_inline": inline, "quilt": _ANSWER_SCHEMA}
 
 
 _BOTH = {"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2}

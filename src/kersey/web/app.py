@@ -76,6 +76,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
             app.url_path_for("read_photograph"): photograph.MOST_BYTES,
             app.url_path_for("api_yield"): _MOST_READ,
+            app.url_path_for("api_quilt"): _MOST_READ,
         },
     )
     return app

@@ -1,6 +1,7 @@
 """The computation by HTTP: the same requests and answers as on the command line."""
 
 import json
+from collections.abc import Callable
 from time import perf_counter
 from typing import Annotated, Any
 
@@ -9,7 +10,9 @@ from starlette.responses import JSONResponse, Response
 
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
+from kersey.core.quilt.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
+from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
 from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, told
 from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 from kersey.searching.several import several_at_a_time
@@ -29,38 +32,66 @@ def _said(words: str, schema: dict[str, Any]) -> dict[str, Any]:
 
 
 _ERROR = {"type": "object", "properties": {"error": {"type": "string"}}, "required": ["error"]}
-_SCHEMAS = schemas()
+_YIELD, _QUILT = schemas(), quilt_schemas()
+
+
+def _asks(schema: dict[str, Any]) -> dict[str, Any]:
+    content = {"application/json": {"schema": schema}}
+    return {"requestBody": {"required": True, "content": content}}
+
+
+def _answers(words: str, schema: dict[str, Any]) -> dict[int | str, dict[str, Any]]:
+    return {
+        200: _said(words, schema),
+        413: _said("The request is too large.", _ERROR),
+        422: _said("The request cannot be used; the sentence names the field.", _ERROR),
+    }
 
 
 @router.post(
     "/yield",
     name="api_yield",
     summary="How many blocks the fabric gives, how to cut them, and what stopped it",
-    openapi_extra={
-        "requestBody": {
-            "required": True,
-            "content": {"application/json": {"schema": _SCHEMAS["request_inline"]}},
-        }
-    },
-    responses={
-        200: _said("The most blocks found, with the bound.", _SCHEMAS["yield"]),
-        413: _said("The request is too large.", _ERROR),
-        422: _said("The request cannot be used; the sentence names the field.", _ERROR),
-    },
+    openapi_extra=_asks(_YIELD["request_inline"]),
+    responses=_answers("The most blocks found, with the bound.", _YIELD["yield"]),
 )
 def api_yield(body: Body) -> Response:
+    return _answered(body, _most_blocks)
+
+
+@router.post(
+    "/quilt",
+    name="api_quilt",
+    summary="Whole quilts that the fabric makes, best first",
+    openapi_extra=_asks(_QUILT["request_inline"]),
+    responses=_answers("The best quilts found, each with its reasons.", _QUILT["quilt"]),
+)
+def api_quilt(body: Body) -> Response:
+    return _answered(body, _whole_quilts)
+
+
+def _most_blocks(body: bytes) -> dict[str, Any]:
+    question = read_request(body)
+    with several_at_a_time(perf_counter) as counts_of:
+        report = yield_report(question.problem, Watch(perf_counter), counts_of)
+    return write_answer(question, report)
+
+
+def _whole_quilts(body: bytes) -> dict[str, Any]:
+    question = read_quilt_request(body)
+    return write_quilts(question, best_quilts(question))
+
+
+def _answered(body: bytes, answer: Callable[[bytes], dict[str, Any]]) -> Response:
+    """What comes of a request, or the sentence that says why it cannot be used."""
     if len(body) > MOST_BYTES:
         return JSONResponse({"error": TOO_LARGE}, status_code=413)
     try:
-        question = read_request(body)
-        with several_at_a_time(perf_counter) as counts_of:
-            report = yield_report(question.problem, Watch(perf_counter), counts_of)
-        answer = write_answer(question, report)
+        text = json.dumps(answer(body), ensure_ascii=False, indent=1)
     except FaultyPlan:
         raise
     except KerseyError as error:
         return JSONResponse({"error": told(error)}, status_code=422)
-    text = json.dumps(answer, ensure_ascii=False, indent=1)
     return Response(text, media_type="application/json")
 
 
