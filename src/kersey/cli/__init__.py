@@ -1,9 +1,9 @@
 """The command line.
 
 ``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
-``kersey import`` everything as one file. Without a browser: ``kersey yield`` computes the most
-blocks for a request, ``kersey quilt`` the best whole quilts; ``kersey schema`` and ``kersey
-recipes`` say what a request can be.
+``kersey import`` everything as one file, ``kersey deliver`` to stand in for a shop. Without a
+browser: ``kersey yield`` computes the most blocks for a request, ``kersey quilt`` the best whole
+quilts; ``kersey schema`` and ``kersey recipes`` say what a request can be.
 """
 
 import sys
@@ -12,7 +12,7 @@ from importlib import import_module
 import typer
 
 _COMMANDS = {
-    "kersey.cli.site": ("serve", "demo", "export", "import"),
+    "kersey.cli.site": ("serve", "demo", "export", "import", "deliver"),
     "kersey.cli.computation": ("yield", "quilt", "schema", "recipes"),
 }
 

@@ -15,10 +15,13 @@ from sqlalchemy.orm import Session
 
 from kersey.cli.refusal import fail
 from kersey.core.errors import KerseyError
+from kersey.core.stash.order import delivered, fill
 from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
+from kersey.formats.order import Delivery, read_order, write_delivery
 from kersey.store.cupboard import all_lots
 from kersey.store.database import open_database
+from kersey.store.prices import bring_prices, load_prices, own_prices, save_prices
 from kersey.store.projects import add_everything, all_projects
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
@@ -59,7 +62,8 @@ def export_everything(file: Path, data: Data = None) -> None:
         with _session(settings) as session:
             projects = all_projects(session)
             lots = {stored.id: stored.kept for stored in all_lots(session)}
-        file.write_text(gather(projects, lots), encoding="utf-8")
+            prices = own_prices(session)
+        file.write_text(gather(projects, lots, prices), encoding="utf-8")
     except (KerseyError, OSError) as error:
         fail(str(error))
     print(f"{len(projects)} projects and {len(lots)} lots are in {file}")
@@ -74,9 +78,26 @@ def import_everything(file: Path, data: Data = None) -> None:
         everything = read_everything(file.read_bytes())
         with _session(settings) as session:
             add_everything(session, everything.projects, everything.cupboard, now)
+            bring_prices(session, everything.prices)
     except (KerseyError, OSError) as error:
         fail(str(error))
     print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")
+
+
+@app.command("deliver")
+def deliver(order: Path, data: Data = None) -> None:
+    """Stand in for a shop: the delivery for an order, from the stock of your price list."""
+    settings = _settings(None, None, data)
+    try:
+        asked = read_order(order.read_bytes())
+        with _session(settings) as session:
+            prices, revision = load_prices(session)
+            left = fill(asked.lines, prices)
+            if left != prices:
+                save_prices(session, left, revision)
+    except (KerseyError, OSError) as error:
+        fail(str(error))
+    print(write_delivery(Delivery(asked.quilt, delivered(asked.lines))), end="")
 
 
 @contextmanager

@@ -1,12 +1,13 @@
 """Everything in one file: the whole cupboard and all projects, as JSON.
 
-    {"kersey": "everything/4", "cupboard": [...], "projects": [...]}
+    {"kersey": "everything/4", "cupboard": [...], "projects": [...], "prices": {...}}
 
-A project's fabrics name their lot by its place in the cupboard's list. What is written can be read
-back without loss. A damaged or foreign file is refused whole, with the place that is wrong;
-nothing is half taken. Older files are read too: of the third version, in which lots and prints were
-written in another shape; of the second, in which choices stood one by one; and of the first, in
-which every project held its own strips: they become lots of the cupboard.
+The price list stands there once a person has made it their own. A project's fabrics name their lot
+by its place in the cupboard's list. What is written can be read back without loss. A damaged or
+foreign file is refused whole, with the place that is wrong; nothing is half taken. Older files are
+read too: of the third version, in which lots and prints were written in another shape; of the
+second, in which choices stood one by one; and of the first, in which every project held its own
+strips: they become lots of the cupboard.
 """
 
 import json
@@ -19,7 +20,9 @@ from kersey.core.errors import InvalidValue
 from kersey.core.project.design import usual_block
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.price_list import PriceList
 from kersey.records.lots import lot_document, lot_from
+from kersey.records.prices import prices_document, prices_from
 from kersey.records.projects import project_document, project_from
 
 KIND = "everything/4"
@@ -40,29 +43,37 @@ class NotAKerseyFile(InvalidValue):
 
 @dataclass(frozen=True)
 class Everything:
-    """What a file holds. A fabric's `lot_number` is the place of its lot in `cupboard`."""
+    """What a file holds. A fabric's `lot_number` is the place of its lot in `cupboard`.
+
+    `prices` only where they are a person's own.
+    """
 
     projects: tuple[Project, ...]
     cupboard: tuple[CupboardLot, ...]
+    prices: PriceList | None = None
 
 
-def gather(projects: Sequence[Project], lots: Mapping[int, CupboardLot]) -> str:
+def gather(
+    projects: Sequence[Project], lots: Mapping[int, CupboardLot], prices: PriceList | None = None
+) -> str:
     """The text of a file with all projects, and all lots by their number in the cupboard.
 
     The same things give the same text.
     """
     place_of: dict[int | None, int] = {number: place for place, number in enumerate(lots)}
-    records = {
+    records: dict[str, Any] = {
         "kersey": KIND,
         "cupboard": [lot_document(kept) for kept in lots.values()],
         "projects": [project_document(project, place_of) for project in projects],
     }
+    if prices is not None:
+        records["prices"] = prices_document(prices)
     return json.dumps(records, ensure_ascii=False, indent=1) + "\n"
 
 
 def write_everything(everything: Everything) -> str:
     """The text of the file that holds this."""
-    return gather(everything.projects, dict(enumerate(everything.cupboard)))
+    return gather(everything.projects, dict(enumerate(everything.cupboard)), everything.prices)
 
 
 def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
@@ -88,7 +99,14 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     if kind in {_SECOND_KIND, _FIRST_KIND}:
         _parts(records, "projects", _brought_up)
     projects = _parts(records, "projects", lambda record: project_from(record, lots), tell)
-    return Everything(projects, lots)
+    return Everything(projects, lots, _prices(records))
+
+
+def _prices(records: dict[str, Any]) -> PriceList | None:
+    """The price list of a file that has one."""
+    if "prices" not in records:
+        return None
+    return _part("prices", 0, records["prices"], prices_from)
 
 
 def _brought_up(project: Any) -> None:

@@ -144,6 +144,16 @@ class PreferencesRow(Table):
     paper: Mapped[str]
 
 
+class PriceListRow(Table):
+    """The one row of a person's own price list."""
+
+    __tablename__ = "price_list"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    revision: Mapped[int]
+    document: Mapped[str]
+
+
 class WorldRow(Table):
     """The one row that says whether these are a person's own data or the sample world."""
 

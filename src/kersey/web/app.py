@@ -10,7 +10,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.responses import Response
 from starlette.staticfiles import StaticFiles
 
-from kersey.formats import cupboard_csv, kersey_file, photograph
+from kersey.formats import cupboard_csv, kersey_file, order, photograph
 from kersey.store.database import open_database
 from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
@@ -25,6 +25,7 @@ from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
 from kersey.web.server_settings import ServerSettings
+from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
 from kersey.web.templating import STATIC
 from kersey.web.workroom import Workroom
@@ -55,6 +56,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(cupboard.router, include_in_schema=False)
     app.include_router(lot.router, include_in_schema=False)
     app.include_router(spreadsheet.router, include_in_schema=False)
+    app.include_router(shop.router, include_in_schema=False)
     app.include_router(bag.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
@@ -74,6 +76,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
         files={
             app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
+            app.url_path_for("bring_in_delivery"): order.MOST_BYTES,
             app.url_path_for("read_photograph"): photograph.MOST_BYTES,
             app.url_path_for("api_yield"): _MOST_READ,
             app.url_path_for("api_quilt"): _MOST_READ,

@@ -19,6 +19,7 @@ from kersey.core.errors import Infeasible, InvalidValue, KerseyError
 from kersey.store.cupboard import LotsChanged, NoSuchLot
 from kersey.store.holdings import LotHeld
 from kersey.store.preferences import PreferencesChanged, Theme
+from kersey.store.prices import PricesChanged
 from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
 from kersey.web.templating import is_fragment_request, render
 
@@ -28,6 +29,7 @@ _STATUS: dict[type[KerseyError], int] = {
     NoSuchProject: 404,
     NoSuchLot: 404,
     LotsChanged: 409,
+    PricesChanged: 409,
     LotHeld: 409,
     ProjectGone: 410,
     InvalidValue: 422,

@@ -77,6 +77,7 @@ def _environment() -> Environment:
         "as_run": _with_units(format_run),
         "as_size": _as_size,
         "in_units": _with_units(_in_units),
+        "as_money": _as_money,
         "counted": counted,
         "drawn": Markup,
         "zip_self": lambda words: [(word, word) for word in words],
@@ -90,6 +91,11 @@ def _with_units(write: Any) -> Any:
         return str(write(length, context["units"], *more))
 
     return written
+
+
+def _as_money(hundredths: int) -> str:
+    """An amount of whatever money the reader thinks in."""
+    return f"{hundredths // 100:,}.{hundredths % 100:02d}".replace(",", "\N{THIN SPACE}")
 
 
 def _in_units(length: Fraction, units: Units) -> str:

@@ -20,7 +20,13 @@ from kersey.core.cutting.solver import Sought, solve
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.workshop import Workshop
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths, with_parts
+from kersey.core.quilt.parts_cut import (
+    PartNeeds,
+    part_needs,
+    parts_alone,
+    strip_lengths,
+    with_parts,
+)
 from kersey.core.quilt.scheme import BINDING, Part, Scheme
 from kersey.core.yields.just_enough import just_enough
 
@@ -28,8 +34,6 @@ from kersey.core.yields.just_enough import just_enough
 _A_CANDIDATE, _A_TRIAL = 0.5, 0.4
 # For a binding of so many inches, of twice as many and so on it is known what it leaves at most.
 _EVERY = 80
-# Beside no blocks parts are asked for beside a thread, which no cloth has to give.
-_THREAD = "thread"
 
 # How much of everything parts ask for: pieces of a size, or inches of a strip that is joined.
 _Demand = dict[tuple[str, Fraction, Fraction], Fraction]
@@ -195,14 +199,11 @@ def beside_plan(
 
 
 def _not_opened(plan: CuttingPlan, fabrics: Sequence[Fabric]) -> CuttingProblem:
-    """A question for the cloth that a plan does not open, with a thread in place of a block."""
+    """A question of no blocks for the cloth that a plan does not open."""
     left = {fabric.name: fabric.count for fabric in fabrics}
     for layout in plan.layouts:
         left[layout.fabric.name] -= layout.copies
-    whole = [replace(f, count=left[f.name]) for f in fabrics if left[f.name] > 0]
-    inch = Fraction(1)
-    thread = Fabric(_THREAD, _THREAD, inch, inch, 1, frozenset({_THREAD}))
-    return CuttingProblem((Need(_THREAD, _THREAD, inch, inch),), (*whole, thread))
+    return parts_alone(replace(f, count=left[f.name]) for f in fabrics if left[f.name] > 0)
 
 
 def _found(problem: CuttingProblem, blocks: int) -> CuttingPlan | None:

@@ -12,6 +12,8 @@ from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Nee
 from kersey.core.frame.binding import SHORTEST_SCRAP
 from kersey.core.quilt.scheme import CORNER, CORNERSTONE, Part
 
+# What is asked for in place of blocks where there are none: a thread, which no cloth has to give.
+_THREAD = "thread"
 # A joined strip is put together of pieces of no more lengths than this: the longest that there are.
 _LENGTHS = 10
 
@@ -68,6 +70,13 @@ def part_needs(part: Part, lengths: Sequence[Fraction]) -> PartNeeds | None:
     )
     counts = tuple((n, length - part.join) for n, length in enumerate(joined))
     return PartNeeds(part, needs, (Total(counts, part.length - part.join),), joined=True)
+
+
+def parts_alone(fabrics: Iterable[Fabric]) -> CuttingProblem:
+    """A problem of no blocks for this cloth, to which parts are added."""
+    inch = Fraction(1)
+    thread = Fabric(_THREAD, _THREAD, inch, inch, 1, frozenset({_THREAD}))
+    return CuttingProblem((Need(_THREAD, _THREAD, inch, inch),), (*fabrics, thread))
 
 
 def with_parts(problem: CuttingProblem, parts: Iterable[PartNeeds]) -> CuttingProblem:

@@ -3,6 +3,8 @@
 __all__ = [
     "cupboard",
     "ledger",
+    "order",
+    "price_list",
     "pulled",
     "quick_entry",
 ]

@@ -16,6 +16,7 @@ from kersey.store.preferences import (
     Theme,
     save_preferences,
 )
+from kersey.store.prices import bring_prices, own_prices
 from kersey.store.projects import add_everything, all_projects
 from kersey.web.forms import BadForm, Length, PageForm, SentFile, TypedForm, checked, read_form
 from kersey.web.jobs import Answer, Job
@@ -63,8 +64,9 @@ def save_everything(room: Room) -> Response:
     with room.transaction() as session:
         projects = all_projects(session)
         lots = {stored.id: stored.kept for stored in all_lots(session)}
+        prices = own_prices(session)
     return Response(
-        gather(projects, lots),
+        gather(projects, lots, prices),
         media_type="application/json",
         headers={"Content-Disposition": 'attachment; filename="kersey.json"'},
     )
@@ -83,6 +85,7 @@ def bring_in_everything(request: Request, room: Room, content: SentFile) -> Resp
         job.doing = "Writing"
         with room.transaction() as session:
             add_everything(session, everything.projects, everything.cupboard, room.clock())
+            bring_prices(session, everything.prices)
         return lambda later: RedirectResponse(later.app.url_path_for("first_page"), status_code=303)
 
     return begin_work(request, room, "Bringing in a file", bring_in)
