@@ -60,10 +60,11 @@ def picture(
     label: str,
     class_: str | None = None,
     px_per_inch: float | None = None,
+    leads: bool = False,
 ) -> str:
     """A whole picture with its text equivalent; everything in it is drawn in inches.
 
-    With `px_per_inch` it has a size of its own, so that several pictures are to one scale.
+    One that `leads` somewhere has links in it. With `px_per_inch` it has a size of its own, so that several pictures are to one scale.
     """
     box = " ".join(number(side) for side in (left, top, width, height))
     return element(
@@ -74,7 +75,7 @@ def picture(
         viewBox=box,
         width=None if px_per_inch is None else round(float(width) * px_per_inch),
         height=None if px_per_inch is None else round(float(height) * px_per_inch),
-        role="img",
+        role="group" if leads else "img",
         class_=class_,
     )
 
