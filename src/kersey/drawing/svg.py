@@ -64,7 +64,8 @@ def picture(
 ) -> str:
     """A whole picture with its text equivalent; everything in it is drawn in inches.
 
-    One that `leads` somewhere has links in it. With `px_per_inch` it has a size of its own, so that several pictures are to one scale.
+    One that `leads` somewhere has links in it. With `px_per_inch` it has a size of its own, so that
+    several pictures are to one scale.
     """
     box = " ".join(number(side) for side in (left, top, width, height))
     return element(
