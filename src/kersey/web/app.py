@@ -14,6 +14,7 @@ from kersey.formats import cupboard_csv, kersey_file, order, photograph
 from kersey.store.database import open_database
 from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
+from kersey.web.border import routes as border
 from kersey.web.camera import routes as camera
 from kersey.web.cupboard import lot, spreadsheet
 from kersey.web.cupboard import routes as cupboard
@@ -58,6 +59,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(spreadsheet.router, include_in_schema=False)
     app.include_router(shop.router, include_in_schema=False)
     app.include_router(bag.router, include_in_schema=False)
+    app.include_router(border.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
     for router in stage_routers():

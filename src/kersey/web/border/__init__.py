@@ -1,0 +1,1 @@
+"""A border reckoned for a centre that is already sewn."""
