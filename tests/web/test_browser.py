@@ -16,7 +16,8 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/cupboard/lots/8/bag", "/cupboard/how-to-say-it", "/nowhere", "/projects/4/pull",
          "/projects/4/ledger", "/cupboard/lots/17/ledger", "/ledger", "/camera",
          "/projects/6/yield/wall", "/projects/6/yield/own", "/projects/5/size/quilts",
-         "/projects/6/size/tryouts", "/projects/6/size/shopping", "/prices", "/border")  # fmt: skip
+         "/projects/6/size/tryouts", "/projects/6/size/shopping", "/prices", "/border",
+         "/projects/6/size/backing")  # fmt: skip
 
 
 @pytest.fixture

@@ -27,6 +27,8 @@ FORMS = {
                 "stock"],
     "/prices/strike": ["name"],
     "/projects/1/size/shopping": ["purpose"],
+    "/projects/1/size/backing": ["way"],
+    "/projects/1/size/backing/pieces": ["part", "thrift"],
     "/projects/1/size/tryouts": ["part", "lot", "place"],
     "/projects/1/fabrics/1/spoil": ["spoiled"],
     "/projects/1/judge": [],

@@ -151,3 +151,39 @@ def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> 
     again = sized.post("/projects/1/size/tryouts", data=data | {"revision": revision(sized)})
     assert again.status_code == 422
     assert "free any more" in again.text
+
+
+def test_a_backing_is_pieced_of_what_is_there(sized: TestClient) -> None:
+    page = sized.get("/projects/1/size/backing").text
+    assert page.count("backing-drawing") == 3
+    lines = "2 yd navy\n2 yd rust\nbatting 45 x 60\nbatting 40 x 72"
+    sized.post("/cupboard", data={"lines": lines})
+    page = sized.get("/projects/1/size/backing").text
+    assert "2 pieces, 1 seam: " in page
+    assert "Batting of what is there" in page
+    data = {"part": "backing", "thrift": "fewest seams", "revision": revision(sized)}
+    page = sized.post("/projects/1/size/backing/pieces", data=data).text
+    assert "In use." in page
+    sheet = sized.get("/projects/1/cut").text
+    assert "Piece the backing 58½ × 70½″ of what is there" in sheet
+    assert "<dt>Backing</dt>" not in sheet
+    data = {"part": "batting", "thrift": "fewest seams", "revision": revision(sized)}
+    sized.post("/projects/1/size/backing/pieces", data=data)
+    assert "<dt>Batting</dt>" not in sized.get("/projects/1/cut").text
+    data = {"way": "wide", "revision": revision(sized)}
+    sized.post("/projects/1/size/backing", data=data)
+    assert 'value="wide" selected' in sized.get("/projects/1/size").text
+
+
+def test_spare_blocks_are_let_into_the_backing(sized: TestClient) -> None:
+    """By hand: 6 x 7 blocks of 6 are 36 x 42, the backing 40 1/2 x 46 1/2. It fits one width; with
+    a margin of 4 it is 44 1/2 x 50 1/2, and a strip of nine blocks spares the second."""
+    grid = {"grid": "6x7", "revision": revision(sized)}
+    sized.post("/projects/1/grid", data=grid, headers=HTMX)
+    finish(sized, border_width="0", margin="4")
+    page = sized.get("/projects/1/size/backing").text
+    assert "Spare blocks let in" in page
+    assert "9 spare blocks" in page
+    data = {"way": "let-in", "revision": revision(sized)}
+    assert "In use." in sized.post("/projects/1/size/backing", data=data).text
+    assert "let in a strip of 9 spare blocks" in sized.get("/projects/1/cut").text

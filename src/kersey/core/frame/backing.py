@@ -28,11 +28,13 @@ class BadMargin(InvalidValue):
 
 
 class BackingWay(StrEnum):
-    """How the cloth lies: seams upright, seams across, or one extra-wide piece."""
+    """How the cloth lies: seams upright, seams across, one extra-wide piece; or in panels with a
+    strip of spare blocks let in, which is known to whoever knows the blocks."""
 
     UPRIGHT = "upright"
     ACROSS = "across"
     WIDE = "wide"
+    LET_IN = "let-in"
 
 
 @dataclass(frozen=True)

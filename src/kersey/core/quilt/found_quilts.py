@@ -14,6 +14,7 @@ from fractions import Fraction
 from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.problem import Fabric
 from kersey.core.cutting.watch import Clock, no_clock
+from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
 from kersey.core.frame.sashing import NO_SASHING, Sashing, proposed_widths
 from kersey.core.frame.setting import Setting
@@ -144,7 +145,7 @@ def found_question(
         judge=judge,
         may_buy=_EVERYTHING,
         shop=Workshop(design.seam, design.usable_width, units),
-        backing_way=design.backing_way,
+        backing_way=None if design.backing_way is BackingWay.LET_IN else design.backing_way,
         # Cornerstones are of the binding's print; a binding that is to be bought is not cut.
         any_cloth=frozenset({Role.BINDING.value} if design.binding_from_left else ()),
     )

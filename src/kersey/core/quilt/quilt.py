@@ -15,7 +15,13 @@ from functools import cached_property
 from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.cloth.fabric import Motif, Print, Swatch, Value
 from kersey.core.errors import Infeasible
-from kersey.core.frame.backing import Backing, BackingPlan, fewer_panels
+from kersey.core.frame.backing import (
+    JOIN_COST,
+    Backing,
+    BackingPlan,
+    BackingWay,
+    fewer_panels,
+)
 from kersey.core.frame.batting import Batting
 from kersey.core.frame.binding import Binding, SpareStrip, binding_length, plan_binding
 from kersey.core.frame.borders import Border
@@ -31,10 +37,12 @@ from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
 from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
+from kersey.core.quilt.let_in import LetIn, let_in
+from kersey.core.quilt.pieced_sheet import PiecedSheet, SheetPiece, piece_sheet
 from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.planning import prints_of
 from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING, Part, Scheme
-from kersey.core.stash.pulled import Role
+from kersey.core.stash.pulled import Pulled, Role
 
 # Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
 GONE = Print("no longer pulled", Value.MEDIUM, Swatch(Motif.PLAIN, "#b9bfc1", "#b9bfc1"))
@@ -225,10 +233,33 @@ class Quilt:
             return None
         return fewer_panels(*top, design.margin, design.usable_width, self.units)
 
+    @cached_property
+    def let_in(self) -> LetIn | None:
+        """Spare blocks let into the backing, where that saves a width and there are enough."""
+        backing = self.backing.width, self.backing.length
+        found = let_in(backing, self.block, self._shop)
+        return found if found and found.blocks <= self.size.spare else None
+
+    @property
+    def backing_plans(self) -> tuple[BackingPlan, ...]:
+        """Every way to make the backing of cloth off the bolt."""
+        return (*self.backing.plans, *([self.let_in.plan] if self.let_in else []))
+
     @property
     def backing_plan(self) -> BackingPlan:
-        """The backing as chosen, or the thriftiest."""
-        return self.backing.plan(self.project.design.backing_way)
+        """The backing as chosen, or the thriftiest of cloth alone."""
+        way = self.project.design.backing_way
+        if way is BackingWay.LET_IN and self.let_in:
+            return self.let_in.plan
+        return self.backing.plan(way)
+
+    @cached_property
+    def backing_sheet(self) -> PiecedSheet | None:
+        """The backing in rows of the pieces that are pulled for it."""
+        pulled = [p for p in self.project.fabrics if p.serves(Role.BACKING)]
+        return piece_sheet(
+            self.backing.width, self.backing.length, tuple(map(sheet_piece, pulled)), JOIN_COST
+        )
 
     @cached_property
     def placed(self) -> tuple[Placed, ...]:
@@ -286,6 +317,14 @@ class Quilt:
     @cached_property
     def _block_prints(self) -> list[tuple[str, ...]]:
         return prints_of(self.plan.plan, self.plan.kits)
+
+
+def sheet_piece(pulled: Pulled) -> SheetPiece:
+    """Pieces that are pulled, as parts of a large sheet; they are known by the key of their fabric,
+    or before they have one by their lot."""
+    name = fabric_key(pulled) if pulled.key is not None else f"{pulled.lot_number}/{pulled.place}"
+    directional = pulled.kept.lot.directional
+    return SheetPiece(name, pulled.width, pulled.length, pulled.count, directional)
 
 
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:

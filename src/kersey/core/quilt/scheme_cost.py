@@ -85,7 +85,7 @@ def backing_cloth(schemes: Schemes, usable_width: Fraction, way: BackingWay | No
     }
     thrifty = np.minimum(*panels.values())
     if way is not BackingWay.WIDE:
-        return thrifty if way is None else panels[way]
+        return panels.get(way, thrifty) if way else thrifty
     wide = float(WIDE_BACKING)
     short, long = np.minimum(width, length), np.maximum(width, length)
     one = up(np.where(long <= wide, short, long), _EIGHTH) * wide / usable

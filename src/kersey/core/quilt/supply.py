@@ -8,9 +8,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.frame.backing import WIDE_BACKING, BackingWay
+from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
 from kersey.core.frame.strips import Strips
-from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.pieced_sheet import piece_sheet
+from kersey.core.quilt.quilt import Quilt, sheet_piece
 from kersey.core.stash.pulled import Pulled, Role, strips_in
 
 
@@ -41,7 +42,10 @@ def supply(quilt: Quilt, role: Role, names: str, pulled: Sequence[Pulled]) -> Su
     """What fabric gives of a part, were it pulled for it."""
     if role is Role.BATTING:
         size = quilt.batting.width, quilt.batting.length
-        return Supply(names, any(_covers(p, *size) for p in pulled))
+        whole = any(_covers(p, *size) for p in pulled)
+        # Batting is butted: a join costs nothing.
+        joined = piece_sheet(*size, tuple(map(sheet_piece, pulled)), Fraction(0))
+        return Supply(names, whole or joined is not None)
     lacks = _lacks(quilt, role, pulled)
     return Supply(names, not lacks, lacks)
 
@@ -61,12 +65,25 @@ def _lacks(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> Fraction:
         return _strips_lacking(pulled, sum(border.strips for border in borders), widest, cloth)
     if role is Role.BINDING:
         return _strips_lacking(pulled, quilt.binding.strips, quilt.binding.cut_width, cloth)
+    return _backing_lacks(quilt, pulled)
+
+
+def _backing_lacks(quilt: Quilt, pulled: Sequence[Pulled]) -> Fraction:
+    """Panels that are missing, unless one piece covers it, or rows of pieces do."""
     if any(_covers(p, quilt.backing.width, quilt.backing.length) for p in pulled):
         return Fraction(0)
     plan = quilt.backing_plan
-    wide = WIDE_BACKING if plan.way is BackingWay.WIDE else cloth
+    wide = WIDE_BACKING if plan.way is BackingWay.WIDE else quilt.project.design.usable_width
     had = sum(p.count * int(p.length // plan.panel_length) for p in pulled if p.width >= wide)
-    return max(0, plan.panels - had) * plan.panel_length
+    lacks = max(0, plan.panels - had) * plan.panel_length
+    return Fraction(0) if lacks and _pieced(quilt, pulled) else lacks
+
+
+def _pieced(quilt: Quilt, pulled: Sequence[Pulled]) -> bool:
+    """Whether the backing can be put together in rows of these pieces."""
+    pieces = tuple(map(sheet_piece, pulled))
+    size = quilt.backing.width, quilt.backing.length
+    return piece_sheet(*size, pieces, JOIN_COST) is not None
 
 
 def _strips_lacking(

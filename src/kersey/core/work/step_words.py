@@ -18,8 +18,12 @@ from kersey.core.measure.length import (
     format_number,
     format_size,
 )
+from kersey.core.project.project import fabric_key
+from kersey.core.quilt.pieced_sheet import PiecedSheet
 from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.quilt.sewn_sets import strip_sets
+from kersey.core.quilt.supply import supplies
+from kersey.core.stash.pulled import Role
 from kersey.core.work.work_order import Step, StepKind
 from kersey.core.yields.by_hand import cliff, strip_sum
 
@@ -417,19 +421,48 @@ def _how_it_is_sewn(
 
 def _backing(step: Step, quilt: Quilt) -> StepWords:
     u, plan = quilt.units, quilt.backing_plan
+    backed = supplies(quilt).get(Role.BACKING)
+    if backed and backed.enough and quilt.backing_sheet and quilt.backing_sheet.seams:
+        return _pieced_backing(quilt, quilt.backing_sheet)
     size = format_size(quilt.backing.width, quilt.backing.length, u)
     length = format_length(plan.panel_length, u)
     how = {
         BackingWay.UPRIGHT: f"{plan.panels} panels of {length}, seams upright.",
         BackingWay.ACROSS: f"{plan.panels} panels of {length}, seams across.",
         BackingWay.WIDE: f"One piece of {length} off extra-wide cloth.",
+        BackingWay.LET_IN: f"{plan.panels} of {length}.",
     }[plan.way]
     if plan.panels == 1 and plan.way is not BackingWay.WIDE:
         how = f"One piece of {length}."
     seam = format_length(JOIN_COST / 2, u)
     seams = f"Join with {seam} seams, selvedges cut off." if plan.panels > 1 else ""
-    sentences = (f"{how} {seams}".strip(), f"It takes {format_bought(plan.cloth, u)} of cloth.")
+    takes = f"It takes {format_bought(plan.cloth, u)} of cloth."
+    sentences: tuple[str, ...] = (f"{how} {seams}".strip(), takes)
+    if plan.way is BackingWay.LET_IN and quilt.let_in:
+        strip = (
+            f"Cut one panel apart along its length, off the middle, and let in a strip of "
+            f"{quilt.let_in.blocks} spare blocks with {seam} seams."
+        )
+        sentences = (*sentences, strip)
     return StepWords(f"Cut the backing {size}", sentences)
+
+
+def _pieced_backing(quilt: Quilt, sheet: PiecedSheet) -> StepWords:
+    """Row by row, each with its pieces, the way they lie."""
+    u, names = quilt.units, {fabric_key(p): p.print.name for p in quilt.project.fabrics}
+    rows = [
+        f"Row {number}, trimmed to {format_length(row.height, u)}: "
+        + ", ".join(f"{names[key]} {format_size(a, b, u)}" for key, a, b in row.pieces)
+        + "."
+        for number, row in enumerate(sheet.rows, 1)
+    ]
+    lie = "down the quilt" if sheet.upright else "across the quilt"
+    size = format_size(quilt.backing.width, quilt.backing.length, u)
+    seam = format_length(JOIN_COST / 2, u)
+    return StepWords(
+        f"Piece the backing {size} of what is there",
+        (f"The rows run {lie}.", *rows, f"Join with {seam} seams; trim to size."),
+    )
 
 
 def _binding(step: Step, quilt: Quilt) -> StepWords:

@@ -42,7 +42,7 @@ from kersey.drawing.size_outline import draw_size
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import answer_change, project_context
-from kersey.web.size import quilts, shopping, tryouts
+from kersey.web.size import backing, quilts, shopping, tryouts
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -50,6 +50,7 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 router.include_router(quilts.router)
 router.include_router(tryouts.router)
+router.include_router(backing.router)
 router.include_router(shopping.router)
 
 _SIZES_SHOWN = 14
@@ -297,6 +298,7 @@ _WAYS = {
     BackingWay.UPRIGHT: "seams upright",
     BackingWay.ACROSS: "seams across",
     BackingWay.WIDE: "extra-wide, one piece",
+    BackingWay.LET_IN: "blocks let in",
 }
 
 

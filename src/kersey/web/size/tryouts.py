@@ -1,7 +1,5 @@
 """Try-outs: prints of the cupboard as border, sashing, setting or binding, four at a time."""
 
-from collections import Counter
-from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated, Any
 
@@ -18,11 +16,10 @@ from kersey.core.quilt.tryout import Contrast, Reads, contrast, parts_to_try, tr
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.tried import draw_patch
-from kersey.store.cupboard import StoredLot, all_lots
-from kersey.store.holdings import holdings
 from kersey.web.forms import TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import project_context
+from kersey.web.size.free_cloth import free_cloth
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
@@ -83,7 +80,7 @@ def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     chosen = next(
         (
             pulled
-            for pulled in _free(room, form.part)
+            for pulled in free_cloth(room, _FORMS, form.part)
             if (pulled.lot_number, pulled.place) == (form.lot, form.place)
         ),
         None,
@@ -147,7 +144,7 @@ def _offered(room: Workroom, quilt: Quilt, part: Role) -> list[Offered]:
             supply(quilt, part, pulled.print.name, [pulled]),
             contrast(quilt, part, pulled.print),
         )
-        for pulled in _free(room, part)
+        for pulled in free_cloth(room, _FORMS, part)
     ]
     return sorted(
         offered,
@@ -156,21 +153,3 @@ def _offered(room: Workroom, quilt: Quilt, part: Role) -> list[Offered]:
             o.pulled.print.name,
         ),
     )  # fmt: skip
-
-
-def _free(room: Workroom, part: Role) -> Iterator[Pulled]:
-    """Every print of the cupboard that is free and of a form that parts are cut from."""
-    with room.transaction() as session:
-        lots = [stored for stored in all_lots(session) if stored.kept.lot.form in _FORMS]
-        held: Counter[int] = Counter()
-        for holding in holdings(session, [stored.id for stored in lots]):
-            held[holding.stack_id] += holding.count
-    for stored in lots:
-        yield from _free_of(stored, held, part)
-
-
-def _free_of(stored: StoredLot, held: Counter[int], part: Role) -> Iterator[Pulled]:
-    for place, stack in enumerate(stored.kept.lot.stacks):
-        free = stack.count - held[stack.number or 0]
-        if free > 0 and stored.kept.aside is None:
-            yield Pulled(stored.kept, place, free, (part,), lot_number=stored.id)

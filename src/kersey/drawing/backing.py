@@ -1,0 +1,111 @@
+"""A backing or batting to scale: its panels or pieces with their seams, and the quilt on it."""
+
+from collections.abc import Mapping
+from fractions import Fraction
+
+from kersey.core.cloth.fabric import Print
+from kersey.core.frame.backing import JOIN_COST, BackingPlan, BackingWay
+from kersey.core.measure.length import Units, format_size
+from kersey.core.quilt.let_in import LetIn
+from kersey.core.quilt.pieced_sheet import PiecedSheet
+from kersey.drawing.cloth import Cloths
+from kersey.drawing.svg import box_path, element, number, picture, rect
+from kersey.drawing.tape import tape_across, tape_down
+
+_GAP, _TAPE = 0.8, 2.6
+_CLOTH = "#d9d3c3"
+_BLOCK = "#b9a27a"
+Box = tuple[Fraction, Fraction, Fraction, Fraction]
+Size = tuple[Fraction, Fraction]
+
+
+def draw_panels(
+    size: Size, top: Size, plan: BackingPlan, usable: Fraction, units: Units, px_per_inch: float
+) -> str:
+    """Panels of cloth off the bolt; the last one is cut as narrow as it is needed."""
+    width, length = size
+    across = plan.way is BackingWay.ACROSS
+    covered, panel = (length, width) if across else (width, length)
+    step = covered if plan.way is BackingWay.WIDE else usable - JOIN_COST / 2
+    edges, at = [Fraction(0)], Fraction(0)
+    for _ in range(plan.panels - 1):
+        at += step if len(edges) == 1 else usable - JOIN_COST
+        edges.append(min(at, covered))
+    boxes = [(a, b - a) for a, b in zip(edges, [*edges[1:], covered], strict=True)]
+    parts = [_box(start, wide, panel, across) for start, wide in boxes]
+    words = f"{plan.panels} panel{'s' * (plan.panels > 1)}"
+    return _sheet(size, top, [(box, _CLOTH) for box in parts], words, units, px_per_inch)
+
+
+def draw_let_in(
+    size: Size, top: Size, strip: LetIn, block: Fraction, units: Units, px_per_inch: float
+) -> str:
+    """A strip of blocks in the middle, cloth at either side of it."""
+    width, length = size
+    covered, panel = (width, length) if strip.upright else (length, width)
+    first = (covered - block) / 2
+    boxes: list[tuple[Box, str]] = [
+        (_box(Fraction(0), first, panel, not strip.upright), _CLOTH),
+        (_box(first + block, covered - first - block, panel, not strip.upright), _CLOTH),
+    ]
+    for n in range(strip.blocks):
+        start = n * block
+        long = min(block, panel - start)
+        if long > 0:
+            x, y, w, h = first, start, block, long
+            boxes.append(((x, y, w, h) if strip.upright else (y, x, h, w), _BLOCK))
+    words = f"{strip.blocks} blocks let in"
+    return _sheet(size, top, boxes, words, units, px_per_inch)
+
+
+def draw_pieced(
+    sheet: PiecedSheet, top: Size, prints: Mapping[str, Print], units: Units, px_per_inch: float
+) -> str:
+    """Rows of pieces in their prints."""
+    cloths = Cloths(flat=True)
+    along, up = (sheet.length, sheet.width) if sheet.upright else (sheet.width, sheet.length)
+    boxes: list[tuple[Box, str]] = []
+    at = Fraction(0)
+    for row in sheet.rows:
+        high, x = min(row.height, up - at), Fraction(0)
+        for name, a, _ in row.pieces:
+            wide = min(a, along - x)
+            if wide > 0 and high > 0:
+                box = (at, x, high, wide) if sheet.upright else (x, at, wide, high)
+                boxes.append((box, cloths.fill(prints[name])))
+            x += a - sheet.join
+        at += row.height - sheet.join
+    words = f"{sheet.seams} seams"
+    return _sheet((sheet.width, sheet.length), top, boxes, words, units, px_per_inch)
+
+
+def _box(start: Fraction, wide: Fraction, panel: Fraction, across: bool) -> Box:
+    nothing = Fraction(0)
+    return (nothing, start, panel, wide) if across else (start, nothing, wide, panel)
+
+
+def _sheet(
+    size: Size, top: Size, boxes: list[tuple[Box, str]], words: str, units: Units,
+    px_per_inch: float,
+) -> str:  # fmt: skip
+    width, length = size
+    drawn = "".join(rect(*box, fill=fill) for box, fill in boxes)
+    seams = element(
+        "path", d="".join(box_path(*box) for box, _ in boxes), fill="none", stroke="#10181f",
+        stroke_width=0.35,
+    )  # fmt: skip
+    quilt = rect(
+        (width - top[0]) / 2, (length - top[1]) / 2, *top, fill="none", class_="quilt-outline",
+        stroke_width=0.5, stroke_dasharray="2.2 1.6",
+    )  # fmt: skip
+    middle = element(
+        "path", d=f"M0 {number(length / 2)}h{number(width)}M{number(width / 2)} 0v{number(length)}",
+        class_="middle-fold", fill="none", stroke_width=0.25, stroke_dasharray="0.6 1.4",
+    )  # fmt: skip
+    tapes = tape_across(0, -_GAP, width, _TAPE, units) + tape_down(-_GAP, 0, length, _TAPE, units)
+    label = f"{format_size(*size, units)}, {words}; the quilt lies on it."
+    room = _TAPE + _GAP
+    return picture(
+        -room - 0.5, -room - 0.5, float(width) + room + 1, float(length) + room + 1, drawn, seams,
+        middle, quilt, tapes, label=label, class_="backing-drawing", px_per_inch=px_per_inch,
+    )  # fmt: skip

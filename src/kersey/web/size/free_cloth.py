@@ -1,0 +1,28 @@
+"""Cloth of the cupboard that nobody holds, as it would be pulled for a part of a quilt."""
+
+from collections import Counter
+from collections.abc import Container, Iterator
+
+from kersey.core.cloth.forms import Form
+from kersey.core.stash.pulled import Pulled, Role
+from kersey.store.cupboard import StoredLot, all_lots
+from kersey.store.holdings import holdings
+from kersey.web.workroom import Workroom
+
+
+def free_cloth(room: Workroom, forms: Container[Form], part: Role) -> Iterator[Pulled]:
+    """Every print of these forms of which pieces are free, all of them; not what is set aside."""
+    with room.transaction() as session:
+        lots = [stored for stored in all_lots(session) if stored.kept.lot.form in forms]
+        held: Counter[int] = Counter()
+        for holding in holdings(session, [stored.id for stored in lots]):
+            held[holding.stack_id] += holding.count
+    for stored in lots:
+        yield from _free_of(stored, held, part)
+
+
+def _free_of(stored: StoredLot, held: Counter[int], part: Role) -> Iterator[Pulled]:
+    for place, stack in enumerate(stored.kept.lot.stacks):
+        free = stack.count - held[stack.number or 0]
+        if free > 0 and stored.kept.aside is None:
+            yield Pulled(stored.kept, place, free, (part,), lot_number=stored.id)
