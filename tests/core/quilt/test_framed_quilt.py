@@ -12,6 +12,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import plan, project
 
+from kersey.core.cutting.checker import faults
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import BadEdge, EdgeStyle
 from kersey.core.frame.sashing import NO_SASHING, Sashing
@@ -21,6 +22,7 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.project.design import BadDesign, Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.found_quilts import found_question
+from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.scheme import BACKGROUND, CORNER, SASHING
@@ -121,9 +123,15 @@ def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
     assert (len(found), answer.complete) == (8, True)
     assert [each.score for each in found] == sorted((e.score for e in found), reverse=True)
     for each in found:
-        quilt = make_quilt(regridded(each.chosen_in(planned()), Units.INCHES))
+        quilt = make_quilt(each.chosen_in(planned(), Units.INCHES))
         assert quilt.size.blocks <= quilt.plan.possible
         assert (quilt.size.columns, quilt.size.rows) == (each.columns, each.rows)
+        taken = make_quilt(each.taken_by(planned(), Units.INCHES))
+        assert (taken.size, faults(taken.plan.plan)) == (quilt.size, [])
+        assert not kit_faults(taken.plan.plan, taken.plan.kits)
+        # What the search has promised of what is there, the quilt has.
+        if "binding" in each.from_stash:
+            assert not taken.binding.bought
     # A border that a person has settled stays.
     settled = replace(planned(), design=replace(planned().design, border_width=F(2)))
     question = found_question(settled, Units.INCHES)

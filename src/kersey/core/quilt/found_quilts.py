@@ -12,7 +12,8 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
-from kersey.core.cutting.problem import Fabric
+from kersey.core.cutting.checker import faults
+from kersey.core.cutting.problem import CuttingPlan, Fabric
 from kersey.core.cutting.watch import Clock, no_clock
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
@@ -25,7 +26,7 @@ from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.candidate import Candidate
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, WholeQuilt, answers
-from kersey.core.quilt.planning import plan_question
+from kersey.core.quilt.planning import cut_by, plan_question, regridded
 from kersey.core.quilt.scheme import BACKGROUND, BORDER, CORNERSTONE
 from kersey.core.quilt.scheme_score import Judge
 from kersey.core.quilt.scheme_space import Space
@@ -44,7 +45,8 @@ class FoundQuilt:
     """A whole quilt that the fabric can become, and how good it is from 0 to 1. Finished widths.
 
     `from_stash` are the parts beside the blocks that what is pulled gives too. `plan` is there
-    where its block is of another size than the project's.
+    where its block is of another size than the project's. `cutting` cuts its blocks so that what
+    they leave is enough for the parts that are from the stash.
     """
 
     columns: int
@@ -55,11 +57,21 @@ class FoundQuilt:
     score: float
     from_stash: frozenset[str] = frozenset()
     plan: KeptPlan | None = None
+    cutting: CuttingPlan | None = field(default=None, compare=False)
 
-    def chosen_in(self, project: Project) -> Project:
-        """The project with this quilt chosen."""
+    def chosen_in(self, project: Project, units: Units) -> Project:
+        """The project with this quilt chosen, as it is drawn: how it is cut does not show."""
         design = self.of(project.design)
-        return replace(project, design=design, plan=self.plan or project.plan)
+        chosen = replace(project, design=design, plan=self.plan or project.plan)
+        return regridded(chosen, units)
+
+    def taken_by(self, project: Project, units: Units) -> Project:
+        """The project once this quilt is taken: cut as the search has cut it."""
+        chosen = self.chosen_in(project, units)
+        cut_already = any(pulled.cut for pulled in project.fabrics)
+        if self.cutting is None or cut_already:
+            return chosen
+        return cut_by(chosen, self.cutting)
 
     def of(self, design: Design) -> Design:
         """The design with this quilt chosen."""
@@ -193,7 +205,28 @@ def _found(quilt: WholeQuilt, plans: Mapping[Size | None, KeptPlan]) -> FoundQui
         score=quilt.score,
         from_stash=frozenset(_called(part.part.name) for part in quilt.parts if not part.bought),
         plan=plans.get(quilt.candidate.finished),
+        cutting=_of_blocks_alone(quilt),
     )
+
+
+def _of_blocks_alone(quilt: WholeQuilt) -> CuttingPlan | None:
+    """How the search cuts the blocks; what it cuts for other parts is left. None: nothing else is.
+
+    One piece is made of all there is, and is not cut otherwise.
+    """
+    if not quilt.needs or quilt.candidate.one_piece:
+        return None
+    most, blocks = quilt.candidate.most, quilt.plans[0]
+    fabrics, needs = {f.name: f for f in most.problem.fabrics}, set(most.problem.needs)
+    layouts = []
+    for layout in blocks.layouts:
+        cuts = tuple(cut for cut in layout.cuts if cut.need in needs)
+        others = ((c.width, c.length) for c in layout.cuts if c.need not in needs)
+        if cuts:
+            fabric = fabrics[layout.fabric.name]
+            layouts.append(replace(layout, fabric=fabric, cuts=cuts, left=(*layout.left, *others)))
+    plan = CuttingPlan(most.problem, blocks.blocks, max(most.bound, blocks.blocks), tuple(layouts))
+    return None if faults(plan) else plan
 
 
 def _called(part: str) -> str:

@@ -246,6 +246,16 @@ def regridded(project: Project, units: Units) -> Project:
     return replace(project, plan=replace(kept, grid=grid))
 
 
+def cut_by(project: Project, cutting: CuttingPlan) -> Project:
+    """The project cut in another way for the blocks of its grid, its kits dealt from that."""
+    kept = project.plan
+    assert kept is not None
+    kept = replace(kept, plan=cutting, thrifty=True, pinned=frozenset())
+    kept = _dealt_anew(kept, project, {})
+    places = laid(cutting, kept.kits, kept.grid)
+    return replace(project, plan=replace(kept, places=places, missing=(), missing_sought=False))
+
+
 def dealt_again(project: Project) -> Project:
     """The project with its kits dealt as is wished now; pinned blocks keep theirs."""
     kept = project.plan

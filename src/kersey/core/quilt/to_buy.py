@@ -39,7 +39,7 @@ def to_buy(quilt: Quilt) -> tuple[ToBuy, ...]:
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
     >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
     >>> [part.part for part in to_buy(quilt)]
-    ['border', 'backing', 'batting']
+    ['border', 'binding', 'backing', 'batting']
     """
     supplied = supplies(quilt)
     lacking = (_lacking(part, supplied.get(role) if role else None) for role, part in _parts(quilt))

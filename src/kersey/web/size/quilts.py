@@ -14,7 +14,6 @@ from kersey.core.frame.on_bed import OnBed, says
 from kersey.core.frame.purposes import ALL_BEDS
 from kersey.core.frame.size_search import why
 from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge
 from kersey.core.quilt.to_buy import to_buy
@@ -153,7 +152,8 @@ def take_whole_quilt(
     form = read_form(TakeForm, typed, opened.units)
     found = _found(room, opened, form, 0)[0].quilts
     if form.number < len(found):
-        change(room, project_id, form.revision, found[form.number].chosen_in)
+        quilt = found[form.number]
+        change(room, project_id, form.revision, lambda p: quilt.taken_by(p, opened.units))
     name = "size_page" if form.number < len(found) else "whole_quilts"
     address = request.app.url_path_for(name, project_id=project_id)
     return RedirectResponse(address, status_code=303)
@@ -256,7 +256,7 @@ def _steps_along(hung: list[Hung], beside: list[int], address: _Address) -> list
 
 
 def _made(opened: OpenProject, found: FoundQuilt) -> Quilt:
-    return make_quilt(regridded(found.chosen_in(opened.project), opened.units), opened.units)
+    return make_quilt(found.chosen_in(opened.project, opened.units), opened.units)
 
 
 def _number_of_chosen(opened: OpenProject, hung: list[Hung]) -> int | None:
