@@ -23,6 +23,7 @@ __all__ = [
     "shopping",
     "size_curve",
     "standing",
+    "sums",
     "supply",
     "to_buy",
     "tryout",

@@ -29,7 +29,7 @@ from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import BlockGrid, Seat
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
-from kersey.core.frame.strips import StripPieces, Strips
+from kersey.core.frame.strips import StripPieces, Strips, strips_for
 from kersey.core.measure.length import Units, bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
@@ -186,6 +186,16 @@ class Quilt:
         """Plain cloth, in inches off the bolt as shops cut it; 0 where none lies between blocks."""
         cloth = sum((s.count * s.cut_width for _, s in self.plain_strips), Fraction(0))
         return bought_length(cloth)
+
+    @property
+    def corner_strips(self) -> Fraction:
+        """Cloth for the corner squares of all borders, in inches off the bolt; 0 without any."""
+        found = Fraction(0)
+        for border in (*([self.border] if self.border else []), *self.outer_borders):
+            if border.corner:
+                square = StripPieces("square", 4, border.corner, border.corner)
+                found += strips_for([square], self._shop).cloth
+        return found
 
     def _off_the_bolt(self, name: str) -> Strips | None:
         return next((part.off_the_bolt(self._shop) for part in self._between(name)), None)

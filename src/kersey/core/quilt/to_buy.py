@@ -76,6 +76,9 @@ def _parts(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:
     outer = zip(quilt.outer_borders, quilt.outer_cloths, strict=True)
     for number, (border, print_of) in enumerate(outer, 2 if quilt.border else 1):
         yield Role.BORDER, ToBuy(f"border {number}", border.cloth, print_of)
+    corners = quilt.corner_strips
+    if corners:
+        yield None, ToBuy("corner squares", corners, quilt.binding_cloth.prints[0])
     if quilt.binding.cloth and quilt.binding_cloth.source is not Source.LEFT:
         print_of = quilt.binding_cloth.prints[0]
         yield Role.BINDING, ToBuy("binding", quilt.binding.cloth, print_of)

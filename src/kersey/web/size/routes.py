@@ -34,6 +34,7 @@ from kersey.core.measure.workshop import check_usable_width
 from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, Sizes, Source
+from kersey.core.quilt.sums import goes, part_sums
 from kersey.core.quilt.supply import supplies
 from kersey.core.quilt.tryout import wants_stopping_border, with_stopping_border
 from kersey.drawing.pulls import draw_pulls
@@ -327,6 +328,8 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
         "supplies": supplies(quilt),
         "fading": wants_stopping_border(quilt),
+        "part_sums": part_sums(quilt),
+        "goes": goes(quilt),
     }
 
 
