@@ -2,6 +2,7 @@
 
 from fractions import Fraction
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -14,7 +15,12 @@ from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.scheme import BINDING, BORDER, Scheme
-from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
+from kersey.core.quilt.scheme_cost import (
+    backing_cloth,
+    between_strips,
+    binding_strip,
+    border_strips,
+)
 from kersey.core.quilt.scheme_space import Schemes, Space
 
 F = Fraction
@@ -41,7 +47,7 @@ SPACES = st.builds(
 
 def each(schemes: Schemes) -> list[tuple[int, int, Scheme]]:
     """Some of the schemes, by their places: the first and last bodies with every border."""
-    bodies = {0, len(schemes.bodies) // 2, len(schemes.bodies) - 1}
+    bodies = {0, schemes.count // 2, schemes.count - 1}
     return [
         (body, n, schemes.at(body, n)) for body in bodies for n in range(len(schemes.space.borders))
     ]
@@ -52,7 +58,7 @@ def each(schemes: Schemes) -> list[tuple[int, int, Scheme]]:
 def test_sizes_and_cloth_are_those_of_the_scheme(space: Space, side: F, blocks: int) -> None:
     """Sizes agree; borders, binding and backing are never told dearer than they come out."""
     schemes = Schemes(space, (side, side), blocks)
-    if not schemes.bodies:
+    if not schemes.count:
         return
     shop = Workshop(space.seam, USABLE)
     borders, binding = border_strips(schemes), binding_strip(schemes)
@@ -88,7 +94,7 @@ def test_sizes_and_cloth_are_those_of_the_scheme(space: Space, side: F, blocks: 
 @given(SPACES, SIDES, st.integers(1, 40))
 def test_everything_allowed_keeps_to_what_was_asked(space: Space, side: F, blocks: int) -> None:
     schemes = Schemes(space, (side, side), blocks)
-    if not schemes.bodies:
+    if not schemes.count:
         return
     for body, n, scheme in each(schemes):
         width, length = scheme.inside
@@ -104,10 +110,50 @@ def test_everything_allowed_keeps_to_what_was_asked(space: Space, side: F, block
             assert scheme.sashing == NO_SASHING
 
 
+def bare(schemes: Schemes) -> list[Scheme]:
+    return [schemes.at(body, 0) for body in range(schemes.count)]
+
+
 def test_settled_rows_and_even_ones() -> None:
-    even = Schemes(Space(even=True), (F(6), F(6)), 40)
-    assert all(s.rows % 2 == 0 and s.columns % 2 == 0 for s in even.bodies)
-    settled = Schemes(Space(rows=2, columns=7), (F(6), F(6)), 40)
-    assert [(s.columns, s.rows) for s in settled.bodies] == [(7, 2)]
-    wide = Schemes(Space(lies_wide=True), (F(6), F(6)), 40)
-    assert all(s.columns >= s.rows for s in wide.bodies)
+    even = bare(Schemes(Space(even=True), (F(6), F(6)), 40))
+    assert all(s.rows % 2 == 0 and s.columns % 2 == 0 for s in even)
+    settled = bare(Schemes(Space(rows=2, columns=7), (F(6), F(6)), 40))
+    assert [(s.columns, s.rows) for s in settled] == [(7, 2)]
+    wide = bare(Schemes(Space(lies_wide=True), (F(6), F(6)), 40))
+    assert all(s.columns >= s.rows for s in wide)
+
+
+@settings(max_examples=40, deadline=None)
+@given(SPACES, SIDES, st.integers(1, 30))
+def test_bodies_are_every_grid_that_the_blocks_fill(space: Space, side: F, blocks: int) -> None:
+    """Against going through all of them one by one."""
+    found = {(s.rows, s.columns, s.sashing) for s in bare(Schemes(space, (side, side), blocks))}
+    sashings = space.sashings if space.setting is Setting.STRAIGHT else (NO_SASHING,)
+    wanted = {
+        (rows, columns, sashing)
+        for columns in range(1, 31)
+        for rows in range(columns if blocks > 1 else 1, 61)
+        for sashing in sashings
+        for scheme in [Scheme((side, side), rows, columns, space.setting, sashing)]
+        if scheme.blocks <= blocks and max(scheme.body) <= 140
+    }
+    assert found == wanted
+
+
+@settings(max_examples=40, deadline=None)
+@given(SPACES, SIDES, st.integers(1, 40))
+def test_what_lies_between_is_never_told_dearer(space: Space, side: F, blocks: int) -> None:
+    schemes, shop = Schemes(space, (side, side), blocks), Workshop(space.seam, USABLE)
+    if not schemes.count:
+        return
+    join = 2 * float(space.seam) + np.zeros((schemes.count, 1))
+    told = between_strips(schemes)
+    for body in range(schemes.count):
+        parts = schemes.at(body, 0).between
+        areas = [float(part.area) for part in parts]
+        cloth = sum(float(bought_length(part.cloth_at_least(shop))) for part in parts)
+        here = [(role, strips.area[body, 0]) for role, strips in told if strips.length[body, 0]]
+        assert [role for role, _ in here] == [part.name for part in parts]
+        assert [area for _, area in here] == pytest.approx(areas)
+        said = sum(strips.off_the_bolt(USABLE, join)[body, 0] for _, strips in told)
+        assert said == pytest.approx(cloth)

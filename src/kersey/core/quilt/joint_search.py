@@ -46,7 +46,12 @@ from kersey.core.quilt.scheme import (
     Part,
     Scheme,
 )
-from kersey.core.quilt.scheme_cost import backing_cloth, binding_strip, border_strips
+from kersey.core.quilt.scheme_cost import (
+    backing_cloth,
+    between_strips,
+    binding_strip,
+    border_strips,
+)
 from kersey.core.quilt.scheme_score import Aim, Judge, buying, look, shape
 from kersey.core.quilt.scheme_space import Floats, Schemes, Space
 
@@ -54,8 +59,11 @@ from kersey.core.quilt.scheme_space import Floats, Schemes, Space
 _TOLD, _MOST_CUTTINGS = 8, 120
 # Quilts of one block, set alike, are really different if a side differs by more than this.
 _DIFFERENT = Fraction(8)
-_TO_RECKON = -1
+# A waiting scheme whose ways are not known yet; and all schemes of a candidate and a space.
+_TO_RECKON, _ALL = -1, -1
 _ANY_RATIO = Fraction(1000)
+# Widths in floats are off by less than this, in inches.
+_A_HAIR = 1e-6
 
 
 class NoBlocks(Infeasible):
@@ -148,16 +156,17 @@ def best_quilts(question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> A
 def answers(question: QuiltQuestion, cutter: type[CanBeHad] = CanBeHad) -> Iterator[Answer]:
     """The same, after every quilt of which it is known that no better one is left."""
     search, told = _Search(question, cutter), list[WholeQuilt]()
+    considered = search.considered
     for quilt in search.best_first():
         told.append(quilt)
-        yield Answer(tuple(told), len(search.judged), search.cuttings, complete=False)
-    yield Answer(tuple(told), len(search.judged), search.cuttings, search.complete)
+        yield Answer(tuple(told), considered, search.cuttings, complete=False)
+    yield Answer(tuple(told), considered, search.cuttings, search.complete)
 
 
 def every_quilt(question: QuiltQuestion) -> Iterator[WholeQuilt]:
     """The best of every scheme, in no order: for small questions, to hold the search against."""
     search = _Search(question)
-    for judged in search.judged:
+    for judged in search.judged():
         for way in search.ways(judged):
             quilt = search.quilt(judged, way)
             if quilt is not None:
@@ -195,7 +204,7 @@ class _Search:
             for c, candidate in enumerate(question.candidates)
             for s, space in enumerate(question.spaces)
             for schemes in [Schemes(_free(space, candidate), candidate.finished, candidate.blocks)]
-            if schemes.bodies
+            if schemes.count
         }
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
         self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
@@ -204,25 +213,40 @@ class _Search:
         self._parts: dict[Part, PartNeeds | None] = {}
         self._backings: dict[Size, BackingPlan | None] = {}
 
-    @cached_property
-    def judged(self) -> Mapping[_Judged, float]:
-        """Every scheme that is allowed, with the most its score can be."""
-        found: dict[_Judged, float] = {}
+    @property
+    def considered(self) -> int:
+        """How many schemes are allowed, and so judged."""
+        return sum(int(schemes.allowed.sum()) for schemes in self._schemes.values())
+
+    def judged(self) -> Iterator[_Judged]:
+        """Every scheme that is allowed, in no order."""
         for (c, s), schemes in self._schemes.items():
-            scores = self._at_most(c, s)
             for body, borders in np.argwhere(schemes.allowed).tolist():
-                found[_Judged(c, s, body, borders)] = float(scores[body, borders])
-        return found
+                yield _Judged(c, s, body, borders)
 
     def best_first(self) -> Iterator[WholeQuilt]:
-        """The best, and the next best that are different; then it is known whether all was seen."""
-        waiting = [(-score, judged, _TO_RECKON) for judged, score in self.judged.items()]
+        """The best, and the next best that are different; then it is known whether all was seen.
+
+        The schemes of a candidate and a space are looked at once the best of them might be next;
+        until then it is enough to know the most that any of them can score.
+        """
+        waiting = [
+            (-self._best_of(c, s), _Judged(c, s, _ALL, _ALL), _TO_RECKON)
+            for (c, s), schemes in self._schemes.items()
+            if schemes.allowed.any()
+        ]
         heapify(waiting)
+        groups: dict[tuple[int, int], Iterator[tuple[float, _Judged]]] = {}
         ways: dict[_Judged, list[_Way]] = {}
         told: list[WholeQuilt] = []
         while waiting and len(told) < _TOLD and self.cuttings < _MOST_CUTTINGS:
             _, judged, number = heappop(waiting)
-            if any(self._like(judged, other) for other in told):
+            group = judged.candidate, judged.space
+            if judged.body == _ALL:
+                groups[group] = self._in_order(*group)
+            if number == _TO_RECKON:
+                self._push_next(waiting, groups[group])
+            if judged.body == _ALL or any(self._like(judged, other) for other in told):
                 continue
             if number == _TO_RECKON:
                 ways[judged] = self.ways(judged)
@@ -235,6 +259,27 @@ class _Search:
             if number + 1 < len(ways[judged]):
                 heappush(waiting, (-ways[judged][number + 1].score, judged, number + 1))
         self.complete = not waiting or len(told) == _TOLD
+
+    def _best_of(self, c: int, s: int) -> float:
+        """The most that any scheme of a candidate and a space can score."""
+        return float(self._at_most(c, s, has_binding=True)[self._schemes[c, s].allowed].max())
+
+    def _in_order(self, c: int, s: int) -> Iterator[tuple[float, _Judged]]:
+        """The schemes of a candidate and a space with the most they can score, the best first."""
+        places = np.argwhere(self._schemes[c, s].allowed)
+        scores = self._at_most(c, s)[places[:, 0], places[:, 1]]
+        for n in np.argsort(-scores, kind="stable").tolist():
+            body, borders = places[n].tolist()
+            yield float(scores[n]), _Judged(c, s, body, borders)
+
+    @staticmethod
+    def _push_next(
+        waiting: list[tuple[float, _Judged, int]], group: Iterator[tuple[float, _Judged]]
+    ) -> None:
+        following = next(group, None)
+        if following is not None:
+            score, judged = following
+            heappush(waiting, (-score, judged, _TO_RECKON))
 
     def ways(self, judged: _Judged) -> list[_Way]:
         """Every way to share a scheme's parts between stash and shop, the best first."""
@@ -310,8 +355,9 @@ class _Search:
     def _scheme(self, judged: _Judged) -> Scheme:
         return self._schemes[judged.candidate, judged.space].at(judged.body, judged.borders)
 
-    def _at_most(self, c: int, s: int) -> Floats:
-        """What each scheme of a candidate scores at most."""
+    def _at_most(self, c: int, s: int, has_binding: bool = False) -> Floats:
+        """What each scheme of a candidate scores at most; `has_binding`: as if every binding could
+        be had beside the blocks, which is not looked into then."""
         candidate, schemes = self._question.candidates[c], self._schemes[c, s]
         (width, length), blocks = schemes.inside, schemes.blocks_in
         used, bought = self._between(candidate, schemes)
@@ -327,8 +373,10 @@ class _Search:
         edge = schemes.space.edge
         if edge.has_strips:
             binding, cloth = binding_strip(schemes), self._cloth_for(BINDING)
-            had = self._can_be_had[c]
-            beside = had.beside_run(blocks, binding.length, edge.width, cloth)
+            beside = np.full(binding.length.shape, bool(cloth))
+            if not has_binding:
+                had = self._can_be_had[c]
+                beside = had.beside_run(blocks, binding.length, edge.width, cloth)
             off_the_bolt = binding.off_the_bolt(usable, binding.cut_width)
             if edge.style is EdgeStyle.BIAS:
                 off_the_bolt = binding.area / float(usable)
@@ -350,18 +398,33 @@ class _Search:
     def _between(self, candidate: Candidate, schemes: Schemes) -> tuple[Floats, Floats]:
         """Of what lies between the blocks: the area that might be from the stash, and inches of
         cloth that are bought in any case; a row for each body."""
-        had, bought = [], []
-        for bare in schemes.bodies:
-            shop, from_stash, cloth = self._question.shop, Fraction(0), Fraction(0)
-            for part in bare.between:
-                if self._needs(part) is None:
-                    cloth += part.cloth_at_least(shop)
-                else:
-                    from_stash += part.area
-            had.append(float(from_stash))
-            of_blocks = sum(candidate.to_buy(bare, shop).values(), Fraction(0))
-            bought.append(float(bought_length(cloth) + bought_length(of_blocks)))
-        return np.array(had).reshape(-1, 1), np.array(bought).reshape(-1, 1)
+        shop = self._question.shop
+        join = np.array(float(2 * schemes.space.seam))
+        used, bought = np.zeros((schemes.count, 1)), self._for_blocks(candidate, schemes)
+        for role, strips in between_strips(schemes):
+            widths = np.unique(strips.cut_width).tolist()
+            served = [width for width in widths if self._gives(role, width)]
+            from_stash = np.isin(strips.cut_width, served)
+            used = used + from_stash * strips.area
+            bought = bought + ~from_stash * strips.off_the_bolt(shop.usable_width, join)
+        return used, bought
+
+    def _gives(self, role: str, width: float) -> bool:
+        """Whether any cloth gives strips for a part, of a width or a hair less."""
+        return bool(strip_lengths(role, Fraction(width - _A_HAIR), self._cloth_for(role)))
+
+    def _for_blocks(self, candidate: Candidate, schemes: Schemes) -> Floats:
+        """Cloth that is bought for the blocks of each body, in inches."""
+        if not candidate.missing:
+            return np.zeros((schemes.count, 1))
+        counts, places = np.unique(schemes.blocks_in, return_inverse=True)
+        for_each = []
+        for blocks in counts.tolist():
+            place = int(np.argmax(schemes.blocks_in == blocks))
+            cloth = sum(candidate.to_buy(schemes.at(place, 0), self._question.shop).values())
+            for_each.append(float(bought_length(Fraction(cloth))))
+        found: Floats = np.array(for_each)[places.reshape(-1, 1)]
+        return found
 
     def _way(
         self, judged: _Judged, scheme: Scheme, stash: frozenset[Part], bought: Fraction

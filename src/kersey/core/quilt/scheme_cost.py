@@ -6,14 +6,17 @@ them. Of pieces that all fit a strip nobody says how they lie: no fewer strips t
 
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import reduce
 
 import numpy as np
 
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
 from kersey.core.frame.binding import CORNERS_AND_CLOSING
 from kersey.core.frame.borders import MITRE_NEEDS, Corners
+from kersey.core.frame.setting import BlockGrid, Setting
 from kersey.core.measure.length import YARD
-from kersey.core.quilt.scheme_space import Floats, Schemes
+from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING
+from kersey.core.quilt.scheme_space import Counts, Floats, Schemes
 
 _EIGHTH = float(YARD) / 8
 # Sums in floats may come out this much too large.
@@ -62,6 +65,65 @@ def border_strips(schemes: Schemes) -> list[Strip]:
         )
         before = before + own
     return found
+
+
+def between_strips(schemes: Schemes) -> list[tuple[str, Strip]]:
+    """What lies between the blocks, by the role of its cloth: a row for each body.
+
+    Of a body that has none of it the length is 0.
+    """
+    rows, columns = schemes.rows.reshape(-1, 1), schemes.columns.reshape(-1, 1)
+    if schemes.space.setting is Setting.STRAIGHT:
+        return _sashing(schemes, rows, columns)
+    seams = 2 * float(schemes.space.seam)
+    wide, long = (float(side) + seams for side in schemes.block)
+    if schemes.space.setting is Setting.ALTERNATE:
+        return [(BACKGROUND, _squares(rows * columns // 2, wide, long))]
+    side, corner = (
+        float(piece.cut_width)
+        for piece in BlockGrid(2, 2, Setting.ON_POINT).plain_pieces(
+            schemes.block, schemes.space.seam
+        )
+    )
+    triangles = 2 * (rows - 1) + 2 * (columns - 1)
+    return [
+        (BACKGROUND, _squares(-(-triangles // 4), side, side)),
+        (BACKGROUND, _squares(0 * rows + 2, corner, corner)),
+    ]
+
+
+def _squares(count: Counts, wide: float, long: float) -> Strip:
+    lengths: Floats = np.asarray(count, float) * long
+    return Strip(lengths, np.full(count.shape, long), np.full(count.shape, wide))
+
+
+def _sashing(schemes: Schemes, rows: Counts, columns: Counts) -> list[tuple[str, Strip]]:
+    """Strips and cornerstones, as `frame.sashing` counts them."""
+    kinds, of = schemes.sashings, schemes.sashing.reshape(-1, 1)
+    width = np.array([float(kind.width) for kind in kinds])[of]
+    framed = np.array([kind.framed for kind in kinds])[of]
+    stones = np.array([kind.cornerstones for kind in kinds])[of]
+    across = ~np.array([kind.rows_only for kind in kinds])[of]
+    more = np.where(framed, 1, -1)
+    seams = 2 * float(schemes.space.seam)
+    wide, long = (float(side) + seams for side in schemes.block)
+    with_stones = rows * (columns + more) * long + columns * (rows + more) * wide
+    row = columns * (wide - seams) + (columns - 1) * across * width + seams
+    side = rows * (long - seams) + (rows + 1) * width + seams
+    plain = rows * (columns - 1) * across * long + (rows + more) * row + 2 * framed * side
+    pieces = [
+        (rows * (columns + more) * stones, long),
+        (columns * (rows + more) * stones, wide),
+        (rows * (columns - 1) * across * ~stones, long),
+        ((rows + more) * ~stones, row),
+        (framed * ~stones, side),
+    ]
+    longest = reduce(np.maximum, (np.where(count > 0, length, 0.0) for count, length in pieces))
+    there = width > 0
+    strips = Strip(np.where(stones, with_stones, plain) * there, longest, width + seams)
+    squares = (rows + more) * (columns + more) * stones * there
+    corners = Strip(squares * (width + seams), width + seams, width + seams)
+    return [(SASHING, strips), (CORNERSTONE, corners)]
 
 
 def binding_strip(schemes: Schemes) -> Strip:

@@ -133,7 +133,8 @@ def buying(bought: Floats | float, width: Floats, length: Floats) -> Floats:
 def look(schemes: Schemes) -> Floats:
     """What sashing and borders do for the blocks: a row for each body, a column for its borders."""
     side = float(min(schemes.block))
-    of_sashing = np.array([_sashing_looks(float(b.sashing.width) / side) for b in schemes.bodies])
+    kinds = np.array([_sashing_looks(float(kind.width) / side) for kind in schemes.sashings])
+    of_sashing = kinds[schemes.sashing]
     of_borders = np.array([_borders_look(widths, side) for widths in schemes.space.borders])
     both: Floats = (of_sashing.reshape(-1, 1) + of_borders) / 2
     return both

@@ -5,11 +5,12 @@ rests on is reckoned for all at once, in floats, and only ever orders them. A sc
 is made anew from its place, in exact lengths.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
 from itertools import combinations_with_replacement
+from math import sqrt
 
 import numpy as np
 from numpy.typing import NDArray
@@ -25,6 +26,7 @@ from kersey.core.frame.size_search import LONGEST_RATIO, MOST_ROWS, WIDEST_BORDE
 from kersey.core.quilt.scheme import Scheme
 
 Floats = NDArray[np.float64]
+Counts = NDArray[np.int_]
 # So many schemes of one block are looked at; of more, those with the most blocks.
 MOST_SCHEMES = 60_000
 _ROUND = 1e-9
@@ -65,34 +67,45 @@ class Space:
 
 @dataclass(frozen=True)
 class Schemes:
-    """The schemes of one block of a size, of which there are `blocks` at most, side by side."""
+    """The schemes of one block of a size, of which there are `blocks` at most, side by side.
+
+    A *body* is a scheme without its borders, known by its place: those of the most blocks first.
+    """
 
     space: Space
     block: Size
     blocks: int
 
-    @cached_property
-    def bodies(self) -> tuple[Scheme, ...]:
-        """Every scheme without its borders."""
-        space = self.space
-        if suiting(space.setting, self.block) is not space.setting:
-            return ()
-        found = [
-            Scheme(self.block, rows, columns, space.setting, sashing, (), space.corners,
-                   space.sides_first, space.edge, space.margin, space.seam)
-            for rows, columns in self._grids()
-            for sashing in self._sashings()
-        ]  # fmt: skip
-        fitting = [s for s in found if s.blocks <= self.blocks and max(s.body) <= LARGEST_SIDE]
-        most = max(1, MOST_SCHEMES // len(space.borders))
-        fitting.sort(key=lambda scheme: -scheme.blocks)
-        return tuple(fitting[:most])
+    @property
+    def count(self) -> int:
+        """How many bodies there are."""
+        return len(self.rows)
+
+    @property
+    def rows(self) -> Counts:
+        """Rows of each body."""
+        return self._bodies[0]
+
+    @property
+    def columns(self) -> Counts:
+        """Columns of each body."""
+        return self._bodies[1]
+
+    @property
+    def sashing(self) -> Counts:
+        """The place of each body's sashing among `sashings`."""
+        return self._bodies[2]
+
+    @property
+    def sashings(self) -> Sequence[Sashing]:
+        """On point and between plain squares the blocks are parted already."""
+        return self.space.sashings if self.space.setting is Setting.STRAIGHT else (NO_SASHING,)
 
     @cached_property
     def body(self) -> tuple[Floats, Floats]:
         """Width and length of each body, as a column."""
-        sides = np.array([scheme.body for scheme in self.bodies], float).reshape(-1, 2)
-        return sides[:, :1], sides[:, 1:]
+        width, length = self._sides(self.rows, self.columns, self.sashing)
+        return width.reshape(-1, 1), length.reshape(-1, 1)
 
     @cached_property
     def border(self) -> Floats:
@@ -120,34 +133,77 @@ class Schemes:
     @cached_property
     def blocks_in(self) -> Floats:
         """Pieced blocks of each body, as a column."""
-        return np.array([scheme.blocks for scheme in self.bodies], float).reshape(-1, 1)
+        return self._pieced(self.rows, self.columns).astype(float).reshape(-1, 1)
 
     def at(self, body: int, borders: int) -> Scheme:
         """One of them, exactly."""
-        bare = self.bodies[body]
+        space = self.space
         return Scheme(
-            bare.block, bare.rows, bare.columns, bare.setting, bare.sashing,
-            self.space.borders[borders], bare.corners, bare.sides_first, bare.edge, bare.margin,
-            bare.seam,
+            self.block, int(self.rows[body]), int(self.columns[body]), space.setting,
+            self.sashings[self.sashing[body]], space.borders[borders], space.corners,
+            space.sides_first, space.edge, space.margin, space.seam,
         )  # fmt: skip
 
-    def _sashings(self) -> Sequence[Sashing]:
-        """On point and between plain squares the blocks are parted already."""
-        return self.space.sashings if self.space.setting is Setting.STRAIGHT else (NO_SASHING,)
-
-    def _grids(self) -> Iterator[tuple[int, int]]:
-        """Rows and columns; the longer side lies down the quilt, unless it is to lie wide."""
+    @cached_property
+    def _bodies(self) -> tuple[Counts, Counts, Counts]:
+        """Rows, columns and sashing of every body that can be; the longer side lies down the
+        quilt, unless it is to lie wide."""
         space = self.space
-        columns_wanted = [space.columns] if space.columns else range(1, MOST_ROWS + 1)
-        for columns in columns_wanted:
-            for rows in [space.rows] if space.rows else range(1, MOST_ROWS + 1):
-                bare = Scheme(self.block, rows, columns, space.setting)
-                if bare.blocks > self.blocks:
-                    break
-                settled = space.rows is not None or space.columns is not None
-                across, down = self.block[0] * columns, self.block[1] * rows
-                lies = across >= down if space.lies_wide else across <= down
-                lies = lies or self.blocks == 1
-                even = not space.even or (rows % 2 == 0 and columns % 2 == 0)
-                if even and (lies or settled):
-                    yield rows, columns
+        if suiting(space.setting, self.block) is not space.setting:
+            nothing = np.array([], int)
+            return nothing, nothing, nothing
+        every = np.arange(1, MOST_ROWS + 1)
+        columns, rows, sashing = (
+            axis.ravel()
+            for axis in np.meshgrid(
+                every if space.columns is None else [space.columns],
+                every if space.rows is None else [space.rows],
+                np.arange(len(self.sashings)),
+                indexing="ij",
+            )
+        )
+        good = self._lies(rows, columns) & (self._pieced(rows, columns) <= self.blocks)
+        if space.even:
+            good &= (rows % 2 == 0) & (columns % 2 == 0)
+        width, length = self._sides(rows, columns, sashing)
+        good &= np.maximum(width, length) <= float(LARGEST_SIDE) + _ROUND
+        rows, columns, sashing = rows[good], columns[good], sashing[good]
+        most = max(1, MOST_SCHEMES // len(space.borders))
+        first = np.argsort(-self._pieced(rows, columns), kind="stable")[:most]
+        return rows[first], columns[first], sashing[first]
+
+    def _lies(self, rows: Counts, columns: Counts) -> NDArray[np.bool_]:
+        if self.space.rows or self.space.columns or self.blocks == 1:
+            return np.ones(len(rows), bool)
+        wide, high = _in_proportion(self.block)
+        across, down = columns * wide, rows * high
+        lies: NDArray[np.bool_] = across >= down if self.space.lies_wide else across <= down
+        return lies
+
+    def _pieced(self, rows: Counts, columns: Counts) -> Counts:
+        """Pieced blocks: those of `BlockGrid`, for all at once."""
+        if self.space.setting is Setting.ON_POINT:
+            return rows * columns + (rows - 1) * (columns - 1)
+        places = rows * columns
+        return -(-places // 2) if self.space.setting is Setting.ALTERNATE else places
+
+    def _sides(self, rows: Counts, columns: Counts, sashing: Counts) -> tuple[Floats, Floats]:
+        """Width and length of bodies: those of `BlockGrid`, for all at once."""
+        wide, high = map(float, self.block)
+        if self.space.setting is Setting.ON_POINT:
+            eighths = 8 * sqrt(2)
+            return np.floor(columns * wide * eighths) / 8, np.floor(rows * high * eighths) / 8
+        kinds = self.sashings
+        more = np.array([1 if kind.framed else -1 for kind in kinds])[sashing]
+        between = np.array([not kind.rows_only for kind in kinds], int)[sashing]
+        strips = np.array([float(kind.width) for kind in kinds])[sashing]
+        return (
+            columns * wide + (columns + more) * between * strips,
+            rows * high + (rows + more) * strips,
+        )
+
+
+def _in_proportion(block: Size) -> tuple[int, int]:
+    """Whole numbers in the proportion of a block's sides, to be compared exactly."""
+    common = block[0].denominator * block[1].denominator
+    return int(block[0] * common), int(block[1] * common)
