@@ -33,7 +33,7 @@ from kersey.core.yields.just_enough import just_enough
 # Work for the blocks of one candidate, and for one question whether parts can be cut beside them.
 _A_CANDIDATE, _A_TRIAL = 0.5, 0.4
 # For a binding of so many inches, of twice as many and so on it is known what it leaves at most.
-_EVERY = 80
+_EVERY = 120
 
 # How much of everything parts ask for: pieces of a size, or inches of a strip that is joined.
 _Demand = dict[tuple[str, Fraction, Fraction], Fraction]
