@@ -21,6 +21,7 @@ from kersey.formats.quilt_request import quilt_question_of
 Request = dict[str, Any]
 ROLL = [{"id": f"print {n}", "form": "strip", "count": 2} for n in range(20)]
 QUARTERS = [{"id": f"quarter {n}", "form": "fat-quarter"} for n in range(30)]
+_ANY = {"any": True}
 _SEVERAL = [{"recipe": name} for name in ("rails", "nine-patch", "half-square", "two-bar")]
 
 
@@ -58,6 +59,7 @@ def main() -> None:
           f"{'best':>7}{'apart':>7}{'plain':>7}")  # fmt: skip
     for name, fabrics in (("roll", ROLL), ("quarters", QUARTERS), ("60 scraps", scraps(60))):
         _measure(f"{name}, rails", fabrics, {"recipe": "rails"})
+        _measure(f"{name}, rails set in any way", fabrics, {"recipe": "rails"}, settings=_ANY)
         _measure(f"{name}, four blocks", fabrics, _SEVERAL)
         _measure(f"{name}, any block", fabrics, "any")
     for most in (0, 1, 3, 4):

@@ -69,10 +69,15 @@ class Recomputed:
             if said.get(name) != value:
                 yield f"{name}: {said.get(name)} and not {value}"
 
+    def chosen(self, part: str, usual: str, said: str) -> str:
+        """The style that is asked for, or the one that was found where any will do."""
+        asked = str(self.request.get(part, {}).get("style", usual))
+        return said if asked == "any" else asked
+
     def expected(self) -> Json:
         """What follows from rows, columns, block, sashing and borders."""
         body, top = self.sizes()
-        edge = self.request.get("binding", {}).get("style", "double-fold")
+        edge = self.chosen("binding", "double-fold", self.quilt["binding"]["style"])
         quilt: Json = {
             "top": _size(*top), "finished": _size(*self.bound(top, edge)),
             "borders": [
@@ -140,7 +145,7 @@ class Recomputed:
         if self.w and self.quilt["sashing"]["from"] == "bought":
             count = strips(self.sashing(), self.usable, self.seam)
             found["sashing"] = float(eighth_yards(count * (self.w + s)))
-        style = self.request.get("borders", {}).get("style", "butted")
+        style = self.chosen("borders", "butted", self.quilt["corners"])
         for number, border in enumerate(self.quilt["borders"], 1):
             own = exact(border["finished"])
             over = {"butted": 2 * own, "corner-squares": Fraction(0)}[style]

@@ -90,6 +90,27 @@ def test_every_number_follows_from_the_contract(request: Json) -> None:
         assert question.judge.weights == pytest.approx(written["weights"])
 
 
+def test_any_is_the_best_of_each() -> None:
+    """What is left free is as good as the best that can be asked for, and as much is considered."""
+    few = {"sashing": {"widths": [0]}, "binding": {"style": "single-fold"}}
+    free = {"settings": {"any": True}, "borders": {"max": 1, "style": "any"}}
+    _, _, written = answered(asked(**few, **free))
+    considered, scores = 0, []
+    for setting in ({}, {"alternate": True}, {"on_point": True}):
+        for style in ("butted", "corner-squares", "mitred"):
+            pinned = {"settings": setting, "borders": {"max": 1, "style": style}}
+            _, _, each = answered(asked(**few, **pinned))
+            considered += each["considered"]
+            scores.append(each["quilts"][0]["score"])
+    assert written["considered"] == considered
+    assert written["quilts"][0]["score"] == max(scores)
+    styles = {
+        quilt["binding"]["style"]
+        for quilt in answered(asked(binding={"style": "any"}))[2]["quilts"]
+    }
+    assert styles <= {"double-fold", "single-fold", "bias", "folded-backing", "turned"}
+
+
 def test_the_same_question_has_the_same_answer() -> None:
     request = asked(block=[RAILS, {"recipe": "four-patch"}])
     assert json.dumps(answered(request)[2]) == json.dumps(answered(request)[2])
@@ -179,6 +200,8 @@ def test_plain_squares_and_triangles(setting: str, blocks: int, plain: int) -> N
             "binding.width: Bias strips are 1½″ to",
         ),
         (asked(settings={"on_point": True, "alternate": True}), "settings.alternate: must be"),
+        (asked(settings={"on_point": True, "any": True}), "settings.any: must be false"),
+        (asked(binding={"style": "any", "width": 2}), "binding.width: must be left out"),
         (asked(settings={"max_ratio": 0.5}), "settings.max_ratio: must be at least 1"),
         (asked(target={"width": 400, "length": 60}), "target.width: must be at most 140"),
         (asked(weights={"love": 1}), "weights: “love” is not weighed"),

@@ -94,12 +94,13 @@ class TargetPart(RequestPart):
 
 
 class SettingsPart(RequestPart):
-    """How blocks may be set."""
+    """How blocks may be set; `any`: straight, between plain squares and on point are all tried."""
 
     max_ratio: Annotated[float, Field(ge=1, le=10)] = 1.5
     even: Flag = False
     on_point: Flag = False
     alternate: Flag = False
+    any: Flag = False
     rows: Annotated[int, Field(ge=1, le=MOST_ROWS, strict=True)] | None = None
     columns: Annotated[int, Field(ge=1, le=MOST_ROWS, strict=True)] | None = None
 
@@ -114,18 +115,19 @@ class SashingPart(RequestPart):
 
 
 class BordersPart(RequestPart):
-    """What borders there may be. Widths finished."""
+    """What borders there may be. Widths finished. Corners of a style, or of any."""
 
     max: Annotated[int, Field(ge=0, le=MOST_BORDERS, strict=True)] = 2
     widths: Widths = _DEFAULT_BORDERS
-    style: Corners = Corners.BUTTED
+    style: Corners | Literal["any"] = Corners.BUTTED
     first: Literal["sides", "ends"] = "sides"
 
 
 class BindingPart(RequestPart):
-    """How the edge is finished. Width as cut; of a folded or turned edge what shows."""
+    """How the edge is finished, or in any way of its usual width. Width as cut; of a folded or
+    turned edge what shows."""
 
-    style: EdgeStyle = EdgeStyle.DOUBLE_FOLD
+    style: EdgeStyle | Literal["any"] = EdgeStyle.DOUBLE_FOLD
     width: Length | None = None
 
 
@@ -179,7 +181,7 @@ def quilt_question_of(found: Any) -> QuiltQuestion:
     check_seam_of(request.seam)
     shop = _in_field("usable_width", lambda: Workshop(request.seam, request.usable_width))
     # What is asked is checked before blocks are counted, which takes longer.
-    space, judge = _space(request), _judge(request)
+    spaces, judge = tuple(_spaces(request)), _judge(request)
     fabrics = tuple(
         _of_every_border(fabric_of(part, n, request.usable_width))
         for n, part in enumerate(request.fabrics)
@@ -188,7 +190,7 @@ def quilt_question_of(found: Any) -> QuiltQuestion:
     return QuiltQuestion(
         fabrics=fabrics,
         candidates=candidates,
-        spaces=(space,),
+        spaces=spaces,
         judge=judge,
         may_buy=frozenset(name for name, may in request.buy if may),
         shop=shop,
@@ -249,8 +251,31 @@ def _blocks(request: QuiltRequest) -> Iterator[tuple[str, BlockChoice]]:
                 yield "block", BlockChoice(recipe.id)
 
 
+def _spaces(request: QuiltRequest) -> Iterator[Space]:
+    """The space of every setting, corner and edge that is left free."""
+    space, style = _space(request), request.borders.style
+    corners = list(Corners) if style == ANY else [space.corners]
+    for setting in list(Setting) if request.settings.any else [space.setting]:
+        for corner in corners if space.most_borders else corners[:1]:
+            for edge in _edges(request):
+                yield replace(space, setting=setting, corners=corner, edge=edge)
+
+
+def _edges(request: QuiltRequest) -> Iterator[Edge]:
+    """The edge that is asked for, or each as it usually is."""
+    style, width = request.binding.style, request.binding.width
+    if isinstance(style, EdgeStyle):
+        yield _in_field("binding.width", partial(Edge, style, width or USUAL_WIDTHS[style]))
+        return
+    if width is not None:
+        raise BadRequest("binding.width: must be left out where any style will do")
+    yield from (Edge(each, USUAL_WIDTHS[each]) for each in EdgeStyle)
+
+
 def _space(request: QuiltRequest) -> Space:
     settings, borders = request.settings, request.borders
+    if settings.any and (settings.on_point or settings.alternate):
+        raise BadRequest("settings.any: must be false where one setting is asked for")
     if settings.on_point and settings.alternate:
         raise BadRequest("settings.alternate: must be false where blocks lie on point")
     for n, width in enumerate(borders.widths):
@@ -259,10 +284,6 @@ def _space(request: QuiltRequest) -> Space:
             raise BadRequest(f"{at}: must be more than 0")
         _in_field(at, partial(check_border_width, width))
     _in_field("backing.margin", lambda: check_margin(request.backing.margin))
-    style = request.binding.style
-    edge = _in_field(
-        "binding.width", lambda: Edge(style, request.binding.width or USUAL_WIDTHS[style])
-    )
     ratio, target = Fraction(str(settings.max_ratio)), request.target
     if target is not None:
         # What is wanted long and narrow is made so.
@@ -272,9 +293,8 @@ def _space(request: QuiltRequest) -> Space:
         sashings=tuple(_sashings(request.sashing)),
         border_widths=tuple(borders.widths),
         most_borders=borders.max if borders.widths else 0,
-        corners=borders.style,
+        corners=Corners.BUTTED if borders.style == ANY else Corners(borders.style),
         sides_first=borders.first == "sides",
-        edge=edge,
         margin=request.backing.margin,
         seam=request.seam,
         max_ratio=ratio,
@@ -369,6 +389,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
              "from": from_of[f"{BORDER}-{n}"]}
             for n, border in enumerate(scheme.framed_by(shop), 1)
         ],
+        "corners": scheme.corners,
         "finished": _size(*scheme.finished),
         "top": _size(*scheme.top),
         "binding": _binding(question, quilt),
@@ -457,6 +478,7 @@ _ANSWER_SCHEMA = {
                 blocks_possible=COUNT,
                 sashing={"type": "object"},
                 borders=list_of(object_of(cut=NUMBER, finished=NUMBER, **{"from": TEXT})),
+                corners=TEXT,
                 finished=_SIZE,
                 top=_SIZE,
                 binding=object_of(
