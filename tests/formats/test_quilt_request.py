@@ -130,6 +130,16 @@ def test_31_blocks_are_5_by_6_with_one_spare() -> None:
     assert best["why"][0] == "uses 30 of 31 blocks; 1 spare"
 
 
+def test_what_would_make_it_better_is_what_costs_it_most() -> None:
+    weights = {"size": 0, "fit": 0, "shape": 0, "look": 0}
+    for name, says in (("buying", "fewer to buy"), ("use", "use for"), ("fit", "it would fit")):
+        alone = asked(
+            weights=weights | {name: 1}, buy={"binding": True}, settings={"rows": 4, "columns": 4}
+        )
+        (quilt, *_) = answered(alone)[2]["quilts"]
+        assert says in quilt["better"] or quilt["better"].startswith("nothing")
+
+
 def test_rows_and_columns_that_are_settled_stay() -> None:
     """A top of 40 1/2 x 52 1/2 turned over with a frame of 2: 48 1/2 x 60 1/2, and 44 x 56."""
     _, _, written = answered(

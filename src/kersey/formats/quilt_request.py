@@ -29,7 +29,7 @@ from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, Workshop
 from kersey.core.quilt.candidate import Candidate, candidate_of
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, Sourced, WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
-from kersey.core.quilt.quilt_words import reasons
+from kersey.core.quilt.quilt_words import better, reasons
 from kersey.core.quilt.scheme import BACKING, BINDING, BORDER, SASHING
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge, Target
 from kersey.core.quilt.scheme_space import Space
@@ -403,6 +403,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
         "score": round(quilt.score, 4),
         "opinions": {name: round(said, 4) for name, said in quilt.opinions.items()},
         "why": list(reasons(quilt, question.judge)),
+        "better": better(quilt, question.judge),
     }  # fmt: skip
 
 
@@ -499,6 +500,7 @@ _ANSWER_SCHEMA = {
                 score=NUMBER,
                 opinions=object_of(**dict.fromkeys(OPINIONS, NUMBER)),
                 why=list_of(TEXT),
+                better=TEXT,
             )
         ),
         considered=COUNT,

@@ -27,6 +27,7 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.candidate import Candidate
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, WholeQuilt, answers
 from kersey.core.quilt.planning import cut_by, plan_question, regridded
+from kersey.core.quilt.quilt_words import better
 from kersey.core.quilt.scheme import BACKGROUND, BORDER, CORNERSTONE
 from kersey.core.quilt.scheme_score import Judge
 from kersey.core.quilt.scheme_space import Space
@@ -44,9 +45,10 @@ _EVERYTHING = frozenset({"border", "sashing", "binding", "backing", "background"
 class FoundQuilt:
     """A whole quilt that the fabric can become, and how good it is from 0 to 1. Finished widths.
 
-    `from_stash` are the parts beside the blocks that what is pulled gives too. `plan` is there
-    where its block is of another size than the project's. `cutting` cuts its blocks so that what
-    they leave is enough for the parts that are from the stash.
+    `better` says what would make it better, `from_stash` are the parts beside the blocks that what
+    is pulled gives too. `plan` is there where its block is of another size than the project's.
+    `cutting` cuts its blocks so that what they leave is enough for the parts that are from the
+    stash.
     """
 
     columns: int
@@ -55,6 +57,7 @@ class FoundQuilt:
     sashing: Sashing
     borders: tuple[Fraction, ...]
     score: float
+    better: str = ""
     from_stash: frozenset[str] = frozenset()
     plan: KeptPlan | None = None
     cutting: CuttingPlan | None = field(default=None, compare=False)
@@ -120,7 +123,7 @@ class FoundQuestion:
         """
         told = 0
         for answer in answers(self.question):
-            found = _all_found(answer, {})
+            found = self._all_found(answer, {})
             told = len(found.quilts)
             yield found if self.resized is None else replace(found, complete=False)
         if self.resized is None:
@@ -131,7 +134,14 @@ class FoundQuestion:
         for answer in answers(more):
             # Nothing is taken off the wall before there is as much to hang there.
             if len(answer.quilts) >= told or answer.complete:
-                yield _all_found(answer, plans)
+                yield self._all_found(answer, plans)
+
+    def _all_found(self, answer: Answer, plans: Mapping[Size | None, KeptPlan]) -> FoundQuilts:
+        quilts = tuple(
+            _found(quilt, plans, better(quilt, self.question.judge, self.units))
+            for quilt in answer.quilts
+        )
+        return FoundQuilts(quilts, answer.considered, answer.complete)
 
 
 def found_question(
@@ -189,12 +199,9 @@ def _other_sizes(project: Project, units: Units) -> Iterator[KeptPlan]:
             yield plan_question(replace(project, design=other, plan=None), units).plan(no_clock)
 
 
-def _all_found(answer: Answer, plans: Mapping[Size | None, KeptPlan]) -> FoundQuilts:
-    quilts = tuple(_found(quilt, plans) for quilt in answer.quilts)
-    return FoundQuilts(quilts, answer.considered, answer.complete)
-
-
-def _found(quilt: WholeQuilt, plans: Mapping[Size | None, KeptPlan]) -> FoundQuilt:
+def _found(
+    quilt: WholeQuilt, plans: Mapping[Size | None, KeptPlan], what_is_better: str
+) -> FoundQuilt:
     scheme = quilt.scheme
     return FoundQuilt(
         columns=scheme.columns,
@@ -203,6 +210,7 @@ def _found(quilt: WholeQuilt, plans: Mapping[Size | None, KeptPlan]) -> FoundQui
         sashing=scheme.sashing,
         borders=scheme.borders,
         score=quilt.score,
+        better=what_is_better,
         from_stash=frozenset(_called(part.part.name) for part in quilt.parts if not part.bought),
         plan=plans.get(quilt.candidate.finished),
         cutting=_of_blocks_alone(quilt),

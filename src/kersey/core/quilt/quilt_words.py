@@ -8,7 +8,10 @@ from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units, format_bought, format_length
 from kersey.core.quilt.joint_search import WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
-from kersey.core.quilt.scheme_score import Judge
+from kersey.core.quilt.scheme_score import OPINIONS, Judge
+
+# What costs less of a score than this is not worth a word.
+_WORTH_SAYING = 0.01
 
 
 def reasons(quilt: WholeQuilt, judge: Judge, units: Units = Units.INCHES) -> tuple[str, ...]:
@@ -20,6 +23,67 @@ def reasons(quilt: WholeQuilt, judge: Judge, units: Units = Units.INCHES) -> tup
         *_from_stash(quilt),
         _to_buy(quilt, units),
     )
+
+
+def better(quilt: WholeQuilt, judge: Judge, units: Units = Units.INCHES) -> str:
+    """What would make it better: of all that is thought of it, what costs it most."""
+    weights = judge.weights
+    costs = {name: weights[name] * (1 - quilt.opinions[name]) for name in OPINIONS}
+    worst = max(OPINIONS, key=lambda name: costs[name])
+    if costs[worst] < _WORTH_SAYING:
+        return "nothing much would make it better"
+    words = {
+        "use": _use_better, "fit": _fit_better, "shape": _shape_better, "look": _look_better,
+        "buying": _buying_better,
+    }  # fmt: skip
+    return (
+        words[worst](quilt, judge, units) if worst in words else "more cloth would make it larger"
+    )
+
+
+def _use_better(quilt: WholeQuilt, _judge: Judge, _units: Units) -> str:
+    spare = quilt.candidate.most.blocks - quilt.candidate.cut_blocks(quilt.scheme)
+    blocks = f"{spare} block{'s' * (spare != 1)}"
+    return (
+        f"a use for the {blocks} and the cloth that stay out" if spare else "a use for what is left"
+    )
+
+
+def _fit_better(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
+    width, length = quilt.scheme.finished
+    if judge.target is not None:
+        return "nearer to the size that is wanted"
+    nearest = min(judge.purposes, key=lambda purpose: purpose.distance(width, length))
+    off = [
+        f"{format_length(abs(by), units)} {more if by < 0 else less}"
+        for by, more, less in zip(
+            nearest.short_by(width, length), ("wider", "longer"), ("narrower", "shorter"),
+            strict=True,
+        )
+        if by
+    ]  # fmt: skip
+    return f"{' and '.join(off)} it would fit a {nearest.name}"
+
+
+def _shape_better(quilt: WholeQuilt, _judge: Judge, _units: Units) -> str:
+    width, length = quilt.scheme.inside
+    return (
+        "less long and narrow"
+        if max(width, length) > Fraction(13, 10) * min(width, length)
+        else "a little longer than it is wide"
+    )
+
+
+def _look_better(quilt: WholeQuilt, _judge: Judge, units: Units) -> str:
+    half = format_length(min(quilt.scheme.block) / 2, units)
+    if not quilt.scheme.borders:
+        return f"a border near half a block, {half}, would frame it"
+    return f"an outer border nearer to half a block, {half}"
+
+
+def _buying_better(quilt: WholeQuilt, _judge: Judge, units: Units) -> str:
+    part, cloth = max(quilt.bought.items(), key=lambda bought: (bought[1], bought[0]))
+    return f"cloth at home for the {part}: {format_bought(cloth, units)} fewer to buy"
 
 
 def _blocks(quilt: WholeQuilt) -> str:

@@ -16,6 +16,7 @@ from kersey.core.frame.size_search import why
 from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge
+from kersey.core.quilt.sums import goes
 from kersey.core.quilt.to_buy import to_buy
 from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
@@ -112,6 +113,11 @@ class Hung:
         """Parts that are cut from what is pulled, beside the blocks."""
         binds = {"binding"} if self.quilt.binding.from_stash else set[str]()
         return sorted(self.found.from_stash | binds)
+
+    @property
+    def left(self) -> Fraction:
+        """What is left of the cloth for the blocks, in square inches."""
+        return goes(self.quilt).left
 
     @property
     def reasons(self) -> tuple[str, ...]:
