@@ -96,7 +96,23 @@ class Recomputed:
         body = [self.columns * self.fw + (self.columns + more) * self.w,
                 self.rows * self.fl + (self.rows + more) * self.w]  # fmt: skip
         around = 2 * sum((exact(b["finished"]) for b in self.quilt["borders"]), Fraction(0))
-        return body, [side + around + 2 * self.seam for side in body]
+        spacer = self.spacer(body)
+        return body, [
+            side + around + 2 * more + 2 * self.seam
+            for side, more in zip(body, spacer, strict=True)
+        ]
+
+    def spacer(self, body: list[Fraction]) -> list[Fraction]:
+        """What makes keys fit: at least half an inch, on both axes or on none."""
+        borders = self.quilt["borders"]
+        if not borders or "key" not in borders[-1]:
+            return [Fraction(0), Fraction(0)]
+        key = exact(borders[-1]["key"]) - 2 * self.seam
+        within = 2 * sum((exact(b["finished"]) for b in borders[:-1]), Fraction(0))
+        inner = [side + within for side in body]
+        if all(side % key == 0 for side in inner):
+            return [Fraction(0), Fraction(0)]
+        return [(ceil((side + 1) / key) * key - side) / 2 for side in inner]
 
     def bound(self, top: list[Fraction], edge: str) -> list[Fraction]:
         """The quilt's own size, its edge finished."""
@@ -149,6 +165,9 @@ class Recomputed:
         for number, border in enumerate(self.quilt["borders"], 1):
             own = exact(border["finished"])
             over = {"butted": 2 * own, "corner-squares": Fraction(0)}[style]
+            if "key" in border:
+                found |= self.keyed(number, border, width, length)
+                continue
             if border["from"] == "bought":
                 pieces = [length + s] * 2 + [width + over + s] * 2
                 count = strips(pieces, self.usable, self.seam)
@@ -159,6 +178,23 @@ class Recomputed:
             cut = exact(self.quilt["binding"]["width"])
             found["binding"] = float(eighth_yards(count * cut))
         found["backing"] = self.backing(top, edge)["yards"]
+        return found
+
+    def keyed(
+        self, number: int, border: Json, width: Fraction, length: Fraction
+    ) -> dict[str, float]:
+        """Yards of keys, and of the spacer within them; round a body with its other borders."""
+        s, key, cut = 2 * self.seam, exact(border["key"]), exact(border["cut"])
+        across, down = self.spacer(list(self.sizes()[0]))
+        along = [int((side + 2 * by) / (key - s)) for side, by in ((width, across), (length, down))]
+        assert border["keys"] == 2 * sum(along)
+        pieces = [key] * border["keys"] + [cut] * 4
+        count = strips(pieces, self.usable, self.seam)
+        found = {f"border-{number}": float(eighth_yards(count * cut))}
+        for name, by, side in (("side", across, length + s), ("end", down, width + 2 * across + s)):
+            if by:
+                cloth = strips([side] * 2, self.usable, self.seam) * (by + s)
+                found[f"border-{number}-spacer-{name}"] = float(eighth_yards(cloth))
         return found
 
     def sashing(self) -> list[Fraction]:

@@ -55,7 +55,8 @@ REQUESTS = st.fixed_dictionaries(
         "sashing": st.fixed_dictionaries({"widths": WIDTHS.map(lambda widths: [0, *widths])}),
         "borders": st.fixed_dictionaries(
             {"max": st.integers(0, 3), "widths": WIDTHS,
-             "style": st.sampled_from(["butted", "corner-squares"])}
+             "style": st.sampled_from(["butted", "corner-squares"]),
+             "keys": st.sampled_from([[0], [0], [2], [0, 2.5]])}
         ),
         "binding": st.sampled_from(
             [{}, {"width": 2.25}, {"style": "turned", "width": 2}, {"style": "folded-backing"}]
@@ -212,6 +213,7 @@ def test_plain_squares_and_triangles(setting: str, blocks: int, plain: int) -> N
         (asked(settings={"on_point": True, "alternate": True}), "settings.alternate: must be"),
         (asked(settings={"on_point": True, "any": True}), "settings.any: must be false"),
         (asked(binding={"style": "any", "width": 2}), "binding.width: must be left out"),
+        (asked(borders={"keys": [20]}), "borders.keys[0]: A key is from"),
         (asked(settings={"max_ratio": 0.5}), "settings.max_ratio: must be at least 1"),
         (asked(target={"width": 400, "length": 60}), "target.width: must be at most 140"),
         (asked(weights={"love": 1}), "weights: “love” is not weighed"),

@@ -50,7 +50,7 @@ FORMS = {
     "/projects/1/wish": ["purpose", "own_width", "own_length", "drop", "tuck"],
     "/projects/1/finish": ["border_width", "binding_width", "binding_source", "margin",
                            "backing_way", "usable_width", "sashing_width", "sashing_kind",
-                           "setting", "stop", "outer_1", "outer_3", "corners", "first",
+                           "setting", "stop", "key", "outer_1", "outer_3", "corners", "first",
                            "edge_style", "edge_shows"],
     "/projects/1/size/quilts": ["number", "aim", "any_size", "use", "size"],
     "/projects/1/steps": ["step", "done"],

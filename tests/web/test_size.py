@@ -129,6 +129,26 @@ def test_a_whole_quilt_is_taken_as_it_hangs(sized: TestClient) -> None:
     assert answer.headers["location"].endswith("/size/quilts")
 
 
+def test_a_border_of_keys_has_the_spacer_that_makes_them_fit(sized: TestClient) -> None:
+    """By hand: 7 x 9 blocks of 6 are 42 x 54; keys of 4 need 11 and 14, spacers of 1 each way."""
+    grid = {"grid": "7x9", "revision": revision(sized)}
+    sized.post("/projects/1/grid", data=grid, headers=HTMX)
+    page = finish(sized, border_width="3", key="4")
+    assert ">50 × 62<" in page
+    assert "50 keys of 4½ × 3½″; spacer sides 1½, ends 1½" in page
+    sheet = sized.get("/projects/1/cut").text
+    assert "Sew on the spacer first: two of 1½ × 54½″ for the sides" in sheet
+    assert "<dt>Spacer</dt>" in sheet
+    assert (
+        "A key is from"
+        in sized.post(
+            "/projects/1/finish",
+            data=USUAL | {"key": "13", "revision": revision(sized)},
+            headers=HTMX,
+        ).text
+    )
+
+
 def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> None:
     lines = "1 yd rust\n1/2 yd ivory\n2 yd navy\n3 ten-inch squares"
     assert sized.post("/cupboard", data={"lines": lines}).status_code == 200

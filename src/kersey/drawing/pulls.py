@@ -18,11 +18,15 @@ _BROAD = Fraction(2)
 def draw_pulls(quilt: Quilt, left: Fraction, top: Fraction) -> str:
     """What can be pulled in a quilt whose finished corner lies there, the outermost last."""
     size = quilt.size
-    x, y = left + size.edge + size.bordered, top + size.edge + size.bordered
+    x = left + size.edge + size.bordered + size.spacer[0]
+    y = top + size.edge + size.bordered + size.spacer[1]
     width, length = size.body_width, size.body_length
     found = [_sashing(quilt, x, y)]
     widths = [size.border_width, *quilt.project.design.outer_borders]
     for number, border in enumerate(widths):
+        if border and number == len(widths) - 1:
+            across, down = size.spacer
+            x, y, width, length = x - across, y - down, width + 2 * across, length + 2 * down
         x, y, width, length = x - border, y - border, width + 2 * border, length + 2 * border
         name = f"outer_{number}" if number else "border_width"
         found.append(_edges(name, x, y, width, length))

@@ -15,6 +15,7 @@ from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.key_border import draw_key_border
 from kersey.drawing.lie import Lie, corner_in_body
 from kersey.drawing.svg import box_path, element, number, picture, rect, text
 from kersey.drawing.tape import tape_across, tape_down
@@ -123,7 +124,7 @@ def draw_whole(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> s
     """The quilt as a part of a picture, its finished corner lying there."""
     size = quilt.size
     around = size.bordered + size.edge
-    body_left, body_top = left + around, top + around
+    body_left, body_top = left + around + size.spacer[0], top + around + size.spacer[1]
     inside = left + size.edge, top + size.edge
     lie = Lie(quilt, body_left, body_top)
     return "".join(
@@ -188,9 +189,15 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     edge = 2 * quilt.size.edge
     width, length = quilt.size.width - edge, quilt.size.length - edge
     for border, cloth in reversed(borders):
-        drawn += _one_border(quilt, border, cloth, (left, top, width, length), cloths)
-        w = border.finished_width
-        left, top, width, length = left + w, top + w, width - 2 * w, length - 2 * w
+        outer = left, top, width, length
+        if border.key is None:
+            drawn += _one_border(quilt, border, cloth, outer, cloths)
+        else:
+            drawn += draw_key_border(quilt, border, outer, cloths)
+        across, down = quilt.size.spacer if border.key is not None else (Fraction(0), Fraction(0))
+        across, down = border.finished_width + across, border.finished_width + down
+        left, top = left + across, top + down
+        width, length = width - 2 * across, length - 2 * down
     return drawn
 
 

@@ -20,6 +20,7 @@ from kersey.core.errors import InvalidValue
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle, cut_bias
+from kersey.core.frame.keys import check_key
 from kersey.core.frame.purposes import LARGEST_SIDE, Wish
 from kersey.core.frame.sashing import Sashing
 from kersey.core.frame.setting import Setting
@@ -115,10 +116,14 @@ class SashingPart(RequestPart):
 
 
 class BordersPart(RequestPart):
-    """What borders there may be. Widths finished. Corners of a style, or of any."""
+    """What borders there may be. Widths finished. Corners of a style, or of any.
+
+    The outermost may be pieced of `keys` so wide, with a spacer that makes them fit; 0: plain.
+    """
 
     max: Annotated[int, Field(ge=0, le=MOST_BORDERS, strict=True)] = 2
     widths: Widths = _DEFAULT_BORDERS
+    keys: Widths = (Fraction(0),)
     style: Corners | Literal["any"] = Corners.BUTTED
     first: Literal["sides", "ends"] = "sides"
 
@@ -257,8 +262,17 @@ def _spaces(request: QuiltRequest) -> Iterator[Space]:
     corners = list(Corners) if style == ANY else [space.corners]
     for setting in list(Setting) if request.settings.any else [space.setting]:
         for corner in corners if space.most_borders else corners[:1]:
-            for edge in _edges(request):
-                yield replace(space, setting=setting, corners=corner, edge=edge)
+            for key in _keys(request.borders):
+                for edge in _edges(request):
+                    yield replace(space, setting=setting, corners=corner, edge=edge, key=key)
+
+
+def _keys(borders: BordersPart) -> Iterator[Fraction]:
+    """The widths of keys that are tried; without a border there are none."""
+    for n, key in enumerate(borders.keys or (Fraction(0),)):
+        _in_field(f"borders.keys[{n}]", partial(check_key, key))
+        if borders.max or not key:
+            yield key
 
 
 def _edges(request: QuiltRequest) -> Iterator[Edge]:
@@ -387,6 +401,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
         "borders": [
             {"cut": number(border.cut_width), "finished": number(border.finished_width),
              "from": from_of[f"{BORDER}-{n}"]}
+            | ({"keys": border.keys, "key": number(border.key)} if border.key else {})
             for n, border in enumerate(scheme.framed_by(shop), 1)
         ],
         "corners": scheme.corners,
@@ -463,6 +478,7 @@ def quilt_schemas() -> dict[str, Any]:
 _BOTH = {"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2}
 _FLAG: dict[str, Any] = {"type": "boolean"}
 _SIZE = object_of(width=NUMBER, length=NUMBER)
+_KEYED = frozenset({"keys", "key"})
 _SOMETIMES = frozenset({"cornerstones", "framed", "rows_only"})
 _ANSWER_SCHEMA = {
     "title": "QuiltAnswer",
@@ -478,7 +494,12 @@ _ANSWER_SCHEMA = {
                 blocks=COUNT,
                 blocks_possible=COUNT,
                 sashing={"type": "object"},
-                borders=list_of(object_of(cut=NUMBER, finished=NUMBER, **{"from": TEXT})),
+                borders=list_of(
+                    object_of(
+                        _KEYED, cut=NUMBER, finished=NUMBER, keys=COUNT, key=NUMBER,
+                        **{"from": TEXT},
+                    )
+                ),
                 corners=TEXT,
                 finished=_SIZE,
                 top=_SIZE,

@@ -58,6 +58,7 @@ DESIGNS = st.builds(
     sashing=SASHINGS,
     border_width=st.one_of(st.just(F(0)), WIDTHS),
     outer_borders=st.lists(WIDTHS, max_size=3).map(tuple),
+    key=st.sampled_from([F(0), F(0), F(2), F(5, 2)]),
     corners=st.sampled_from(list(Corners)),
     sides_first=st.booleans(),
     edge_style=st.sampled_from(list(EdgeStyle)),
@@ -79,7 +80,15 @@ def test_quilt_and_scheme_agree(design: Design) -> None:
     inner = [quilt.border] if quilt.border else []
     assert (*inner, *quilt.outer_borders) == scheme.framed_by(Workshop())
     corners = sum(part.name.startswith(CORNER + "-") for part in scheme.parts)
-    assert corners == (len(scheme.borders) if design.corners is Corners.SQUARES else 0)
+    keyed = [border for border in quilt.borders if border.key is not None]
+    plain = len(scheme.borders) - len(keyed)
+    assert corners == (plain if design.corners is Corners.SQUARES else 0)
+    for border in keyed:
+        # Both sides are whole numbers of keys, and all of them lie there once.
+        sides = [side - 2 * border.finished_width for side in scheme.inside]
+        assert all(side % design.key == 0 for side in sides)
+        assert border.keys == 2 * sum(sides) / design.key
+        assert all(side == 0 or side >= F(1, 2) for side in quilt.size.spacer)
     if design.edge.has_strips:
         assert quilt.binding.length == 2 * sum(scheme.top) + 10
     else:

@@ -42,6 +42,7 @@ SPACES = st.builds(
     edge=st.sampled_from([Edge(), Edge(EdgeStyle.TURNED, F(2)), Edge(EdgeStyle.FOLDED, F(1, 2))]),
     margin=st.sampled_from([F(2), F(4)]),
     seam=st.sampled_from([F(1, 4), F(3, 8)]),
+    key=st.sampled_from([F(0), F(0), F(2), F(5, 2)]),
 )  # fmt: skip
 
 

@@ -44,6 +44,10 @@ class Corners(StrEnum):
     MITRED = "mitred"
 
 
+# What a piece of a border of keys is called.
+KEY = "key"
+
+
 class BadBorder(InvalidValue):
     """A border that cannot be."""
 
@@ -52,7 +56,8 @@ class BadBorder(InvalidValue):
 class Border:
     """One border: what is cut for it. Lengths in inches; `sides` and `ends` are two of each.
 
-    `corner` is the side of its four corner squares, where it has any.
+    `corner` is the side of its four corner squares, where it has any. One pieced of `keys` has so
+    many, cut so wide as `key`; its sides and ends are as long as they are once they are sewn.
     """
 
     finished_width: Fraction
@@ -62,6 +67,8 @@ class Border:
     strips: int
     joined: bool
     corner: Fraction | None = None
+    key: Fraction | None = None
+    keys: int = 0
 
     @property
     def cloth(self) -> Fraction:
@@ -70,7 +77,13 @@ class Border:
 
     @property
     def pieces(self) -> tuple[StripPieces, ...]:
-        """The four strips as they are cut."""
+        """The four strips as they are cut; of pieced keys every key, and the squares at the
+        corners."""
+        if self.key is not None:
+            return (
+                StripPieces(KEY, self.keys, self.cut_width, self.key),
+                StripPieces("corner", 4, self.cut_width, self.cut_width),
+            )
         return _pieces(self.cut_width, self.sides, self.ends)
 
 

@@ -7,15 +7,19 @@
 Source: docs/trade.md section 6.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
-from kersey.core.frame.borders import fitted_cut
+from kersey.core.frame.borders import Border, fitted_cut
+from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.length import EIGHTH, round_up_to
+from kersey.core.measure.workshop import Workshop
 
 # A spacer narrower than this cannot be sewn straight.
 NARROWEST_SPACER = Fraction(1, 2)
+
+NARROWEST_KEY, WIDEST_KEY = Fraction(1, 2), Fraction(12)
 
 
 class BadKeys(InvalidValue):
@@ -38,6 +42,11 @@ class Keys:
     corner: Fraction
 
     @property
+    def spacer(self) -> tuple[Fraction, Fraction]:
+        """The spacer, finished: at each side, and above and below."""
+        return self.spacer_sides, self.spacer_ends
+
+    @property
     def count(self) -> int:
         """Keys in all, without the corner squares."""
         return 2 * (self.along_width + self.along_length)
@@ -49,6 +58,33 @@ class Keys:
             fitted_cut(2 * width, nothing, seam) if width else nothing
             for width in (self.spacer_sides, self.spacer_ends)
         )
+
+    def spacer_pieces(
+        self, body: tuple[Fraction, Fraction], seam: Fraction
+    ) -> tuple[StripPieces, ...]:
+        """The spacer's strips round a body of this finished size, sides first; none of no width."""
+        (width, length), (sides, ends) = body, self.spacer_cuts(seam)
+        found = (
+            StripPieces("spacer side", 2, sides, length + 2 * seam),
+            StripPieces("spacer end", 2, ends, width + 2 * self.spacer_sides + 2 * seam),
+        )
+        return tuple(piece for piece in found if piece.cut_width)
+
+    def border(self, shop: Workshop) -> Border:
+        """The border that the keys make, with a square in every corner."""
+        seams = 2 * shop.seam
+        cut, key = self.corner + seams, self.key + seams
+        made = Border(
+            self.corner, cut, self.along_length * self.key + seams,
+            self.along_width * self.key + seams, 0, False, cut, key, self.count,
+        )  # fmt: skip
+        return replace(made, strips=strips_for(made.pieces, shop).count)
+
+
+def check_key(key: Fraction) -> None:
+    """Raise `BadKeys` for keys nobody could sew; 0: a border is not of keys."""
+    if key and not NARROWEST_KEY <= key <= WIDEST_KEY:
+        raise BadKeys("A key is from ½″ to 12″ (1 to 30 cm) wide, like 2; 0 for none.", "key")
 
 
 def plan_keys(body: tuple[Fraction, Fraction], key: Fraction, depth: Fraction) -> Keys:
@@ -64,6 +100,42 @@ def plan_keys(body: tuple[Fraction, Fraction], key: Fraction, depth: Fraction) -
     sides, ends = (Fraction(0) if fits else _spacer(side, key) for side in body)
     along = [int((side + 2 * by) / key) for side, by in zip(body, (sides, ends), strict=True)]
     return Keys(key, along[0], along[1], sides, ends, depth)
+
+
+@dataclass(frozen=True)
+class KeysWish:
+    """Whether the outermost border is to be of keys: how wide they are, and the border; 0: no."""
+
+    key: Fraction = Fraction(0)
+    outermost: Fraction | None = None
+
+    def suiting(
+        self, body: tuple[Fraction, Fraction], border: Fraction, around: Fraction
+    ) -> Fraction:
+        """The keys for a body with a `border` and others `around` it; 0 where it is smaller than
+        one, or has no border."""
+        inner = self._within(body, border, around)
+        last = border if self.outermost is None else self.outermost
+        return self.key if last and self.key <= min(inner) else Fraction(0)
+
+    def spacer(
+        self, body: tuple[Fraction, Fraction], border: Fraction, around: Fraction
+    ) -> tuple[Fraction, Fraction]:
+        """What makes them fit, at the sides, and above and below."""
+        if not self.suiting(body, border, around):
+            return Fraction(0), Fraction(0)
+        inner = self._within(body, border, around)
+        return plan_keys(inner, self.key, self.outermost or border).spacer
+
+    def _within(
+        self, body: tuple[Fraction, Fraction], border: Fraction, around: Fraction
+    ) -> tuple[Fraction, Fraction]:
+        last = border if self.outermost is None else self.outermost
+        within = 2 * (border + around - last)
+        return body[0] + within, body[1] + within
+
+
+NO_KEYS = KeysWish()
 
 
 def _spacer(side: Fraction, key: Fraction) -> Fraction:

@@ -15,6 +15,7 @@ from math import sqrt
 
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.borders import widths_to_propose
+from kersey.core.frame.keys import NO_KEYS, KeysWish
 from kersey.core.frame.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import BlockGrid, Setting, blocks_in
@@ -53,7 +54,8 @@ class SizeQuestion:
     """What sizes are looked for. Lengths in inches; `border_width` None: propose one for each.
 
     `block` is (width, height) of one, finished; `around` what lies outside the first border, on
-    each side: more borders; `edge` what a folded or turned edge adds to them.
+    each side: more borders; `edge` what a folded or turned edge adds to them. Where the outermost
+    border is of `keys`, what makes them fit is added last: sizes are ranked without it.
     """
 
     block: tuple[Fraction, Fraction]
@@ -65,6 +67,7 @@ class SizeQuestion:
     around: Fraction = Fraction(0)
     edge: Fraction = Fraction(0)
     setting: Setting = Setting.STRAIGHT
+    keys: KeysWish = NO_KEYS
 
 
 @dataclass(frozen=True)
@@ -83,6 +86,7 @@ class SizeOption:
     around: Fraction = Fraction(0)
     edge: Fraction = Fraction(0)
     setting: Setting = Setting.STRAIGHT
+    spacer: tuple[Fraction, Fraction] = (Fraction(0), Fraction(0))
 
     @property
     def blocks(self) -> int:
@@ -97,12 +101,12 @@ class SizeOption:
     @property
     def width(self) -> Fraction:
         """Finished width with all that is round the blocks."""
-        return self.body_width + 2 * (self.bordered + self.edge)
+        return self.body_width + 2 * (self.bordered + self.edge + self.spacer[0])
 
     @property
     def length(self) -> Fraction:
         """Finished length with all that is round the blocks."""
-        return self.body_length + 2 * (self.bordered + self.edge)
+        return self.body_length + 2 * (self.bordered + self.edge + self.spacer[1])
 
     @property
     def bordered(self) -> Fraction:
@@ -236,6 +240,7 @@ class _Judge:
             around=self.question.around,
             edge=self.question.edge,
             setting=self.question.setting,
+            spacer=self.question.keys.spacer(body, border, self.question.around),
         )
 
     def _choices(self, rows: int, columns: int) -> Iterator[tuple[float, Fraction, int, Purpose]]:

@@ -12,6 +12,7 @@ from kersey.core.frame.backing import HOME_MARGIN, BackingWay, check_margin
 from kersey.core.frame.binding import USUAL_BINDING_WIDTH
 from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle
+from kersey.core.frame.keys import KeysWish, check_key
 from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
@@ -78,6 +79,7 @@ class Design:
     sashing: Sashing = NO_SASHING
     border_width: Fraction | None = None
     outer_borders: tuple[Fraction, ...] = ()
+    key: Fraction = Fraction(0)
     corners: Corners = Corners.BUTTED
     sides_first: bool = True
     border_from_left: bool = False
@@ -102,6 +104,7 @@ class Design:
             check_border_width(width)
         if len(self.outer_borders) >= MOST_BORDERS:
             raise BadDesign(f"At most {MOST_BORDERS} borders lie round one another.")
+        check_key(self.key)
         _ = self.edge
         check_margin(self.margin)
         check_seam(self.seam)
@@ -121,6 +124,11 @@ class Design:
     def parted_by(self) -> Sashing:
         """The sashing; blocks on point or between plain squares are parted already."""
         return self.sashing if self.setting is Setting.STRAIGHT else NO_SASHING
+
+    @property
+    def keys(self) -> KeysWish:
+        """Whether the outermost border is of keys."""
+        return KeysWish(self.key, self.outer_borders[-1] if self.outer_borders else None)
 
     @property
     def edge_adds(self) -> Fraction:

@@ -266,6 +266,7 @@ def _space(design: Design, kept: KeptPlan, units: Units) -> Space:
         sashings=sashings,
         border_widths=(first,) if first else () if first == 0 else proposed,
         most_borders=1 if first else 0 if first == 0 else 2,
+        key=design.key,
         corners=design.corners,
         sides_first=design.sides_first,
         edge=design.edge,

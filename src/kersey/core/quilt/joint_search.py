@@ -22,12 +22,13 @@ from itertools import combinations
 from typing import NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Need
 from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingPlan, BackingWay
-from kersey.core.frame.borders import Corners
+from kersey.core.frame.borders import KEY, Corners
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.sashing import NO_SASHING
@@ -43,6 +44,7 @@ from kersey.core.quilt.scheme import (
     CORNER,
     CORNERSTONE,
     SASHING,
+    SPACER,
     Part,
     Scheme,
 )
@@ -209,7 +211,7 @@ class _Search:
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
         self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
         self._cloth: dict[str, tuple[Fabric, ...]] = {}
-        self._lengths: dict[tuple[str, Fraction], tuple[Fraction, ...]] = {}
+        self._lengths: dict[tuple[str, Fraction, bool], tuple[Fraction, ...]] = {}
         self._parts: dict[Part, PartNeeds | None] = {}
         self._backings: dict[Size, BackingPlan | None] = {}
 
@@ -285,8 +287,7 @@ class _Search:
         """Every way to share a scheme's parts between stash and shop, the best first."""
         question, scheme = self._question, self._scheme(judged)
         may = {part for part in scheme.parts if _kind(part.name) in question.may_buy}
-        can = [part for part in scheme.parts if self._needs(part) is not None]
-        must_buy = [part for part in scheme.parts if self._needs(part) is None]
+        can, must_buy = self._together(scheme.parts)
         backed = self._backing_of(scheme) is not None or BACKING in question.may_buy
         if not backed or not may.issuperset(must_buy):
             return []
@@ -296,13 +297,29 @@ class _Search:
             return []
         anyway = self._bought_anyway(judged, scheme)
         found = []
+        everything = frozenset(part for group in can for part in group)
         for count in range(len(can) + 1):
-            for bought in combinations(can, count):
+            for groups in combinations(can, count):
+                bought = [part for group in groups for part in group]
                 if may.issuperset(bought):
                     lengths = [bought_length(cloth[part]) for part in (*must_buy, *bought)]
-                    stash = frozenset(can) - set(bought)
+                    stash = everything - set(bought)
                     found.append(self._way(judged, scheme, stash, sum(lengths, anyway)))
         return sorted(found, key=lambda way: -way.score)
+
+    def _together(self, parts: Sequence[Part]) -> tuple[list[tuple[Part, ...]], list[Part]]:
+        """Parts that the stash may give, and those that are bought in any case. Keys and their
+        spacer are of one source."""
+        groups: dict[str, list[Part]] = {}
+        for part in parts:
+            groups.setdefault(part.name.partition(f"-{SPACER}")[0], []).append(part)
+        can = [
+            tuple(group)
+            for group in groups.values()
+            if all(self._needs(part) is not None for part in group)
+        ]
+        had = {part for group in can for part in group}
+        return can, [part for part in parts if part not in had]
 
     def quilt(self, judged: _Judged, way: _Way) -> WholeQuilt | None:
         """The quilt made in a way; None where the cloth does not give it, as far as is found."""
@@ -364,10 +381,9 @@ class _Search:
         used = used + blocks * float(candidate.area)
         usable, seams = self._question.shop.usable_width, 2 * schemes.space.seam
         for number, border in enumerate(border_strips(schemes), 1):
-            if self._cloth_for(f"{BORDER}-{number}"):
-                used = used + border.area
-            else:
-                bought = bought + border.off_the_bolt(usable, np.array(float(seams)))
+            from_stash = self._gives_border(schemes, number)
+            used = used + from_stash * border.area
+            bought = bought + ~from_stash * border.off_the_bolt(usable, np.array(float(seams)))
             if schemes.space.corners is Corners.SQUARES and self._cloth_for(CORNERSTONE):
                 used = used + 4 * border.cut_width**2 * (border.length > 0)
         edge = schemes.space.edge
@@ -408,6 +424,15 @@ class _Search:
             used = used + from_stash * strips.area
             bought = bought + ~from_stash * strips.off_the_bolt(shop.usable_width, join)
         return used, bought
+
+    def _gives_border(self, schemes: Schemes, number: int) -> NDArray[np.bool_]:
+        """Of which choices of borders the one of this number may be cut from the stash."""
+        role, choices = f"{BORDER}-{number}", schemes.space.borders
+        found = np.full(len(choices), bool(self._cloth_for(role)))
+        if schemes.space.key and not any(role in f.roles for f in self._question.fabrics):
+            # The outermost is of keys, and those only of cloth that is there for them.
+            found &= np.array([len(widths) != number for widths in choices])
+        return found
 
     def _gives(self, role: str, width: float) -> bool:
         """Whether any cloth gives strips for a part, of a width or a hair less."""
@@ -469,10 +494,14 @@ class _Search:
     def _needs(self, part: Part) -> PartNeeds | None:
         """How a part can be cut from the stash, where it may be."""
         if part not in self._parts:
-            role, width = role_of(part), part.cut_width
-            if (role, width) not in self._lengths:
-                self._lengths[role, width] = strip_lengths(role, width, self._cloth_for(role))
-            self._parts[part] = part_needs(part, self._lengths[role, width])
+            # A hundred small keys are not looked for in cloth that may serve anything.
+            explicit = part.pieces[0].name == KEY
+            known_by = role_of(part), part.cut_width, explicit
+            if known_by not in self._lengths:
+                role, width, _ = known_by
+                cloth = (f for f in self._cloth_for(role) if not explicit or role in f.roles)
+                self._lengths[known_by] = strip_lengths(role, width, tuple(cloth))
+            self._parts[part] = part_needs(part, self._lengths[known_by])
         return self._parts[part]
 
     def _cloth_for(self, role: str) -> tuple[Fabric, ...]:

@@ -331,7 +331,7 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
     question = SizeQuestion(
         asked.finished, 0, design.wish, design.border_width, units, design.parted_by,
         sum(design.outer_borders, Fraction(0)), design.edge_adds,
-        suiting(design.setting, asked.finished),
+        suiting(design.setting, asked.finished), design.keys,
     )  # fmt: skip
     return SizeWish(question, design.rows, design.columns)
 

@@ -41,7 +41,7 @@ from kersey.core.quilt.let_in import LetIn, let_in
 from kersey.core.quilt.pieced_sheet import PiecedSheet, SheetPiece, piece_sheet
 from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.planning import prints_of
-from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING, Part, Scheme
+from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING, SPACER, Part, Scheme
 from kersey.core.stash.pulled import Pulled, Role
 
 # Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
@@ -133,6 +133,7 @@ class Quilt:
     left: tuple[LeftPiece, ...]
     sashing_cloth: Cloth
     plain_cloth: Cloth
+    key_cloth: Cloth
     outer_borders: tuple[Border, ...] = ()
     outer_cloths: tuple[Print, ...] = ()
 
@@ -188,11 +189,22 @@ class Quilt:
         return bought_length(cloth)
 
     @property
+    def borders(self) -> tuple[Border, ...]:
+        """All borders, the innermost first."""
+        return (*([self.border] if self.border else []), *self.outer_borders)
+
+    @property
+    def spacer_strips(self) -> tuple[tuple[StripPieces, Strips], ...]:
+        """The spacer that makes keys fit, each width with its strips off the bolt."""
+        parts = (part for part in self.scheme.parts if SPACER in part.name)
+        return tuple((part.pieces[0], part.off_the_bolt(self._shop)) for part in parts)
+
+    @property
     def corner_strips(self) -> Fraction:
         """Cloth for the corner squares of all borders, in inches off the bolt; 0 without any."""
         found = Fraction(0)
-        for border in (*([self.border] if self.border else []), *self.outer_borders):
-            if border.corner:
+        for border in self.borders:
+            if border.corner and border.key is None:
                 square = StripPieces("square", 4, border.corner, border.corner)
                 found += strips_for([square], self._shop).cloth
         return found
@@ -367,7 +379,9 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     border = borders[0] if sizes.current.border_width else None
     left = left_over(kept.plan, _used(kept))
     names = _print_names(project, kept)
-    border_cloth, left = _border_cloth(project, border, left, names, shop)
+    key_cloth, left = _key_cloth(project, borders, left, names)
+    plain = border if border and border.key is None else None
+    border_cloth, left = _border_cloth(project, plain, left, names, shop)
     binding, binding_cloth, left = _binding(project, scheme.top, left, names)
     return Quilt(
         project=project,
@@ -385,6 +399,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         left=left,
         sashing_cloth=_cloth_for(project, Role.SASHING, project.bought_sashing),
         plain_cloth=_cloth_for(project, Role.SETTING, project.bought_setting),
+        key_cloth=key_cloth,
         outer_borders=borders[1:] if border else borders,
         outer_cloths=_outer_cloths(project),
     )
@@ -406,6 +421,9 @@ def _scheme(project: Project, kept: KeptPlan, size: SizeOption) -> Scheme:
         edge=design.edge,
         margin=design.margin,
         seam=design.seam,
+        key=design.keys.suiting(
+            (size.body_width, size.body_length), size.border_width, size.around
+        ),
     )
 
 
@@ -444,6 +462,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     question = SizeQuestion(
         kept.finished, kept.possible, design.wish, design.border_width, units, sashing,
         sum(design.outer_borders, Fraction(0)), design.edge_adds, grid.setting,
+        design.keys,
     )  # fmt: skip
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
@@ -477,6 +496,30 @@ def _border_cloth(
         if taken:
             rest = without_strips(left, taken, border.cut_width)
             return Cloth(Source.LEFT, (prints[name],), taken), rest
+    return bought
+
+
+def _key_cloth(
+    project: Project,
+    borders: Sequence[Border],
+    left: tuple[LeftPiece, ...],
+    prints: dict[str, Print],
+) -> tuple[Cloth, tuple[LeftPiece, ...]]:
+    """What keys are cut from: of what is left, in as many prints as there are, where that is wished
+    for and enough; else two prints are bought that lie in turn."""
+    bought = Cloth(Source.BOUGHT, (project.border_print, project.bought_setting)), left
+    keyed = borders[-1] if borders and borders[-1].key is not None else None
+    if keyed is None or keyed.key is None or not project.design.border_from_left:
+        return bought
+    each = max(keyed.key, keyed.cut_width)
+    taken, wanted = list[SpareStrip](), keyed.keys + 4
+    for strip in sorted(strips_from(left, keyed.cut_width), key=lambda s: -s.length):
+        taken.append(strip)
+        wanted -= int(strip.length // each)
+        if wanted <= 0:
+            shown = tuple(dict.fromkeys(prints[strip.fabric] for strip in taken))
+            rest = without_strips(left, taken, keyed.cut_width)
+            return Cloth(Source.LEFT, shown, tuple(taken)), rest
     return bought
 
 

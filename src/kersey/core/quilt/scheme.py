@@ -21,6 +21,7 @@ from kersey.core.frame.binding import binding_length
 from kersey.core.frame.borders import Border, Corners, plan_borders
 from kersey.core.frame.edge import USUAL_EDGE, Edge, EdgeStyle, cut_bias
 from kersey.core.frame.joining import strips_to_join
+from kersey.core.frame.keys import Keys, plan_keys
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import BlockGrid, Setting
 from kersey.core.frame.strips import StripPieces, Strips, strips_for
@@ -29,7 +30,7 @@ from kersey.core.measure.workshop import Workshop
 SASHING, CORNERSTONE, BACKGROUND, BINDING, BACKING = (
     "sashing", "cornerstone", "background", "binding", "backing"
 )  # fmt: skip
-BORDER, CORNER = "border", "corner"
+BORDER, CORNER, SPACER = "border", "corner", "spacer"
 
 
 @dataclass(frozen=True)
@@ -77,7 +78,11 @@ class Part:
 
 @dataclass(frozen=True)
 class Scheme:
-    """One whole quilt. Lengths in inches, finished unless they say otherwise."""
+    """One whole quilt. Lengths in inches, finished unless they say otherwise.
+
+    With a `key` the outermost border is pieced of keys so wide, with a spacer inside that makes
+    them fit. Raises `BadKeys` for a key wider than the side it lies on.
+    """
 
     block: Size
     rows: int
@@ -90,6 +95,7 @@ class Scheme:
     edge: Edge = USUAL_EDGE
     margin: Fraction = HOME_MARGIN
     seam: Fraction = Fraction(1, 4)
+    key: Fraction = Fraction(0)
 
     @cached_property
     def grid(self) -> BlockGrid:
@@ -107,10 +113,23 @@ class Scheme:
         return self.grid.body(self.block, self.sashing)
 
     @cached_property
-    def inside(self) -> Size:
-        """The body with its borders."""
-        more = 2 * sum(self.borders, Fraction(0))
+    def keys(self) -> Keys | None:
+        """The outermost border where it is pieced of keys, and what makes them fit."""
+        if not self.key or not self.borders:
+            return None
+        return plan_keys(self._within_keys, self.key, self.borders[-1])
+
+    @property
+    def _within_keys(self) -> Size:
+        more = 2 * sum(self.borders[:-1], Fraction(0))
         return self.body[0] + more, self.body[1] + more
+
+    @cached_property
+    def inside(self) -> Size:
+        """The body with its borders, and with the spacer that keys need."""
+        more = 2 * sum(self.borders, Fraction(0))
+        across, down = self.keys.spacer if self.keys else (Fraction(0), Fraction(0))
+        return self.body[0] + more + 2 * across, self.body[1] + more + 2 * down
 
     @property
     def top(self) -> Size:
@@ -125,7 +144,11 @@ class Scheme:
 
     def framed_by(self, shop: Workshop) -> tuple[Border, ...]:
         """The borders as they are cut, the innermost first."""
-        return plan_borders(self.body, self.borders, shop, self.corners, self.sides_first)
+        if self.keys is None:
+            return plan_borders(self.body, self.borders, shop, self.corners, self.sides_first)
+        plain = self.borders[:-1]
+        within = plan_borders(self.body, plain, shop, self.corners, self.sides_first)
+        return (*within, self.keys.border(shop))
 
     def backed_by(self, shop: Workshop) -> Backing:
         """The backing, every way to make it."""
@@ -162,8 +185,12 @@ class Scheme:
         straight = 2 * self.seam
         # How long borders are does not depend on how wide their cloth is.
         for number, border in enumerate(self.framed_by(Workshop(self.seam)), 1):
+            if border.key is not None and self.keys:
+                for piece in self.keys.spacer_pieces(self._within_keys, self.seam):
+                    name = piece.name.replace(" ", "-")
+                    yield Part(f"{BORDER}-{number}-{name}", (piece,), straight)
             yield Part(f"{BORDER}-{number}", border.pieces, straight)
-            if border.corner:
+            if border.corner and border.key is None:
                 corner = StripPieces("square", 4, border.corner, border.corner)
                 yield Part(f"{CORNER}-{number}", (corner,), straight)
         if self.edge.has_strips:

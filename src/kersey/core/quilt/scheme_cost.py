@@ -53,18 +53,32 @@ def border_strips(schemes: Schemes) -> list[Strip]:
         own = np.array([float(w[number]) if len(w) > number else 0.0 for w in chosen])
         sides, ends = length + 2 * before + seams, width + 2 * before + seams
         if schemes.space.corners is Corners.MITRED:
-            more = 2 * (schemes.border - before) + float(MITRE_NEEDS)
+            # Borders are mitred together; one of keys is sewn on round them.
+            together = schemes.within_keys if schemes.space.key else schemes.border
+            more = 2 * (together - before) + float(MITRE_NEEDS)
             sides, ends = sides + more, ends + more
         elif schemes.space.corners is Corners.BUTTED:
             sides, ends = (
                 (sides, ends + 2 * own) if schemes.space.sides_first else (sides + 2 * own, ends)
             )
         there = own > 0
-        found.append(
-            Strip(2 * (sides + ends) * there, np.maximum(sides, ends) * there, own + seams)
-        )
+        run, longest = 2 * (sides + ends), np.maximum(sides, ends)
+        if schemes.space.key:
+            outermost = np.array([len(w) == number + 1 for w in chosen])
+            run = np.where(outermost, _keys(schemes, own + seams), run)
+            longest = np.where(outermost, float(schemes.space.key) + seams, longest)
+        found.append(Strip(run * there, longest * there, own + seams))
         before = before + own
     return found
+
+
+def _keys(schemes: Schemes, cut_width: Floats) -> Floats:
+    """How long the keys and the squares at their corners are, side by side in a strip."""
+    key, seams = float(schemes.space.key), 2 * float(schemes.space.seam)
+    deep = 2 * (cut_width - seams)
+    width, length = (side - deep for side in schemes.inside)
+    count = 2 * np.round(width / key) + 2 * np.round(length / key)
+    return count * (key + seams) + 4 * cut_width
 
 
 def between_strips(schemes: Schemes) -> list[tuple[str, Strip]]:

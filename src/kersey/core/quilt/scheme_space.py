@@ -8,7 +8,7 @@ is made anew from its place, in exact lengths.
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
-from functools import cached_property
+from functools import cached_property, reduce
 from itertools import combinations_with_replacement
 from math import sqrt
 
@@ -19,6 +19,7 @@ from kersey.core.blocks.assembly import Size
 from kersey.core.frame.backing import HOME_MARGIN
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import USUAL_EDGE, Edge
+from kersey.core.frame.keys import NARROWEST_SPACER
 from kersey.core.frame.purposes import LARGEST_SIDE
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting, suiting
@@ -50,6 +51,7 @@ class Space:
     rows: int | None = None
     columns: int | None = None
     lies_wide: bool = False
+    key: Fraction = Fraction(0)
 
     @cached_property
     def borders(self) -> tuple[tuple[Fraction, ...], ...]:
@@ -116,7 +118,31 @@ class Schemes:
     def inside(self) -> tuple[Floats, Floats]:
         """Width and length within the edge: a row for each body, a column for its borders."""
         width, length = self.body
-        return width + 2 * self.border, length + 2 * self.border
+        across, down = self._spacer
+        return width + 2 * (self.border + across), length + 2 * (self.border + down)
+
+    @cached_property
+    def _spacer(self) -> tuple[Floats, Floats]:
+        """What makes keys fit, at the sides and above and below: that of `plan_keys`, for all."""
+        nothing = np.zeros((self.count, len(self.space.borders)))
+        key = float(self.space.key)
+        if not key:
+            return nothing, nothing
+        # Where there is no border there are no keys.
+        keyed = self.border > 0
+        sides = [side + 2 * self.within_keys for side in self.body]
+        fits = reduce(np.logical_and, (np.abs(_off(side, key)) < _ROUND for side in sides))
+        least = 2 * float(NARROWEST_SPACER)
+        across, down = (
+            np.where(fits | ~keyed, 0.0, (np.ceil((side + least) / key - _ROUND) * key - side) / 2)
+            for side in sides
+        )
+        return across, down
+
+    @property
+    def within_keys(self) -> Floats:
+        """Borders within the outermost one, in one row."""
+        return np.array([float(sum(w[:-1], Fraction(0))) for w in self.space.borders])
 
     @cached_property
     def allowed(self) -> NDArray[np.bool_]:
@@ -125,7 +151,8 @@ class Schemes:
         ratio = np.maximum(width, length) / np.minimum(width, length)
         widest = np.minimum(*self.body) * float(WIDEST_BORDER_SHARE)
         fits = np.maximum(width, length) <= float(LARGEST_SIDE)
-        good: NDArray[np.bool_] = (
+        keys_fit = np.minimum(*self.body) + 2 * self.within_keys >= float(self.space.key) - _ROUND
+        good: NDArray[np.bool_] = keys_fit & (
             (ratio <= float(self.space.max_ratio) + _ROUND) & (self.border <= widest) & fits
         )
         return good
@@ -141,7 +168,7 @@ class Schemes:
         return Scheme(
             self.block, int(self.rows[body]), int(self.columns[body]), space.setting,
             self.sashings[self.sashing[body]], space.borders[borders], space.corners,
-            space.sides_first, space.edge, space.margin, space.seam,
+            space.sides_first, space.edge, space.margin, space.seam, space.key,
         )  # fmt: skip
 
     @cached_property
@@ -201,6 +228,11 @@ class Schemes:
             columns * wide + (columns + more) * between * strips,
             rows * high + (rows + more) * strips,
         )
+
+
+def _off(side: Floats, key: float) -> Floats:
+    """How far a side is from a whole number of keys."""
+    return side - np.round(side / key) * key
 
 
 def _in_proportion(block: Size) -> tuple[int, int]:

@@ -54,6 +54,9 @@ def goes(quilt: Quilt) -> Goes:
     border = quilt.border
     if border and quilt.border_cloth.source is Source.LEFT:
         frame += sum((s.length for s in quilt.border_cloth.strips), Fraction(0)) * border.cut_width
+    if quilt.key_cloth.source is Source.LEFT and quilt.borders:
+        keys = sum((s.length for s in quilt.key_cloth.strips), Fraction(0))
+        frame += keys * quilt.borders[-1].cut_width
     if quilt.binding_cloth.source is Source.LEFT:
         strips = sum((s.length for s in quilt.binding_cloth.strips), Fraction(0))
         frame += strips * quilt.binding.cut_width
@@ -119,12 +122,31 @@ def _borders(quilt: Quilt) -> Iterator[PartSum]:
 
 def _border(quilt: Quilt, number: int, border: Border, cloth: Cloth) -> Iterator[PartSum]:
     part = "border" if number == 1 else f"border {number}"
+    if border.key is not None:
+        yield from _keyed(quilt, border)
+        return
     cloth_taken = _bought(cloth, border.cloth)
     for length, bought in ((border.sides, cloth_taken), (border.ends, Fraction(0))):
         yield PartSum(part, 2, border.cut_width, length, _names(cloth), bought, border.joined)
     if border.corner:
         corner = border.corner
         yield PartSum(f"{part}, corner", 4, corner, corner, _names(quilt.binding_cloth)[:1])
+
+
+def _keyed(quilt: Quilt, border: Border) -> Iterator[PartSum]:
+    """Keys, the squares at their corners, and the spacer within."""
+    assert border.key is not None
+    cut, names = border.cut_width, _names(quilt.key_cloth)
+    yield PartSum(
+        "key", border.keys, border.key, cut, names, _bought(quilt.key_cloth, border.cloth)
+    )
+    yield PartSum("key, corner", 4, cut, cut, names)
+    for piece, strips in quilt.spacer_strips:
+        named = (quilt.project.bought_setting.name,)
+        yield PartSum(
+            piece.name, piece.count, piece.cut_width, piece.cut_length, named, strips.cloth,
+            strips.joined,
+        )  # fmt: skip
 
 
 def _finish(quilt: Quilt) -> Iterator[PartSum]:

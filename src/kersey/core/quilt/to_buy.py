@@ -71,11 +71,7 @@ def _parts(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:
     if quilt.cornerstone_strips:
         print_of = quilt.binding_cloth.prints[0]
         yield None, ToBuy("cornerstones", quilt.cornerstone_strips.cloth, print_of)
-    if quilt.border and quilt.border_cloth.source is not Source.LEFT:
-        yield Role.BORDER, ToBuy("border", quilt.border.cloth, quilt.border_cloth.prints[0])
-    outer = zip(quilt.outer_borders, quilt.outer_cloths, strict=True)
-    for number, (border, print_of) in enumerate(outer, 2 if quilt.border else 1):
-        yield Role.BORDER, ToBuy(f"border {number}", border.cloth, print_of)
+    yield from _borders(quilt)
     corners = quilt.corner_strips
     if corners:
         yield None, ToBuy("corner squares", corners, quilt.binding_cloth.prints[0])
@@ -86,3 +82,20 @@ def _parts(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:
     yield Role.BACKING, ToBuy("backing", plan.cloth, wide=plan.way is BackingWay.WIDE)
     size = quilt.batting.width, quilt.batting.length
     yield Role.BATTING, ToBuy("batting", size=size, packet=quilt.batting.packet)
+
+
+def _borders(quilt: Quilt) -> Iterator[tuple[Role | None, ToBuy]]:
+    """Plain ones as they are; of keys what is not left, and the spacer that makes them fit."""
+    prints = [quilt.border_cloth.prints[0]] if quilt.border else []
+    prints += quilt.outer_cloths
+    for number, (border, print_of) in enumerate(zip(quilt.borders, prints, strict=True), 1):
+        name = "border" if number == 1 and quilt.border else f"border {number}"
+        cloth = quilt.border_cloth if number == 1 and quilt.border else None
+        if border.key is not None:
+            spacer = sum((strips.cloth for _, strips in quilt.spacer_strips), Fraction(0))
+            if spacer:
+                yield None, ToBuy("spacer", spacer, quilt.project.bought_setting)
+            if quilt.key_cloth.source is Source.BOUGHT:
+                yield None, ToBuy("keys", border.cloth, quilt.key_cloth.prints[0])
+        elif cloth is None or cloth.source is not Source.LEFT:
+            yield Role.BORDER, ToBuy(name, border.cloth, print_of)

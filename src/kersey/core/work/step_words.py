@@ -375,6 +375,8 @@ def _border(step: Step, quilt: Quilt) -> StepWords:
     number = int(step.name.rpartition(" ")[2]) if " " in step.name else 1
     borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
     border, u, design = borders[number - 1], quilt.units, quilt.project.design
+    if border.key is not None:
+        return _keys(quilt, border)
     cut = format_length(border.cut_width, u)
     joined = " and join them with a straight seam" if border.joined else ""
     strips = border.strips
@@ -390,6 +392,36 @@ def _border(step: Step, quilt: Quilt) -> StepWords:
             took,
             "Measure the quilt down the middle and near both edges, and cut to the average.",
             *_how_it_is_sewn(border, design.corners, design.sides_first, u),
+        ),
+    )
+
+
+def _keys(quilt: Quilt, border: Border) -> StepWords:
+    """The spacer first, for it makes the keys fit; then the keys, side by side."""
+    u, seams = quilt.units, 2 * quilt.project.design.seam
+    assert border.key is not None
+    key = border.key - seams
+    along, down = ((side - seams) / key for side in (border.ends, border.sides))
+    spacer = [
+        f"two of {format_size(piece.cut_width, piece.cut_length, u)} "
+        f"{'for the sides' if piece.name.endswith('side') else 'above and below'}"
+        for piece, _ in quilt.spacer_strips
+    ]
+    first = f"Sew on the spacer first: {_listed(spacer)}." if spacer else "No spacer is needed."
+    cut = format_size(border.key, border.cut_width, u)
+    square = format_length(border.cut_width, u)
+    took = f"They take {format_bought(border.cloth, u)} of cloth, in two prints or more."
+    if quilt.key_cloth.source is Source.LEFT:
+        took = f"From what is left: {len(quilt.key_cloth.prints)} prints."
+    return StepWords(
+        f"Cut {border.keys} keys of {cut}",
+        (
+            took,
+            first,
+            f"Join {along} for top and bottom and {down} for each side: they should measure "
+            f"{format_length(border.ends, u)} and {format_length(border.sides, u)}.",
+            f"Cut four squares of {square} for the corners; sew them to top and bottom, and those "
+            "on last. Press the keys all one way.",
         ),
     )
 

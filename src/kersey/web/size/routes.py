@@ -16,6 +16,7 @@ from kersey.core.cutting.problem import ANY
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
 from kersey.core.frame.edge import BadEdge, EdgeStyle
+from kersey.core.frame.keys import check_key
 from kersey.core.frame.purposes import (
     ALL_BEDS,
     ANY_PURPOSE,
@@ -119,6 +120,7 @@ class FinishForm(RevisedForm):
     outer_1: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
     outer_2: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
     outer_3: Annotated[Length, AfterValidator(checked(check_border_width))] = Fraction(0)
+    key: Annotated[Length, AfterValidator(checked(check_key))] = Fraction(0)
     corners: Corners = Corners.BUTTED
     first: Literal["sides", "ends"] = "sides"
     margin: Annotated[Length, AfterValidator(checked(check_margin))]
@@ -232,6 +234,7 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         sashing=form.sashing_kind.of_width(form.sashing_width),
         border_width=form.border_width,
         outer_borders=tuple(width for width in (form.outer_1, form.outer_2, form.outer_3) if width),
+        key=form.key,
         corners=form.corners,
         sides_first=form.first == "sides",
         edge_style=form.edge_style,
