@@ -39,6 +39,8 @@ SHOTS = (
     Shot("yield-dark", "/projects/4/yield", theme="dark"),
     Shot("size", "/projects/5/size"),
     Shot("whole-quilts", "/projects/5/size/quilts"),
+    Shot("try-outs", "/projects/6/size/tryouts?part=binding"),
+    Shot("what-is-lacking", "/projects/6/size/shopping?purpose=queen"),
     Shot("cut", "/projects/4/cut"),
     Shot("size-phone", "/projects/5/size", PHONE),
     Shot("cut-phone-dark", "/projects/5/cut", PHONE, "dark"),
