@@ -57,3 +57,12 @@ def test_only_a_square_lies_on_its_corner(setting: Setting) -> None:
     assert suiting(setting, (F(6), F(6))) is setting
     oblong = suiting(setting, (F(6), F(9)))
     assert oblong is (Setting.STRAIGHT if setting is Setting.ON_POINT else setting)
+
+
+@pytest.mark.parametrize(
+    ("side", "rows", "columns", "finished"),
+    [(F(19, 2), 8, 7, (F(133, 2), F(76))), (F(45, 4), 6, 5, (F(225, 4), F(135, 2)))],
+)
+def test_worked_sizes(side: F, rows: int, columns: int, finished: tuple[F, F]) -> None:
+    """56 blocks of 9 1/2 as 7 x 8 are 66 1/2 x 76; 30 of 11 1/4 as 5 x 6 are 56 1/4 x 67 1/2."""
+    assert BlockGrid(rows, columns).body((side, side)) == finished

@@ -2,9 +2,9 @@
 
 The blocks are those of the plan that is kept, and what is settled stays: the block, the edge, how
 corners are made, the first border where a person chose it. Sashing is tried plain, with
-cornerstones and framed, a quarter to a third of a block wide; blocks are set straight, between
-plain squares and on point. Where that is asked for, other sizes of the block are tried as well:
-those of which most shows.
+cornerstones, framed and between rows alone, a quarter to a third of a block wide; blocks are set
+straight, between plain squares and on point. Where that is asked for, other sizes of the block are
+tried as well: those of which most shows.
 """
 
 from collections.abc import Iterator, Mapping
@@ -258,8 +258,12 @@ def _space(design: Design, kept: KeptPlan, units: Units) -> Space:
     assert kept.finished is not None
     step = Fraction(1, 2) if units is Units.INCHES else CENTIMETRE
     widths = proposed_widths(kept.finished, step)[:2]
-    kinds = ((False, False), (True, False), (True, True))
-    sashings = (NO_SASHING, *(Sashing(width, *kind) for width in widths for kind in kinds))
+    kinds = ((False, False), (True, False), (False, True), (True, True))
+    sashings = (
+        NO_SASHING,
+        *(Sashing(width, *kind) for width in widths for kind in kinds),
+        *(Sashing(width, rows_only=True) for width in widths),
+    )
     first = design.border_width
     proposed = tuple(width for width in widths_to_propose(units) if width)
     return Space(

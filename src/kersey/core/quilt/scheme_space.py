@@ -29,7 +29,7 @@ from kersey.core.quilt.scheme import Scheme
 Floats = NDArray[np.float64]
 Counts = NDArray[np.int_]
 # So many schemes of one block are looked at; of more, those with the most blocks.
-MOST_SCHEMES = 60_000
+MOST_SCHEMES = 200_000
 _ROUND = 1e-9
 
 
