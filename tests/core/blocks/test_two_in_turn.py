@@ -20,6 +20,7 @@ KINDS = recipes()["two-in-turn"].choices["first"]
 def test_every_two_are_those_two_side_by_side(first: str, second: str) -> None:
     pair = BlockChoice("two-in-turn").with_option("first", first).with_option("second", second)
     assembly = pair.assembly(SEAM)
+    assert assembly.batch == 1
     assert sum(patch.area for patch in assembly.patches) == 12 * 6
     assert all(0 <= x <= 12 and 0 <= y <= 6 for p in assembly.patches for x, y in p.corners)
     alone = [BlockChoice(name).assembly(SEAM) for name in (first, second)]
@@ -49,7 +50,7 @@ def test_every_other_row_is_turned() -> None:
     ("block", "says"),
     [
         (BlockChoice("two-in-turn", (F(12), F(5))), "twice as wide"),
-        (BlockChoice("two-in-turn").with_option("first", "hourglass"), "another block than"),
+        (BlockChoice("two-in-turn").with_option("first", "pinwheel"), "another block than"),
     ],
 )
 def test_what_is_no_pair_is_said(block: BlockChoice, says: str) -> None:
