@@ -61,13 +61,6 @@ class Part:
         """Square inches, with no join and no waste."""
         return self.length * self.cut_width
 
-    def cloth_at_least(self, shop: Workshop) -> Fraction:
-        """Inches off the bolt that it takes in any case, however its pieces lie in their strips."""
-        longest = max(piece.cut_length for piece in self.pieces)
-        if self.run or longest > shop.usable_width:
-            return self.off_the_bolt(shop).cloth
-        return -(-self.length // shop.usable_width) * self.cut_width
-
     def off_the_bolt(self, shop: Workshop) -> Strips:
         """The strips that are cut for it from bought cloth."""
         if self.run:

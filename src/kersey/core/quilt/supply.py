@@ -60,7 +60,7 @@ def _lacks(quilt: Quilt, role: Role, pulled: Sequence[Pulled]) -> Fraction:
         sashing = quilt.sashing_strips or Strips(0, Fraction(1), joined=False)
         return _strips_lacking(pulled, sashing.count, sashing.cut_width, cloth)
     if role is Role.BORDER:
-        borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
+        borders = quilt.borders
         widest = max((border.cut_width for border in borders), default=Fraction(1))
         return _strips_lacking(pulled, sum(border.strips for border in borders), widest, cloth)
     if role is Role.BINDING:

@@ -373,7 +373,7 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
 
 def _border(step: Step, quilt: Quilt) -> StepWords:
     number = int(step.name.rpartition(" ")[2]) if " " in step.name else 1
-    borders = (*([quilt.border] if quilt.border else []), *quilt.outer_borders)
+    borders = quilt.borders
     border, u, design = borders[number - 1], quilt.units, quilt.project.design
     if border.key is not None:
         return _keys(quilt, border)
