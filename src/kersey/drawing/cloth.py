@@ -43,10 +43,13 @@ _FIGURE = {
 
 
 class Cloths:
-    """The fills that one picture uses; `definitions` holds their patterns."""
+    """The fills that one picture uses; `definitions` holds their patterns.
 
-    def __init__(self, flat: bool = False) -> None:
-        self.flat = flat
+    In a picture that is `named` the paths of the blocks say of which print and family they are.
+    """
+
+    def __init__(self, flat: bool = False, named: bool = False) -> None:
+        self.flat, self.named = flat, named
         self._patterns: dict[str, str] = {}
 
     def fill(self, cloth: Print, upright: bool = False, on_point: bool = False) -> str:

@@ -33,6 +33,11 @@ class Lie:
             x, y = map(float, corner_in_body(self._quilt, seat))
         return self._left + x, self._top + y
 
+    def middle(self, seat: Seat) -> Point:
+        """Where the middle of a place's block is."""
+        x, y = self.anchor(seat)
+        return (x, y) if self.on_point else (x + self._wide / 2, y + self._high / 2)
+
     def lying(self, corners: Iterable[tuple[Fraction, Fraction]]) -> list[Point]:
         """Corners within a block, as they lie, from its anchor."""
         straight = [(float(x), float(y)) for x, y in corners]

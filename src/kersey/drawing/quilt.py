@@ -86,12 +86,13 @@ def draw_miniature(quilt: Quilt) -> str:
     )
 
 
-def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
-    """The quilt in its colours, as it hangs beside others at one scale; over the bed or lap that is
-    wished for, if one is."""
+def draw_hung(quilt: Quilt, px_per_inch: float, flat: bool = True) -> str:
+    """The quilt as it hangs beside others at one scale, in flat colours or in its prints; over the
+    bed or lap that is wished for, if one is."""
     edge = _BINDING_SHOWS
     wide, long = quilt.size.width + 2 * edge, quilt.size.length + 2 * edge
-    parts = [draw_whole(quilt, -wide / 2 + edge, -long / 2 + edge, Cloths(flat=True))]
+    cloths = Cloths(flat=flat)
+    parts = [draw_whole(quilt, -wide / 2 + edge, -long / 2 + edge, cloths)]
     if quilt.size.purpose_wished:
         purpose = quilt.size.purpose
         box = (purpose.most_width, purpose.most_length)
@@ -101,8 +102,9 @@ def draw_hung(quilt: Quilt, px_per_inch: float) -> str:
         )  # fmt: skip
         wide, long = max(wide, box[0] + 1), max(long, box[1] + 1)
     return picture(
-        -wide / 2, -long / 2, wide, long, *parts, label=describe(quilt), px_per_inch=px_per_inch
-    )
+        -wide / 2, -long / 2, wide, long, cloths.definitions, *parts, label=describe(quilt),
+        px_per_inch=px_per_inch,
+    )  # fmt: skip
 
 
 def describe(quilt: Quilt) -> str:
@@ -118,6 +120,12 @@ def describe(quilt: Quilt) -> str:
         f"Quilt of {quilt.size.columns} by {quilt.size.rows} blocks of "
         f"{' '.join((quilt.plan.block.title.lower(), *has))}, {size} finished."
     )
+
+
+def lie_of(quilt: Quilt, left: Fraction, top: Fraction) -> Lie:
+    """How the blocks lie in a quilt whose finished corner lies there."""
+    around = quilt.size.bordered + quilt.size.edge
+    return Lie(quilt, left + around + quilt.size.spacer[0], top + around + quilt.size.spacer[1])
 
 
 def draw_whole(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
@@ -313,6 +321,8 @@ def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
             "path",
             d="".join(outlines),
             fill=cloths.fill(quilt.prints[name], upright, lie.on_point),
+            data_print=quilt.prints[name].name if cloths.named else None,
+            data_family=quilt.prints[name].family if cloths.named else None,
         )
         for (name, upright), outlines in sorted(paths.items())
     ) + element(

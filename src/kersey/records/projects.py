@@ -13,10 +13,12 @@ from kersey.core.cloth.fabric import BadFabric, Print, Value
 from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.laying import Version
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.records.choices import BadDocument, choices_document, choices_from, first_fault
+from kersey.records.laid import versions_document, versions_from
 from kersey.records.lots import print_document, print_from
 from kersey.records.plans import plan_document, plan_from
 
@@ -24,6 +26,9 @@ Document = dict[str, Any]
 
 _Choices = Annotated[Design, BeforeValidator(choices_from), PlainSerializer(choices_document)]
 _Plan = Annotated[KeptPlan, BeforeValidator(plan_from), PlainSerializer(plan_document)]
+_Versions = Annotated[
+    tuple[Version, ...], BeforeValidator(versions_from), PlainSerializer(versions_document)
+]
 _Print = Annotated[Print, BeforeValidator(print_from), PlainSerializer(print_document)]
 
 
@@ -78,6 +83,7 @@ class ProjectDocument(BaseModel):
     put_away: bool
     choices: _Choices
     plan: _Plan | None
+    versions: _Versions = ()
 
 
 def project_document(project: Project, place_of: Mapping[int | None, int]) -> Document:
@@ -101,6 +107,7 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         put_away=project.put_away,
         choices=project.design,
         plan=project.plan,
+        versions=project.versions,
     )
     return document.model_dump(mode="json")
 
@@ -130,6 +137,7 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         sketch=known.sketch,
         put_away=known.put_away,
         plan=known.plan,
+        versions=known.versions,
     )
 
 

@@ -10,6 +10,7 @@ from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.records.choices import choices_from_text, choices_text
+from kersey.records.laid import versions_from_text, versions_text
 from kersey.records.plans import plan_from_text, plan_text
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
@@ -43,6 +44,7 @@ def project_from_row(row: ProjectRow) -> Project:
         sketch=row.sketch,
         put_away=row.put_away,
         plan=plan_from_text(row.plan.document) if row.plan else None,
+        versions=versions_from_text(row.versions),
     )
 
 
@@ -80,6 +82,7 @@ def project_columns(project: Project) -> dict[str, Any]:
         "sketch": project.sketch,
         "put_away": project.put_away,
         "choices": choices_text(project.design),
+        "versions": versions_text(project.versions),
     }
 
 

@@ -30,7 +30,8 @@ class PrintColumns:
 
 
 class ProjectRow(Table):
-    """A project. `revision` counts its changes; its `choices` are one JSON document."""
+    """A project. `revision` counts its changes; its `choices` are one JSON document, and its
+    `versions`, the arrangements that are kept, another."""
 
     __tablename__ = "project"
     __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
@@ -46,6 +47,7 @@ class ProjectRow(Table):
     choices: Mapped[str]
     sketch: Mapped[bool]
     put_away: Mapped[bool]
+    versions: Mapped[str]
 
     pulls: Mapped[list["PullRow"]] = relationship(
         cascade="all, delete-orphan", order_by="PullRow.position"
@@ -112,6 +114,26 @@ class KeptPlanRow(Table):
         ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
     )
     number: Mapped[int]
+    document: Mapped[str]
+
+
+class WallStepRow(Table):
+    """How the blocks of a project lay on the wall, step by step, to undo and redo.
+
+    `words` say what led there; the step that `is_here` is the one shown. `of` names the kits and
+    places that its `document` speaks of: a step of others cannot be gone back to.
+    """
+
+    __tablename__ = "wall_step"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    number: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    words: Mapped[str]
+    is_here: Mapped[bool]
+    of: Mapped[str]
     document: Mapped[str]
 
 

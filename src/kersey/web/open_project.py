@@ -13,6 +13,7 @@ from kersey.core.project.question import YieldAsked
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.ledger import EntryKind
+from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import Step
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
@@ -112,6 +113,17 @@ def change(
         preferences = load_preferences(session)
         units = preferences.workshop.units
         stored = change_project(
-            session, project_id, revision, lambda p: regridded(how(p), units), room.clock(), why
+            session, project_id, revision, lambda p: _settled(p, how(p), units), room.clock(), why
         )
+    return opened_after(room, stored, preferences)
+
+
+def opened_after(room: Workroom, stored: StoredProject, preferences: Preferences) -> OpenProject:
+    """A project that was just changed, opened."""
+    units = preferences.workshop.units
     return _opened(room, room.reckoned(stored, units), preferences, _A_MOMENT)
+
+
+def _settled(before: Project, after: Project, units: Units) -> Project:
+    """What is chosen of the size serves at once, and the blocks stay laid as they are."""
+    return laid_as_before(before, regridded(after, units), units)

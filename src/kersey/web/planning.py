@@ -21,6 +21,7 @@ from kersey.core.quilt.standing import (
     wanted_plan,
     what_changes,
 )
+from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import with_plan
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import StoredProject, keep_plan
@@ -74,13 +75,14 @@ def settle(room: Workroom, reckoned: Reckoned, patience: float = 0.0) -> tuple[R
 
 
 def accepted(project: Project, found: KeptPlan, units: Units) -> Project:
-    """The project with a plan in the place of the one before; ticks of old are carried over."""
+    """The project with a plan in the place of the one before; ticks of old are carried over, and
+    the blocks are laid as they were."""
     kept = replace(found, taken=bool(project.plan and project.plan.taken) or found.taken)
     try:
         quilt = make_quilt(replace(project, plan=kept), units)
     except KerseyError:
         quilt = None
-    return with_plan(project, kept, quilt)
+    return laid_as_before(project, with_plan(project, kept, quilt), units)
 
 
 def found_plan(room: Workroom, stored: StoredProject, units: Units) -> KeptPlan | None:

@@ -44,10 +44,14 @@ def _utc_now() -> datetime:
 
 @dataclass(frozen=True)
 class Reckoned:
-    """A project as it is kept, and what follows from it; each is worked out once, when wanted."""
+    """A project as it is kept, and what follows from it; each is worked out once, when wanted.
+
+    `beside` holds what single stages make of it, by its type.
+    """
 
     stored: StoredProject
     units: Units
+    beside: dict[type, object] = field(default_factory=dict, compare=False)
 
     @property
     def key(self) -> ReckonedKey:

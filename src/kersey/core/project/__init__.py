@@ -4,6 +4,8 @@ __all__ = [
     "best_block",
     "design",
     "kept_plan",
+    "laying",
+    "minding",
     "project",
     "pulling",
     "question",

@@ -23,6 +23,7 @@ from kersey.core.measure.workshop import (
     check_seam,
     check_usable_width,
 )
+from kersey.core.project.minding import USUAL, Weights
 
 # docs/trade.md section 4: four to eight layers are cut at once; more slips.
 USUAL_LAYERS, MOST_LAYERS = 4, 8
@@ -59,11 +60,11 @@ class Design:
     """The choices. Lengths in inches; None leaves the choice to Kersey.
 
     The block is `block_chosen` unless Kersey has only proposed it; `own_draft` is one that is being
-    drawn beside it. `even`: every fabric of a role
-    is cut alike. `by_value`: fabric for any role serves the side of a block that it is light or
-    dark enough for. `deal` counts how often the kits were dealt again;
-    so many `layers` are cut at once. Border and binding come from fabric pulled for them; without
-    any, from what is left where that is wished for and enough.
+    drawn beside it. `even`: every fabric of a role is cut alike. `by_value`: fabric for any role
+    serves the side of a block that it is light or dark enough for. `deal` counts how often the kits
+    were dealt again; so many `layers` are cut at once; `minded` is what may not lie side by side.
+    Border and binding come from fabric pulled for them; without any, from what is left where that
+    is wished for and enough.
     """
 
     block: BlockChoice = field(default_factory=usual_block)
@@ -94,6 +95,7 @@ class Design:
     kits: KitWish = KitWish.DIFFERENT
     deal: int = 0
     layers: int = USUAL_LAYERS
+    minded: Weights = USUAL
 
     def __post_init__(self) -> None:
         if self.rows is not None and self.columns is not None:

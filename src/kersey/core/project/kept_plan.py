@@ -16,6 +16,7 @@ from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.frame.setting import BlockGrid
+from kersey.core.project.laying import Laying
 
 # The names of fabrics, one for each piece of a block: those of its first need, then of the next.
 Kit = tuple[str, ...]
@@ -46,7 +47,8 @@ class KeptPlan:
     the fabrics of its problem, in their order: by them they are known, whatever they are called.
     `unmet` says why a wish for the kits could not be met. `places` hold the numbers of kits; where
     none is left a place has none, and `missing` says what would mend that, once it was sought. Once
-    it is `taken` a person has settled on it; before, Kersey has only proposed it.
+    it is `taken` a person has settled on it; before, Kersey has only proposed it. There is a
+    `laying` once a person has laid blocks; before, they are turned as suits them.
     """
 
     question: str
@@ -65,6 +67,7 @@ class KeptPlan:
     missing_sought: bool = False
     thrifty: bool = True
     taken: bool = False
+    laying: Laying | None = None
 
     @property
     def possible(self) -> int:

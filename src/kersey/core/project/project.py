@@ -21,6 +21,7 @@ from kersey.core.cloth.print_names import (
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.laying import Version
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, working_strips
 
@@ -41,7 +42,8 @@ class Project:
 
     `fabrics` are pulled from the cupboard. A *sketch* only tries them: it holds nothing back from
     other quilts. Once it is `put_away`, a project holds only what it has cut. `done` holds the
-    steps of the work order that were ticked off, by their keys.
+    steps of the work order that were ticked off, by their keys; `versions` are arrangements kept
+    beside the one of the plan.
     """
 
     name: str
@@ -57,6 +59,7 @@ class Project:
     sketch: bool = False
     put_away: bool = False
     plan: KeptPlan | None = None
+    versions: tuple[Version, ...] = ()
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))

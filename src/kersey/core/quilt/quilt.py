@@ -287,10 +287,19 @@ class Quilt:
     def placed(self) -> tuple[Placed, ...]:
         """Every block that there is, row by row."""
         return tuple(
-            Placed(kit, *seat, self._turn_at(*self.grid.turning(seat)))
-            for seat, kit in zip(self.grid.seats, self.plan.places, strict=True)
+            Placed(kit, *seat, turn)
+            for seat, kit, turn in zip(
+                self.grid.seats, self.plan.places, self.place_turns, strict=True
+            )
             if kit is not None
         )
+
+    @cached_property
+    def place_turns(self) -> tuple[int, ...]:
+        """By how many quarters the block of each place is turned."""
+        if self.plan.laying is not None:
+            return self.plan.laying.turns
+        return tuple(self._turn_at(*self.grid.turning(seat)) for seat in self.grid.seats)
 
     def _turn_at(self, row: int, column: int) -> int:
         turns = self.assembly.turns
@@ -329,15 +338,16 @@ class Quilt:
     @cached_property
     def alike_pairs(self) -> int:
         """Pairs of neighbours made of the very same prints."""
-        return alike_pairs(self._block_prints, self.plan.places, self.grid)
+        return alike_pairs(self.block_prints, self.plan.places, self.grid)
 
     @cached_property
     def alike_unavoidable(self) -> bool:
         """Whether two alike must touch however the blocks are laid."""
-        return alike_unavoidable(self._block_prints, self.plan.places, self.grid)
+        return alike_unavoidable(self.block_prints, self.plan.places, self.grid)
 
     @cached_property
-    def _block_prints(self) -> list[tuple[str, ...]]:
+    def block_prints(self) -> list[tuple[str, ...]]:
+        """The prints of every kit, by the names that the plan has for them."""
         return prints_of(self.plan.plan, self.plan.kits)
 
 

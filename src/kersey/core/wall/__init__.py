@@ -1,0 +1,3 @@
+"""The quilt on the wall: turning, orders, what troubles the eye, the search for less of it."""
+
+__all__ = []

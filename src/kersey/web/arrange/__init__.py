@@ -1,0 +1,1 @@
+"""Arrange: the whole quilt on the wall."""

@@ -1,0 +1,132 @@
+"""The wall: every act of a hand at it, undone and done again; what is laid by one touch."""
+
+from dataclasses import replace
+from typing import Literal
+
+from fastapi import APIRouter, HTTPException, Query, Request
+from starlette.responses import Response
+
+from kersey.core.project.minding import Trouble, Weights
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import make_quilt
+from kersey.core.wall.carried import laid_of
+from kersey.core.wall.hand import CannotLay
+from kersey.core.wall.numbers import NoSuchPlace
+from kersey.store.preferences import load_preferences
+from kersey.store.projects import change_project
+from kersey.store.wall_steps import step_to
+from kersey.web.arrange import searching, versions
+from kersey.web.arrange.acts import ActForm, done
+from kersey.web.arrange.lay import answer_laid, lay
+from kersey.web.arrange.troubled import troubled
+from kersey.web.arrange.view import arrange_context, look
+from kersey.web.forms import BadForm, TypedForm, read_form
+from kersey.web.open_project import (
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    change,
+    open_project,
+    opened_after,
+)
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+router.include_router(searching.router)
+router.include_router(versions.router)
+_AN_HOUR = {"cache-control": "private, max-age=3600"}
+
+
+class StepForm(RevisedForm):
+    """A step back, or on again."""
+
+    way: Literal["back", "on"]
+
+
+@router.get("/projects/{project_id}/arrange", name="arrange_page")
+def arrange_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    opened = open_project(room, project_id)
+    template = "arrange/answer.html" if is_fragment_request(request) else "arrange/page.html"
+    oob = {"oob": is_fragment_request(request)}
+    return render(request, template, arrange_context(room, opened) | oob)
+
+
+@router.post("/projects/{project_id}/arrange", name="act_at_wall")
+def act_at_wall(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Something is done at the wall."""
+    opened = open_project(room, project_id)
+    try:
+        form = read_form(ActForm, typed, opened.units)
+        opened = lay(room, project_id, form.revision, lambda shown: done(form, shown))
+    except BadForm as bad:
+        return _again(request, room, opened, bad)
+    except (CannotLay, NoSuchPlace) as error:
+        return _again(request, room, opened, BadForm({"places": str(error)}, typed))
+    return answer_laid(request, room, opened)
+
+
+@router.post("/projects/{project_id}/arrange/step", name="step_at_wall")
+def step_at_wall(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Undo the last step at the wall, or do it again."""
+    opened = open_project(room, project_id)
+    form = read_form(StepForm, typed, opened.units)
+    units = opened.units
+    with room.transaction() as session:
+        preferences = load_preferences(session)
+
+        def stepped(project: Project) -> Project:
+            quilt = make_quilt(project, units)
+            found = step_to(session, project_id, laid_of(quilt), form.way == "back")
+            if found is None:
+                return project
+            laid, _ = found
+            assert project.plan is not None
+            kept = replace(project.plan, places=laid.places, laying=laid.laying)
+            return replace(project, plan=kept)
+
+        stored = change_project(session, project_id, form.revision, stepped, room.clock())
+    return answer_laid(request, room, opened_after(room, stored, preferences))
+
+
+@router.post("/projects/{project_id}/arrange/minded", name="mind_troubles")
+def mind_troubles(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Say how much each trouble is minded."""
+    opened = open_project(room, project_id)
+    form = read_form(RevisedForm, {"revision": typed.get("revision", "")}, opened.units)
+    now = opened.project.design.minded
+
+    def weight(trouble: Trouble) -> int:
+        said = typed.get(trouble.name.lower(), "")
+        return int(said) if said.isdecimal() else now.of(trouble)
+
+    weights = Weights(tuple(map(weight, Trouble)))
+
+    def minding(project: Project) -> Project:
+        return replace(project, design=replace(project.design, minded=weights))
+
+    return answer_laid(request, room, change(room, project_id, form.revision, minding))
+
+
+@router.get("/projects/{project_id}/arrange/look", name="look_at_wall")
+def look_at_wall(
+    room: Room,
+    project_id: ProjectId,
+    act: Literal["way", "order", "now"],
+    key: str = Query("", max_length=60),
+) -> Response:
+    """A small drawing of the quilt laid otherwise."""
+    opened = open_project(room, project_id)
+    drawn = look(troubled(opened.reckoned), act, key) if opened.quilt else None
+    if drawn is None:
+        raise HTTPException(404)
+    return Response(drawn, media_type="image/svg+xml", headers=_AN_HOUR)
+
+
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    context = arrange_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
+    if is_fragment_request(request):
+        return render(request, "arrange/answer.html", context | {"oob": True}, 422)
+    return render(request, "arrange/page.html", context, 422)

@@ -1,0 +1,167 @@
+"""What the page of the wall shows."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Any
+
+from kersey.core.cloth.fabric import Fact
+from kersey.core.measure.counting import counted
+from kersey.core.project.laying import Laying
+from kersey.core.project.minding import MOST_WEIGHT
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.wall.bounds import may_be_proved
+from kersey.core.wall.numbers import number_of
+from kersey.core.wall.orders import Order, checkerboard_wants, kinds_there, laid_in
+from kersey.drawing.arranged import draw_wall
+from kersey.drawing.patches import draw_blocks_alone
+from kersey.drawing.quilt import draw_miniature
+from kersey.store.wall_steps import steps_there
+from kersey.web.arrange.stage import STAGE
+from kersey.web.arrange.troubled import Troubled, troubled
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
+from kersey.web.workroom import Workroom
+
+# Blocks beside the wall are drawn as far as there is room; the rest are counted.
+_MOST_BESIDE = 40
+_TURNS = ("upright", "a quarter", "upside down", "three quarters")
+
+
+@dataclass(frozen=True)
+class Offer:
+    """A way of turning or an order, offered by one touch; `note` says what it lacks or costs."""
+
+    act: str
+    key: str
+    title: str
+    chosen: bool
+    note: str = ""
+
+
+def arrange_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
+    """All that the page shows."""
+    context = project_context(opened, STAGE) | {"what": "", "searching": None}
+    if opened.quilt is None:
+        return context
+    shown = troubled(opened.reckoned)
+    with room.transaction() as session:
+        undo, redo = steps_there(session, opened.stored.id, shown.laid)
+    context |= {"undo": undo, "redo": redo}
+    return context | room.drawn(opened.reckoned, "arrange", lambda: _wall_context(shown))
+
+
+def _wall_context(shown: Troubled) -> dict[str, Any]:
+    quilt = shown.quilt
+    laying = shown.lies.laying
+    return {
+        "drawing": draw_wall(quilt, shown.marks),
+        "one_piece": quilt.plan.block.makes_one_piece,
+        "lines": shown.lines,
+        "total": shown.total,
+        "most_weight": MOST_WEIGHT,
+        "ways": list(_ways(shown)),
+        "orders": list(_orders(shown)),
+        "looks_of": shown.laid.of,
+        "beside": _beside(shown),
+        "more_beside": max(0, len(shown.lies.beside) - _MOST_BESIDE),
+        "pins": len(laying.pins),
+        "anew": [number_of(quilt.grid.seats[place]) for place in sorted(laying.anew)],
+        "prints": _prints(quilt),
+        "unknown": _unknown(quilt),
+        "blocks": list(_blocks(shown)),
+        "may_be_proved": may_be_proved(shown.wall, shown.lies.arrangement),
+    }
+
+
+def _ways(shown: Troubled) -> Iterator[Offer]:
+    grid = shown.quilt.grid
+    turns = shown.quilt.place_turns
+    if len(shown.ways) < 2:
+        return
+    for way in shown.ways:
+        costs = [
+            f"{columns} × {rows} {_blocks_more(more)}"
+            for rows, columns, more in way.better_grids(grid)
+        ]
+        even = " and ".join(
+            name for name, wants in zip(("rows", "columns"), way.even, strict=True) if wants
+        )
+        note = f"wants even {even}: {', or '.join(costs)}" if costs else ""
+        yield Offer("way", way.key, way.title, way.turns == turns, note)
+
+
+def _blocks_more(more: int) -> str:
+    return f"takes {counted(more, 'block')} more" if more > 0 else f"leaves {-more} over"
+
+
+def _orders(shown: Troubled) -> Iterator[Offer]:
+    lies = shown.lies
+    for order in Order if shown.quilt.grid.blocks > 1 else ():
+        places = laid_in(shown.wall, lies.places, order, lies.laying.pins, lies.laying.aside)
+        note = ""
+        if order is Order.CHECKERBOARD:
+            (light, dark), there = checkerboard_wants(shown.wall), kinds_there(shown.wall)
+            note = f"wants {light} and {dark}; there are {there[0]} lighter, {there[1]} darker"
+        yield Offer("order", order.value, order.value, places == lies.places, note)
+
+
+def look(shown: Troubled, act: str, key: str) -> str | None:
+    """A small drawing of the quilt as it would lie; None where there is no such way."""
+    lies, quilt = shown.lies, shown.quilt
+    if act == "now":
+        return draw_miniature(quilt)
+    if act == "way":
+        way = next((way for way in shown.ways if way.key == key), None)
+        return None if way is None else _drawn_as(quilt, lies.turned_to(way.turns).laying)
+    order = next((order for order in Order if order.value == key), None)
+    if order is None:
+        return None
+    places = laid_in(shown.wall, lies.places, order, lies.laying.pins, lies.laying.aside)
+    return _drawn_as(quilt, lies.laying, places)
+
+
+def _drawn_as(quilt: Quilt, laying: Laying, places: tuple[int | None, ...] | None = None) -> str:
+    lying = replace(quilt.plan, laying=laying, places=places or quilt.plan.places)
+    return draw_miniature(replace(quilt, plan=lying))
+
+
+def _beside(shown: Troubled) -> list[dict[str, Any]]:
+    quilt, beside = shown.quilt, shown.lies.beside[:_MOST_BESIDE]
+    prints = (quilt.patch_prints(quilt.plan.kits[block]) for block in beside)
+    drawings = draw_blocks_alone(quilt.assembly.patches, quilt.block, prints)
+    return [
+        {"number": block + 1, "drawing": drawing, "aside": block in shown.lies.laying.aside}
+        for block, drawing in zip(beside, drawings, strict=True)
+    ]
+
+
+def _prints(quilt: Quilt) -> dict[str, list[str]]:
+    """The prints of the blocks by their families, to be lit up."""
+    used = {name for placed in quilt.placed for name in quilt.plan.kits[placed.kit]}
+    found: dict[str, list[str]] = {}
+    for name in sorted(used, key=lambda name: quilt.prints[name].name):
+        cloth = quilt.prints[name]
+        names = found.setdefault(cloth.family, [])
+        if cloth.name not in names:
+            names.append(cloth.name)
+    return dict(sorted(found.items()))
+
+
+def _unknown(quilt: Quilt) -> int:
+    """How many prints have a colour that nobody has said."""
+    return sum(Fact.COLOUR in cloth.filled_in for cloth in quilt.prints.values())
+
+
+def _blocks(shown: Troubled) -> Iterator[dict[str, Any]]:
+    """Every place in words: the drawing for whoever cannot see it."""
+    quilt, lies = shown.quilt, shown.lies
+    for place, seat in enumerate(quilt.grid.seats):
+        block = lies.places[place]
+        names = [] if block is None else quilt.plan.kits[block]
+        yield {
+            "number": number_of(seat),
+            "block": None if block is None else block + 1,
+            "prints": list(dict.fromkeys(quilt.prints[name].name for name in names)),
+            "turn": _TURNS[lies.laying.turns[place]],
+            "pinned": place in lies.laying.pins,
+        }
