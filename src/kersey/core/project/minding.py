@@ -17,15 +17,15 @@ class Trouble(StrEnum):
     """What troubles the eye."""
 
     SAME = "the same print touching"
-    CORNER = "the same print at a corner"
+    CORNER = "the same print at corners"
     FAMILY = "the same family touching"
     STRONG = "a strong print near itself"
-    VALUES = "light and dark unevenly spread"
-    LINE = "a row or column of one family"
+    VALUES = "light and dark lopsided"
+    LINE = "a row all one family"
     DIAGONALS = "two diagonals in a V"
-    SEAMS = "many seams at one point"
+    SEAMS = "many seams at a point"
     ALTERNATE = "light and dark not in turn"
-    DIRECTION = "a print turned that must not be"
+    DIRECTION = "a print upside down"
 
 
 class BadWeights(InvalidValue):

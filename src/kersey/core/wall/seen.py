@@ -1,7 +1,8 @@
 """What the eye sees of a wall of blocks: their prints, families and values, and where they meet.
 
 ground   a print that is in every block: it carries the pattern, and may touch itself
-strong   a print that stands out from the rest of the cloth, and is in few blocks
+strong   a print that stands out from the rest of the cloth, and is in so few blocks that they
+         can lie apart
 
 The wall is what a search is given; it knows prints by numbers, and colours as CIELAB.
 """
@@ -24,8 +25,9 @@ from kersey.core.wall.beside import Turned, Way
 
 NEUTRAL = "neutral"
 # A strong print is farther from the mean of all cloth than the prints are on average, by as much as
-# they spread, and is in at most so many of the blocks: one that is in more is part of the pattern.
-_FEW = 4
+# they spread. Places nearer than this to each other are too near for it to be in both; one that is
+# in more blocks than there are such places is part of the pattern.
+TOO_NEAR = 3
 # Blocks that differ less than this in CIE L* are of one value.
 _ONE_VALUE = 6.0
 # Fewer blocks than this make no row of one family.
@@ -164,10 +166,8 @@ class Wall:
         far = {n: difference(self.prints[n].colour, tuple(middle)) for n in used}
         mean, spread = float(np.mean(list(far.values()))), float(np.std(list(far.values())))
         holding = Counter(n for block in self.blocks for n in set(block))
-        return frozenset(
-            n for n in used
-            if far[n] > mean + spread and holding[n] * _FEW <= len(self.blocks)
-        )  # fmt: skip
+        apart = -(-self.grid.rows // TOO_NEAR) * -(-self.grid.columns // TOO_NEAR)
+        return frozenset(n for n in used if far[n] > mean + spread and holding[n] <= apart)
 
     @cached_property
     def families(self) -> tuple[str, ...]:

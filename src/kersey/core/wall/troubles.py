@@ -15,14 +15,12 @@ from numpy.typing import NDArray
 
 from kersey.core.project.minding import Trouble, Weights
 from kersey.core.wall.beside import Turned, Way, meetings
-from kersey.core.wall.seen import NEUTRAL, Wall
+from kersey.core.wall.seen import NEUTRAL, TOO_NEAR, Wall
 
 Ints = NDArray[np.int64]
 Flags = NDArray[np.bool_]
 Places = tuple[int | None, ...]
 
-# Places nearer than this, either way, are too near for a strong print to be seen in both.
-TOO_NEAR = 3
 # Four blocks meet in four seams; eight and more make a lump.
 MANY_SEAMS = 8
 

@@ -177,7 +177,9 @@ def _of_corners(light: int) -> Iterator[_Offer]:
     yield "rings", "rings, light within", to(lambda s: _ring(s, light_first=True)), _BOTH
     yield "rings-dark", "rings, dark within", to(lambda s: _ring(s, light_first=False)), _BOTH
     diamonds = ((2, 3), (1, 0))
-    yield "diamonds", "diamonds", to(lambda s: _in_fours(s, diamonds)), _ANY
+    yield "diamonds", "diamonds, light within", to(lambda s: _in_fours(s, diamonds)), _ANY
+    dark = ((0, 1), (3, 2))
+    yield "diamonds-dark", "diamonds, dark within", to(lambda s: _in_fours(s, dark)), _ANY
     yield "set-off-light", "diamonds set off, light first", to(lambda s: _set_off(s, 0)), _ANY
     yield "set-off-dark", "diamonds set off, dark first", to(lambda s: _set_off(s, 1)), _ANY
     yield "zigzags", "zigzags", to(lambda s: 2 + s.column % 2), _ANY

@@ -35,14 +35,15 @@ class ActForm(RevisedForm):
     """An act, and what it is done to: places by their numbers, like 3-5 4-1.
 
     SWAP takes two places; MOVE so many rows down and places across; BRING a block by its number.
+    A `look` is a way or an order by its key: ``way:rings``.
     """
 
-    act: Act
+    act: Act | None = None
     places: str = Field("", max_length=20_000)
     down: int = Field(0, ge=-200, le=200)
     across: int = Field(0, ge=-200, le=200)
     block: int | None = Field(None, ge=1, le=5000)
-    key: str = Field("", max_length=60)
+    look: str = Field("", max_length=80, pattern=r"^((way|order):.*)?$")
     shift: int = Field(1, ge=1, le=_MOST_SHIFT)
 
 
@@ -54,7 +55,14 @@ def done(form: ActForm, shown: Troubled) -> Done:
 
     Raises `NoSuchPlace` or `CannotLay`.
     """
-    return _ACTS[form.act](form, shown)
+    act = Act(form.look.partition(":")[0]) if form.look else form.act
+    if act is None:
+        raise CannotLay("Say what is to be done.")
+    return _ACTS[act](form, shown)
+
+
+def _key(form: ActForm) -> str:
+    return form.look.partition(":")[2]
 
 
 def _places(form: ActForm, shown: Troubled, least: int = 1) -> list[int]:
@@ -116,14 +124,14 @@ def _bring(form: ActForm, shown: Troubled) -> Done:
 
 
 def _way(form: ActForm, shown: Troubled) -> Done:
-    way = next((way for way in shown.ways if way.key == form.key), None)
+    way = next((way for way in shown.ways if way.key == _key(form)), None)
     if way is None:
         raise CannotLay("This block is not turned so.")
     return shown.lies.turned_to(way.turns), way.title
 
 
 def _order(form: ActForm, shown: Troubled) -> Done:
-    order = next((order for order in Order if order.value == form.key), None)
+    order = next((order for order in Order if order.value == _key(form)), None)
     if order is None:
         raise CannotLay("There is no such order.")
     laying = shown.lies.laying

@@ -5,7 +5,6 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from kersey.core.cloth.fabric import Fact
-from kersey.core.measure.counting import counted
 from kersey.core.project.laying import Laying
 from kersey.core.project.minding import MOST_WEIGHT
 from kersey.core.quilt.quilt import Quilt
@@ -86,12 +85,12 @@ def _ways(shown: Troubled) -> Iterator[Offer]:
         even = " and ".join(
             name for name, wants in zip(("rows", "columns"), way.even, strict=True) if wants
         )
-        note = f"wants even {even}: {', or '.join(costs)}" if costs else ""
+        note = f"even {even}: {', '.join(costs)}" if costs else ""
         yield Offer("way", way.key, way.title, way.turns == turns, note)
 
 
 def _blocks_more(more: int) -> str:
-    return f"takes {counted(more, 'block')} more" if more > 0 else f"leaves {-more} over"
+    return f"takes {more} more" if more > 0 else f"leaves {-more} over"
 
 
 def _orders(shown: Troubled) -> Iterator[Offer]:
@@ -101,7 +100,10 @@ def _orders(shown: Troubled) -> Iterator[Offer]:
         note = ""
         if order is Order.CHECKERBOARD:
             (light, dark), there = checkerboard_wants(shown.wall), kinds_there(shown.wall)
-            note = f"wants {light} and {dark}; there are {there[0]} lighter, {there[1]} darker"
+            enough = there[0] >= light and there[1] >= dark
+            note = f"wants {light} and {dark}: " + (
+                "enough" if enough else f"there are {there[0]} and {there[1]}"
+            )
         yield Offer("order", order.value, order.value, places == lies.places, note)
 
 

@@ -23,12 +23,49 @@ function tell(words) {
   if (line) line.textContent = words;
 }
 
+// Acts are sent one after the other, however fast the hand is: each from the revision that the one
+// before has left.
+const waiting = [];
+let underWayNow = false;
+function enqueue(address, values) {
+  waiting.push({ address, values });
+  sendNext();
+}
+async function sendNext() {
+  if (underWayNow || !waiting.length) return;
+  const { address, values } = waiting.shift();
+  const sender = document.getElementById("sender");
+  underWayNow = true;
+  try {
+    await htmx.ajax("POST", address, { source: sender, swap: "none", values: { ...values, revision: sender.elements.revision.value } });
+  } finally {
+    underWayNow = false;
+    sendNext();
+  }
+}
+document.addEventListener("submit", (event) => {
+  if (!event.target.matches("[data-queued]")) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const values = Object.fromEntries(new FormData(event.target, event.submitter));
+  enqueue(event.target.getAttribute("action"), values);
+}, { capture: true });
+// What was refused ends what was still to be sent: it was meant for another wall.
+document.addEventListener("htmx:responseError", () => waiting.splice(0));
+document.addEventListener("htmx:beforeSwap", (event) => {
+  if (event.detail.xhr.status >= 400) waiting.splice(0);
+});
+// A search that is over is laid at once.
+document.addEventListener("htmx:afterSettle", () => {
+  const take = document.querySelector("#searching form.take");
+  if (!take) return;
+  take.classList.remove("take");
+  take.requestSubmit();
+});
+
 function act(name, fields) {
   const form = document.getElementById("act-form");
-  if (!form) return;
-  const all = { act: name, places: "", down: 0, across: 0, block: "", key: "", ...fields };
-  for (const [field, value] of Object.entries(all)) form.elements[field].value = value;
-  form.requestSubmit();
+  if (form) enqueue(form.getAttribute("action"), { act: name, places: "", down: 0, across: 0, block: "", ...fields });
 }
 
 // What is marked and where the keys are is shown by classes; it lives here, and survives the wall
@@ -177,8 +214,8 @@ document.addEventListener("pointermove", (event) => {
   }
   const scale = drawing().getScreenCTM().a;
   drag.ghost.setAttribute("transform", `translate(${x / scale} ${y / scale})`);
-  for (const element of places()) element.classList.remove("drop-here");
-  placeUnder(event)?.classList.add("drop-here");
+  for (const element of places()) element.classList.remove("drop-place");
+  placeUnder(event)?.classList.add("drop-place");
 });
 const placeUnder = (event) => document.elementsFromPoint(event.clientX, event.clientY).find((element) => element.matches?.(".place"));
 
@@ -191,7 +228,7 @@ document.addEventListener("pointerup", (event) => {
   if (!moving) return tap(place, event);
   if (target === null) {
     // Dragged off the wall: it lies aside.
-    if (event.target.closest?.(".beside, #wall-frame") !== null) act("aside", { places: numbersOf(chosen.has(place) ? chosen : [place]) });
+    if (event.target.closest?.(".wall-side, #wall-frame")) act("aside", { places: numbersOf(chosen.has(place) ? chosen : [place]) });
     return undefined;
   }
   if (target === place) return undefined;
@@ -207,7 +244,7 @@ document.addEventListener("pointerup", (event) => {
 function endDrag() {
   drawing()?.querySelector("#ghost")?.remove();
   frame()?.classList.remove("dragging");
-  for (const element of places()) element.classList.remove("drop-here");
+  for (const element of places()) element.classList.remove("drop-place");
   drag = null;
 }
 document.addEventListener("pointercancel", endDrag);
@@ -236,7 +273,6 @@ document.addEventListener("click", (event) => {
   const spare = event.target.closest?.(".spare");
   const back = event.target.closest?.("[data-view]");
   const line = event.target.closest?.("[data-line]");
-  const lookAt = event.target.closest?.("[data-look]");
   if (spare) {
     const empty = frame().querySelector(".place.empty");
     const place = cursor ?? (empty ? Number(empty.dataset.place) : null);
@@ -251,14 +287,6 @@ document.addEventListener("click", (event) => {
     cursor = Math.min(...chosen);
     frame().focus({ preventScroll: true });
     show();
-  } else if (lookAt) {
-    event.preventDefault();
-    const shift = lookAt.form.elements.shift.value;
-    htmx.ajax("POST", lookAt.form.getAttribute("action"), {
-      source: lookAt.form,
-      swap: "none",
-      values: { ...htmx.values(lookAt.form), act: lookAt.value, key: lookAt.dataset.look, shift },
-    });
   } else if (event.target.id === "zoom-in") comeNearer(1.4);
   else if (event.target.id === "zoom-out") comeNearer(1 / 1.4);
   else if (event.target.id === "zoom-whole") comeNearer(0);
