@@ -9,6 +9,7 @@ from fastapi.testclient import TestClient
 from tests.core.quilts import plan, project
 
 from kersey.core.measure.length import Units
+from kersey.core.project.laying import Laying
 from kersey.core.project.project import Project
 from kersey.store.projects import StoredProject
 from kersey.web.stages import FOLDERS, STAGES, next_stage, stage_routers
@@ -25,7 +26,7 @@ def test_every_stage_has_a_folder_and_a_page_of_its_own() -> None:
     assert len({stage.key for stage in STAGES}) == len(STAGES) == len(FOLDERS)
     routes = {getattr(route, "name", "") for router in stage_routers() for route in router.routes}
     assert {stage.page for stage in STAGES} <= routes
-    assert [stage.title for stage in STAGES] == ["Pull", "Yield", "Size", "Cut"]
+    assert [stage.title for stage in STAGES] == ["Pull", "Yield", "Size", "Arrange", "Cut"]
 
 
 def test_what_waits_is_next_until_all_is_done() -> None:
@@ -35,6 +36,12 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     assert waiting.act == "Choose a size"
     chosen = plan(project(rows=10, columns=8))
     waiting = next_stage(reckoned(chosen))
+    assert waiting is not None
+    assert waiting.act == "Lay it out"
+    assert chosen.plan is not None
+    laying = Laying((0,) * len(chosen.plan.places))
+    laid = replace(chosen, plan=replace(chosen.plan, laying=laying))
+    waiting = next_stage(reckoned(laid))
     assert waiting is not None
     assert waiting.act == "Cut and sew"
     steps = reckoned(chosen).steps
@@ -50,6 +57,7 @@ def test_what_waits_is_next_until_all_is_done() -> None:
         ("pull", {"Pull": "40 strips, 20 prints"}),
         ("yield", {"Yield": "80 blocks, proved"}),
         ("size", {"Size": "proposed: 54 × 66″"}),
+        ("arrange", {"Arrange": ""}),
         ("cut", {"Cut": ""}),
     ],
 )
@@ -65,7 +73,7 @@ def test_a_page_says_where_one_is_and_how_all_stand(
             r'class="stage">(\w+)</span>\s*<span class="status[^"]*">([^<]*)</span>', page
         )
     }
-    assert list(lines) == ["Pull", "Yield", "Size", "Cut"]
+    assert list(lines) == ["Pull", "Yield", "Size", "Arrange", "Cut"]
     assert says.items() <= lines.items()
     (here,) = re.findall(r'href="/projects/1/(\w+)" aria-current="page"', page)
     assert here == stage

@@ -11,6 +11,7 @@ The rooms, each importing only from what stands above it in this list:
     yields    the answer and what is said of it: proof, limits, cliffs, claims, even plans
     project   one quilt's fabric, choices and state
     quilt     kits dealt, the setting, the whole quilt
+    wall      the quilt laid out: turning, orders, what troubles the eye, a photograph read
     work      the order of work, cut sheets, putting away
 
 Errors that more than one room raises stand beside them in ``errors``.

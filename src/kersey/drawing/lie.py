@@ -9,6 +9,7 @@ from fractions import Fraction
 from math import sqrt
 
 from kersey.core.frame.setting import Seat, Setting
+from kersey.core.quilt.body import anchor_in_body
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.svg import number
 
@@ -25,12 +26,7 @@ class Lie:
 
     def anchor(self, seat: Seat) -> Point:
         """Where the block of a place is anchored."""
-        if self.on_point:
-            across, down = self._wide * sqrt(2), self._high * sqrt(2)
-            # Of the shorter rows every block lies half a width further in.
-            x, y = across * (seat.column + (1 + seat.row % 2) / 2), down * (seat.row + 1) / 2
-        else:
-            x, y = map(float, corner_in_body(self._quilt, seat))
+        x, y = anchor_in_body(self._quilt, seat)
         return self._left + x, self._top + y
 
     def middle(self, seat: Seat) -> Point:
@@ -61,11 +57,3 @@ class Lie:
             f"M{number(x + first_x)} {number(y + first_y)}{steps}z{cross}"
             for x, y in map(self.anchor, seats)
         )
-
-
-def corner_in_body(quilt: Quilt, seat: Seat) -> tuple[Fraction, Fraction]:
-    """Where in the body a block begins that lies straight."""
-    sashing, (width, height) = quilt.sashing, quilt.block
-    edge = sashing.width if sashing.framed else Fraction(0)
-    across = Fraction(0) if sashing.rows_only else sashing.width
-    return edge + seat.column * (width + across), edge + seat.row * (height + sashing.width)

@@ -7,8 +7,8 @@ wider. They show nothing and are told to nobody: the fields can be typed in.
 from fractions import Fraction
 
 from kersey.core.frame.setting import Seat
+from kersey.core.quilt.body import corner_in_body
 from kersey.core.quilt.quilt import Quilt
-from kersey.drawing.lie import corner_in_body
 from kersey.drawing.svg import element, rect
 
 # So broad is what a finger takes hold of, in inches of the quilt.

@@ -13,10 +13,11 @@ from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
+from kersey.core.quilt.body import corner_in_body
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.key_border import draw_key_border
-from kersey.drawing.lie import Lie, corner_in_body
+from kersey.drawing.lie import Lie
 from kersey.drawing.svg import box_path, element, number, picture, rect, text
 from kersey.drawing.tape import tape_across, tape_down
 
@@ -103,6 +104,18 @@ def draw_hung(quilt: Quilt, px_per_inch: float, flat: bool = True) -> str:
         wide, long = max(wide, box[0] + 1), max(long, box[1] + 1)
     return picture(
         -wide / 2, -long / 2, wide, long, cloths.definitions, *parts, label=describe(quilt),
+        px_per_inch=px_per_inch,
+    )  # fmt: skip
+
+
+def draw_body(quilt: Quilt, px_per_inch: float) -> str:
+    """The blocks in their prints, with what lies between them, without the frame."""
+    cloths = Cloths()
+    body = draw_whole(quilt, Fraction(0), Fraction(0), cloths)
+    around = quilt.size.bordered + quilt.size.edge
+    return picture(
+        around + quilt.size.spacer[0], around + quilt.size.spacer[1], quilt.size.body_width,
+        quilt.size.body_length, cloths.definitions, body, label=describe(quilt),
         px_per_inch=px_per_inch,
     )  # fmt: skip
 

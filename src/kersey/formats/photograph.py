@@ -105,21 +105,21 @@ def cleaned(content: bytes) -> bytes:
 
     Raises `NotAPhotograph` for what is no picture, too large, or of another kind than it says.
     """
-    picture = _opened(content)
+    picture = opened(content)
     picture.thumbnail((_KEPT_SIDE, _KEPT_SIDE), Image.Resampling.LANCZOS)
     return _jpeg(picture, 88)
 
 
 def thumbnail(content: bytes) -> bytes:
     """A small picture for a list; raises as `cleaned` does."""
-    picture = _opened(content)
+    picture = opened(content)
     picture.thumbnail((_LISTED_SIDE, _LISTED_SIDE), Image.Resampling.LANCZOS)
     return _jpeg(picture, 80)
 
 
 def study(content: bytes, crop: Crop | None = None) -> Cloth:
     """What the part of a photograph within the crop shows; raises as `cleaned` does."""
-    return _studied(_opened(content), crop or Crop())
+    return _studied(opened(content), crop or Crop())
 
 
 def study_fan(content: bytes, line: Line, strips: int | None = None) -> list[tuple[Crop, Cloth]]:
@@ -130,7 +130,7 @@ def study_fan(content: bytes, line: Line, strips: int | None = None) -> list[tup
     """
     if strips is not None and not 1 <= strips <= MOST_IN_A_FAN:
         raise NotAPhotograph(f"From 1 to {MOST_IN_A_FAN} strips can be told apart on one line.")
-    picture = _opened(content)
+    picture = opened(content)
     ends = _parted(_along(picture, line), strips)
     found = []
     for begin, end in pairwise(ends):
@@ -243,7 +243,7 @@ def _round_the_middle(picture: Image.Image, line: Line, begin: float, end: float
     )
 
 
-def _opened(content: bytes) -> Image.Image:
+def opened(content: bytes) -> Image.Image:
     """The picture, upright, in plain colours, without anything written beside it."""
     if len(content) > MOST_BYTES:
         raise NotAPhotograph("A photograph is at most 20 MB.")

@@ -2,6 +2,7 @@
 
 __all__ = [
     "asking",
+    "body",
     "candidate",
     "cut_groups",
     "enough_for",

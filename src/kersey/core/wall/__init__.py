@@ -1,3 +1,14 @@
 """The quilt on the wall: turning, orders, what troubles the eye, the search for less of it."""
 
-__all__ = []
+__all__ = [
+    "bounds",
+    "carried",
+    "hand",
+    "numbers",
+    "orders",
+    "reading",
+    "search",
+    "seen",
+    "troubles",
+    "turning",
+]

@@ -37,7 +37,7 @@ class Turned:
     """The patches of a block as they lie once it is turned."""
 
     def __init__(self, patches: Sequence[Patch], size: Size, turn: int) -> None:
-        self._patches = turned(patches, size, turn)
+        self.patches = turned(patches, size, turn)
         self._size = size if turn % 2 == 0 else (size[1], size[0])
 
     def along(self, axis: int, far: bool) -> list[tuple[Fraction, Fraction, int]]:
@@ -46,7 +46,7 @@ class Turned:
         at, other = (self._size[axis] if far else Fraction(0)), 1 - axis
         return [
             (min(a[other], b[other]), max(a[other], b[other]), number)
-            for number, patch in enumerate(self._patches)
+            for number, patch in enumerate(self.patches)
             for a, b in pairwise((*patch.corners, patch.corners[0]))
             if a[axis] == b[axis] == at and a[other] != b[other]
         ]
@@ -54,7 +54,7 @@ class Turned:
     def at(self, right: bool, low: bool) -> list[int]:
         """The numbers of the patches that reach a corner."""
         corner = (self._size[0] if right else Fraction(0), self._size[1] if low else Fraction(0))
-        return [n for n, patch in enumerate(self._patches) if corner in patch.corners]
+        return [n for n, patch in enumerate(self.patches) if corner in patch.corners]
 
     def across(self) -> tuple[int | None, int | None]:
         """The patches that reach from corner to corner: down to the right, and down to the left."""

@@ -108,6 +108,13 @@ class OnWall:
         aside = self.laying.aside - {block} | ({before} if before is not None else set())
         return self.laid(places, [place], aside)
 
+    def as_found(self, places: Places, turns: Sequence[int]) -> "OnWall":
+        """Laid as it was found on the real wall, pins or not: there it lies so already."""
+        laying = replace(
+            self.laying, turns=tuple(turns), aside=self.laying.aside - set(places), anew=frozenset()
+        )
+        return self._with(places, laying)
+
     def seen(self) -> "OnWall":
         """A person has looked at what the plan changed: it is marked no more."""
         return self._with(self.places, replace(self.laying, anew=frozenset()))

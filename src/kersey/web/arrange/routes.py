@@ -15,7 +15,7 @@ from kersey.core.wall.numbers import NoSuchPlace
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
 from kersey.store.wall_steps import step_to
-from kersey.web.arrange import searching, versions
+from kersey.web.arrange import real, searching, versions
 from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
@@ -35,6 +35,7 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 router.include_router(searching.router)
 router.include_router(versions.router)
+router.include_router(real.router)
 _AN_HOUR = {"cache-control": "private, max-age=3600"}
 
 

@@ -7,14 +7,10 @@ decides.
 
 from collections.abc import Sequence
 from dataclasses import replace
-from pathlib import Path
-from secrets import token_urlsafe
-from typing import Annotated, Any, Literal
+from typing import Any, Literal
 
-from fastapi import APIRouter, Depends, Request
-from fastapi import Path as InPath
+from fastapi import APIRouter, Request
 from pydantic import Field
-from starlette.datastructures import UploadFile
 from starlette.exceptions import HTTPException
 from starlette.responses import RedirectResponse, Response
 
@@ -38,29 +34,30 @@ from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.quick_entry import take_line
 from kersey.drawing.swatch import draw_swatch
 from kersey.formats.photograph import (
-    MOST_BYTES,
     MOST_IN_A_FAN,
     Cloth,
     Crop,
     Line,
     NotAPhotograph,
-    cleaned,
     study,
     study_fan,
     thumbnail,
 )
 from kersey.store.cupboard import StoredLot, add_lots, change_lots, get_lot
+from kersey.web.camera.film import (
+    Sent,
+    Token,
+    at_hand,
+    opened_picture,
+    picture_of_folder,
+    pictures_of_folder,
+    take_in_hand,
+)
 from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
-
-_PICTURES = frozenset({".jpg", ".jpeg", ".png", ".webp"})
-_SHOWN = 60
-# Photographs being marked at the same time; the one looked at longest ago gives way.
-_AT_HAND = 12
-Token = Annotated[str, InPath(pattern="^[A-Za-z0-9_-]{16}$")]
 
 
 class For(PageForm):
@@ -95,16 +92,6 @@ class TakeForm(MarkForm):
     motif: Motif | None = None
 
 
-async def _sent(request: Request) -> tuple[dict[str, str], bytes]:
-    async with request.form() as form:
-        fields = {name: value for name, value in form.items() if isinstance(value, str)}
-        file = form.get("file")
-        return fields, await file.read() if isinstance(file, UploadFile) else b""
-
-
-Sent = Annotated[tuple[dict[str, str], bytes], Depends(_sent)]
-
-
 @router.get("/camera", name="camera_page")
 def camera_page(request: Request, room: Room) -> Response:
     """The pictures of the camera folder, the newest first, and a way to send one."""
@@ -113,9 +100,9 @@ def camera_page(request: Request, room: Room) -> Response:
 
 
 @router.get("/camera/pictures/{file}", name="camera_picture")
-def camera_picture(room: Room, file: str) -> Response:
+def camerapicture_of_folder(room: Room, file: str) -> Response:
     """One picture of the folder, small."""
-    small = thumbnail(_picture(room, file).read_bytes())
+    small = thumbnail(picture_of_folder(room, file).read_bytes())
     return Response(small, media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
 
 
@@ -123,10 +110,11 @@ def camera_picture(room: Room, file: str) -> Response:
 def choose_picture(request: Request, room: Room, typed: TypedForm) -> Response:
     """Take a picture of the folder in hand."""
     form = read_form(ChosenForm, typed, Units.INCHES)
-    path = _picture(room, form.name)
-    if path.stat().st_size > MOST_BYTES:
-        return _camera(request, room, form, "A photograph is at most 20 MB.")
-    return _take_in_hand(request, room, form, path.read_bytes())
+    try:
+        content = opened_picture(room, form.name)
+    except NotAPhotograph as error:
+        return _camera(request, room, form, str(error))
+    return _take_in_hand(request, room, form, content)
 
 
 @router.post("/camera/photograph", name="read_photograph")
@@ -139,13 +127,13 @@ def read_photograph(request: Request, room: Room, sent: Sent) -> Response:
 @router.get("/camera/at-hand/{token}.jpg", name="photograph")
 def photograph(room: Room, token: Token) -> Response:
     """The cleaned picture."""
-    return Response(_at_hand(room, token), media_type="image/jpeg")
+    return Response(at_hand(room, token), media_type="image/jpeg")
 
 
 @router.get("/camera/at-hand/{token}", name="mark_page")
 def mark_page(request: Request, room: Room, token: Token) -> Response:
     """The picture with what is marked on it, and the prints found there."""
-    content = _at_hand(room, token)
+    content = at_hand(room, token)
     try:
         form, problem = read_form(MarkForm, dict(request.query_params), Units.INCHES), ""
     except BadForm as bad:
@@ -158,7 +146,7 @@ def mark_page(request: Request, room: Room, token: Token) -> Response:
 @router.post("/camera/at-hand/{token}/take", name="take_prints")
 def take_prints(request: Request, room: Room, token: Token, typed: TypedForm) -> Response:
     """Take the prints found: for the print they were looked for, or as a lot of their own."""
-    content = _at_hand(room, token)
+    content = at_hand(room, token)
     preferences = room.preferences()
     try:
         form = read_form(TakeForm, typed, preferences.workshop.units)
@@ -203,45 +191,19 @@ def _give(request: Request, room: Workroom, lot: int, place: int, cloth: Print) 
 
 def _take_in_hand(request: Request, room: Workroom, wanted: For, content: bytes) -> Response:
     try:
-        picture = cleaned(content)
+        token = take_in_hand(room, content)
     except NotAPhotograph as error:
         return _camera(request, room, wanted, str(error))
-    token = token_urlsafe(12)
-    room.photographs[token] = picture
-    while len(room.photographs) > _AT_HAND:
-        room.photographs.popitem(last=False)
     address = str(request.app.url_path_for("mark_page", token=token))
     if wanted.lot is not None and wanted.place is not None:
         address += f"?lot={wanted.lot}&place={wanted.place}"
     return RedirectResponse(address, status_code=303)
 
 
-def _at_hand(room: Workroom, token: str) -> bytes:
-    picture = room.photographs.get(token)
-    if picture is None:
-        raise HTTPException(404)
-    return picture
-
-
-def _picture(room: Workroom, name: str) -> Path:
-    """A picture of the folder by its name; a name that leads elsewhere is none."""
-    pictures = {path.name: path for path in _pictures(room)}
-    if name not in pictures:
-        raise HTTPException(404)
-    return pictures[name]
-
-
-def _pictures(room: Workroom) -> list[Path]:
-    if room.camera is None or not room.camera.is_dir():
-        return []
-    found = [p for p in room.camera.iterdir() if p.suffix.lower() in _PICTURES and p.is_file()]
-    return sorted(found, key=lambda path: (-path.stat().st_mtime, path.name))[:_SHOWN]
-
-
 def _camera(request: Request, room: Workroom, wanted: For, problem: str = "") -> Response:
     context = {
         "theme": room.preferences().theme,
-        "pictures": [path.name for path in _pictures(room)],
+        "pictures": [path.name for path in pictures_of_folder(room)],
         "folder": room.camera,
         "wanted": wanted,
         "problem": problem,

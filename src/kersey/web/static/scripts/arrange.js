@@ -184,7 +184,7 @@ function hold(event) {
 function ghostOf(place) {
   const svg = drawing();
   const make = (tag, attributes) => {
-    const made = document.createElementNS("http://www.w3.org/2000/svg", tag);
+    const made = document.createElementNS(svg.namespaceURI, tag);
     for (const [name, value] of Object.entries(attributes)) made.setAttribute(name, value);
     return made;
   };

@@ -1,0 +1,74 @@
+"""Photographs as pages get them: the pictures of the camera folder, and those sent and at hand.
+
+One at hand is cleaned of everything but the picture, and kept only while it is looked at.
+"""
+
+from pathlib import Path
+from secrets import token_urlsafe
+from typing import Annotated
+
+from fastapi import Depends, Request
+from fastapi import Path as InPath
+from starlette.datastructures import UploadFile
+from starlette.exceptions import HTTPException
+
+from kersey.formats.photograph import MOST_BYTES, NotAPhotograph, cleaned
+from kersey.web.workroom import Workroom
+
+_PICTURES = frozenset({".jpg", ".jpeg", ".png", ".webp"})
+_SHOWN = 60
+# Photographs being looked at at the same time; the one looked at longest ago gives way.
+_AT_HAND = 12
+Token = Annotated[str, InPath(pattern="^[A-Za-z0-9_-]{16}$")]
+
+
+async def _sent(request: Request) -> tuple[dict[str, str], bytes]:
+    async with request.form() as form:
+        fields = {name: value for name, value in form.items() if isinstance(value, str)}
+        file = form.get("file")
+        return fields, await file.read() if isinstance(file, UploadFile) else b""
+
+
+Sent = Annotated[tuple[dict[str, str], bytes], Depends(_sent)]
+
+
+def take_in_hand(room: Workroom, content: bytes) -> str:
+    """Keep a photograph at hand; what it is known by. Raises `NotAPhotograph`."""
+    picture = cleaned(content)
+    token = token_urlsafe(12)
+    room.photographs[token] = picture
+    while len(room.photographs) > _AT_HAND:
+        room.photographs.popitem(last=False)
+    return token
+
+
+def at_hand(room: Workroom, token: str) -> bytes:
+    """A photograph that is at hand."""
+    picture = room.photographs.get(token)
+    if picture is None:
+        raise HTTPException(404)
+    return picture
+
+
+def opened_picture(room: Workroom, name: str) -> bytes:
+    """A picture of the folder by its name; raises `NotAPhotograph` where it is too large."""
+    path = picture_of_folder(room, name)
+    if path.stat().st_size > MOST_BYTES:
+        raise NotAPhotograph("A photograph is at most 20 MB.")
+    return path.read_bytes()
+
+
+def picture_of_folder(room: Workroom, name: str) -> Path:
+    """Where a picture of the folder is; a name that leads elsewhere is none."""
+    pictures = {path.name: path for path in pictures_of_folder(room)}
+    if name not in pictures:
+        raise HTTPException(404)
+    return pictures[name]
+
+
+def pictures_of_folder(room: Workroom) -> list[Path]:
+    """The pictures of the camera folder, the newest first."""
+    if room.camera is None or not room.camera.is_dir():
+        return []
+    found = [p for p in room.camera.iterdir() if p.suffix.lower() in _PICTURES and p.is_file()]
+    return sorted(found, key=lambda path: (-path.stat().st_mtime, path.name))[:_SHOWN]
