@@ -28,7 +28,7 @@ _QUILTS = {
     "log cabin": ("12 light fat quarters + 12 dark fat quarters", "log-cabin"),
     "nine-patch": ("24 fat quarters", "nine-patch"),
     "arrow": ("20 light ten-inch squares + 20 dark ten-inch squares", "arrow"),
-    "spool": ("30 fat quarters", "spool"),
+    "four-patch": ("80 charm squares, 40 prints", "four-patch"),
 }
 
 

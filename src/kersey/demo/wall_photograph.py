@@ -11,6 +11,8 @@ from random import Random
 import numpy as np
 from PIL import Image, ImageFilter
 
+from kersey.core.frame.setting import Setting
+from kersey.core.quilt.body import anchor_in_body
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.quilt import draw_body
 from kersey.formats.picture import png_of
@@ -23,7 +25,8 @@ _SIZE = (1400, 1100)
 @dataclass(frozen=True)
 class Room:
     """How a photograph is taken: the cast of each channel and how much light falls off across and
-    down, how far corners are out (shares of the picture), blur and grain in pixels and levels."""
+    down, how far the picture's corners are aslant and marked off (shares of the picture), blur and
+    grain in pixels and levels, and how carelessly blocks hang (shares of a block)."""
 
     cast: tuple[float, float, float] = (1.0, 1.0, 1.0)
     falls: tuple[float, float] = (0.0, 0.0)
@@ -31,6 +34,7 @@ class Room:
     blur: float = 0.0
     grain: float = 0.0
     off: float = 0.0
+    careless: float = 0.0
 
 
 def room_by_lot(seed: int) -> Room:
@@ -45,13 +49,14 @@ def room_by_lot(seed: int) -> Room:
         lots.uniform(0.4, 2.2),
         lots.uniform(2.0, 9.0),
         lots.uniform(0.0, 0.004),
+        lots.uniform(0.0, 0.05),
     )
 
 
 def photograph_of(quilt: Quilt, room: Room, seed: int = 0) -> tuple[bytes, Corners]:
     """A JPEG of the quilt's blocks on the wall, and their corners as a person would mark them."""
     lots = Random(seed)
-    flat = _drawn(quilt)
+    flat = _hung(_drawn(quilt), quilt, room.careless, lots)
     wide, high = flat.size
     reach = min(0.8 * _SIZE[0] / wide, 0.84 * _SIZE[1] / high)
     half = wide * reach / 2, high * reach / 2
@@ -82,6 +87,22 @@ def photograph_of(quilt: Quilt, room: Room, seed: int = 0) -> tuple[bytes, Corne
 def _drawn(quilt: Quilt) -> Image.Image:
     drawn = draw_body(quilt, 900 / float(max(quilt.size.body_width, quilt.size.body_length)))
     return Image.open(io.BytesIO(png_of(drawn))).convert("RGBA")
+
+
+def _hung(flat: Image.Image, quilt: Quilt, careless: float, lots: Random) -> Image.Image:
+    """Every block a little out of its place, and not quite upright; on point they hang as drawn."""
+    if quilt.grid.setting is Setting.ON_POINT or not careless:
+        return flat
+    px = flat.width / float(quilt.size.body_width)
+    wide, high = (round(float(side) * px) for side in quilt.block)
+    wall = Image.new("RGBA", flat.size, (*_WALL, 255))
+    for seat in quilt.grid.seats:
+        x, y = (round(side * px) for side in anchor_in_body(quilt, seat))
+        block = flat.crop((x, y, x + wide, y + high))
+        aslant = block.rotate(lots.uniform(-60, 60) * careless, Image.Resampling.BICUBIC)
+        off = [round(lots.uniform(-careless, careless) * side) for side in (wide, high)]
+        wall.paste(aslant, (x + off[0], y + off[1]), aslant)
+    return wall
 
 
 def _taken(wall: Image.Image, room: Room, seed: int) -> bytes:

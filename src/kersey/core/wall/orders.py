@@ -172,7 +172,7 @@ def _from_the_middle(wall: Wall, _: int) -> list[float]:
 
 def _stepped(wall: Wall, shift: int) -> list[float]:
     columns = wall.grid.columns
-    return [(column + shift * row) % columns * 1000 + row for row, column in _spots(wall)]
+    return [(column - shift * row) % columns * 1000 + row for row, column in _spots(wall)]
 
 
 Key = Callable[[int], tuple[float, ...]]

@@ -115,16 +115,16 @@ def search(question: ArrangeQuestion) -> Iterator[Arrangement]:
     (2, 1, 0, 3)
     """
     best: tuple[int, Places] | None = None
-    large = len(question.wall.blocks) > _LARGE
-    for start in range(1 if question.keep or large else _STARTS):
+    for start in range(1 if len(question.wall.blocks) > _LARGE else _STARTS):
         board = _Board(question, Random(f"{question.seed} {start}"))
-        if not question.keep:
+        if start or not question.keep:
             board.shuffle()
         for found in board.search():
             if best is None or found[0] < best[0]:
                 best = found
                 yield replace(question.arrangement, places=found[1])
-        if best is not None and best[0] == 0:
+        # What is left below one trouble are moves alone.
+        if best is not None and best[0] < (_TROUBLE if question.keep else 1):
             return
 
 
