@@ -5,7 +5,7 @@ seams are pressed; along its edges tapes, the pins of the rows and the numbers o
 is shown of it is the page's choice: each part is a group of its own class.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from fractions import Fraction
 
 from kersey.core.frame.setting import Seat, Setting
@@ -25,10 +25,10 @@ _MOST_MARKS = 240
 def draw_wall(
     quilt: Quilt,
     marks: Sequence[tuple[str, tuple[int, ...]]] = (),
-    joined: Sequence[Iterable[int]] = (),
+    joined: Sequence[tuple[int, ...]] = (),
 ) -> str:
-    """The wall; `marks` are troubles, each with the places it lies between, and `joined` places
-    that are sewn to one another."""
+    """The wall; `marks` are troubles, each with the places it lies between, and `joined` the places
+    of every piece that is sewn."""
     left, top = corner(quilt)
     lie = lie_of(quilt, left, top)
     cloths = Cloths(named=True)
@@ -36,7 +36,7 @@ def draw_wall(
     em = float(max(quilt.size.width * Fraction(3, 4), quilt.size.length)) / 36
     parts = (
         _pressing(quilt, lie),
-        _joined(quilt, lie, joined),
+        _gaps(quilt, lie, joined),
         _numbers(quilt, lie),
         _anew(quilt, lie),
         _pinned(quilt, lie, em),
@@ -226,16 +226,24 @@ def _arrow(seam: Point, reach: Point) -> str:
     return element("path", d=f"M{number(x)} {number(y)}L{number(tip[0])} {number(tip[1])}{barbs}")
 
 
-def _joined(quilt: Quilt, lie: Lie, joined: Sequence[Iterable[int]]) -> str:
-    """What is sewn together already: one outline round each."""
-    parts = []
-    for places in joined:
-        seats = [quilt.grid.seats[place] for place in places]
-        spots = [lie.middle(seat) for seat in seats]
-        wide, high = (float(side) / 2 for side in quilt.block)
-        left, right = min(x for x, _ in spots) - wide, max(x for x, _ in spots) + wide
-        top, low = min(y for _, y in spots) - high, max(y for _, y in spots) + high
-        parts.append(
-            element("rect", x=left, y=top, width=right - left, height=low - top, fill="none")
-        )
-    return element("g", *parts, class_="wall-joined", aria_hidden="true") if parts else ""
+def _gaps(quilt: Quilt, lie: Lie, joined: Sequence[tuple[int, ...]]) -> str:
+    """A gap along every seam that is not sewn yet, so that what is joined hangs together."""
+    piece = {place: number for number, places in enumerate(joined) for place in places}
+    gaps = []
+    for place, near in enumerate(quilt.grid.near):
+        for other in near:
+            alike = piece.get(place, -1 - place) == piece.get(other, -1 - other)
+            if other > place and not alike:
+                one, two = (lie.middle(quilt.grid.seats[p]) for p in (place, other))
+                gaps.append(_seam(one, two, quilt.block))
+    return element("path", d="".join(gaps), class_="wall-gaps", fill="none", aria_hidden="true")
+
+
+def _seam(one: Point, other: Point, block: tuple[Fraction, Fraction]) -> str:
+    """The seam between two blocks, by their middles: across the line from one to the other."""
+    across, down = other[0] - one[0], other[1] - one[1]
+    far = (across**2 + down**2) ** 0.5
+    half = float(block[1] if abs(across) > abs(down) else block[0]) / 2
+    x, y = (one[0] + other[0]) / 2, (one[1] + other[1]) / 2
+    dx, dy = -down / far * half, across / far * half
+    return f"M{number(x - dx)} {number(y - dy)}L{number(x + dx)} {number(y + dy)}"

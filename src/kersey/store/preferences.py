@@ -5,6 +5,7 @@ from enum import StrEnum
 
 from sqlalchemy.orm import Session
 
+from kersey.core.cloth.thread import Spool, spools_of
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
@@ -36,6 +37,7 @@ class Preferences:
     theme: Theme = Theme.DEVICE
     paper: Paper = Paper.LETTER
     revision: int = 0
+    threads: tuple[Spool, ...] = ()
 
 
 class PreferencesChanged(KerseyError):
@@ -55,6 +57,7 @@ def load_preferences(session: Session) -> Preferences:
         workshop=Workshop(row.seam, row.usable_width, Units(row.units)),
         theme=Theme(row.theme),
         paper=Paper(row.paper),
+        threads=spools_of(row.threads),
         revision=row.revision,
     )
 
@@ -73,6 +76,7 @@ def save_preferences(session: Session, preferences: Preferences) -> None:
             units=preferences.workshop.units,
             theme=preferences.theme,
             paper=preferences.paper,
+            threads="\n".join(f"{spool.name} {spool.colour}" for spool in preferences.threads),
         )
     )
 

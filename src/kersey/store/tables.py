@@ -164,6 +164,7 @@ class PreferencesRow(Table):
     units: Mapped[str]
     theme: Mapped[str]
     paper: Mapped[str]
+    threads: Mapped[str]
 
 
 class PriceListRow(Table):

@@ -7,4 +7,5 @@ __all__ = [
     "judging",
     "print_names",
     "sorting",
+    "thread",
 ]

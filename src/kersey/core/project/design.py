@@ -23,6 +23,7 @@ from kersey.core.measure.workshop import (
     check_seam,
     check_usable_width,
 )
+from kersey.core.project.laying import Joining
 from kersey.core.project.minding import USUAL, Weights
 
 # docs/trade.md section 4: four to eight layers are cut at once; more slips.
@@ -96,6 +97,7 @@ class Design:
     deal: int = 0
     layers: int = USUAL_LAYERS
     minded: Weights = USUAL
+    joining: Joining = Joining.ROWS
 
     def __post_init__(self) -> None:
         if self.rows is not None and self.columns is not None:

@@ -6,6 +6,7 @@ stays as it is.
 
 from dataclasses import dataclass
 from datetime import date
+from enum import StrEnum
 from hashlib import blake2s
 
 from kersey.core.errors import InvalidValue
@@ -13,6 +14,14 @@ from kersey.core.frame.setting import BlockGrid
 
 QUARTERS = 4
 LONGEST_NOTE, MOST_VERSIONS = 400, 24
+
+
+class Joining(StrEnum):
+    """How the blocks are sewn to one another."""
+
+    ROWS = "rows"
+    FOURS = "fours"
+    COLUMNS = "columns in pairs"
 
 
 class BadLaying(InvalidValue):

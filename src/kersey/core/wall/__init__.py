@@ -4,6 +4,7 @@ __all__ = [
     "bounds",
     "carried",
     "hand",
+    "joining",
     "numbers",
     "orders",
     "reading",

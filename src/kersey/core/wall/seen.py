@@ -20,6 +20,7 @@ from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.colour import Lab, difference, lab
 from kersey.core.cloth.fabric import Print
 from kersey.core.frame.setting import BlockGrid, Seat, Setting
+from kersey.core.project.laying import QUARTERS
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.beside import Turned, Way
 
@@ -86,7 +87,11 @@ class Wall:
 
     def turned(self, turn: int) -> Turned:
         """A block of it turned by so many quarters."""
-        return Turned(self.patches, self.size, turn)
+        return self._turned[turn]
+
+    @cached_property
+    def _turned(self) -> tuple[Turned, ...]:
+        return tuple(Turned(self.patches, self.size, turn) for turn in range(QUARTERS))
 
     @cached_property
     def sides(self) -> tuple[tuple[int, int], ...]:

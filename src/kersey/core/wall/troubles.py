@@ -14,7 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.project.minding import Trouble, Weights
-from kersey.core.wall.beside import Turned, Way, meetings
+from kersey.core.wall.beside import Way, meetings
 from kersey.core.wall.seen import NEUTRAL, TOO_NEAR, Wall
 
 Ints = NDArray[np.int64]
@@ -55,7 +55,6 @@ class Tables:
     make a trouble where they lie so to each other: 0 or 1."""
 
     wall: Wall
-    _turned: dict[int, Turned] = field(default_factory=dict)
     _made: dict[tuple[Trouble, Seams], Ints] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
@@ -74,12 +73,6 @@ class Tables:
             self._made[trouble, seams] = self._make(trouble, seams).astype(np.int64)
         return self._made[trouble, seams]
 
-    def turned(self, turn: int) -> Turned:
-        """The patches of a block turned so."""
-        if turn not in self._turned:
-            self._turned[turn] = self.wall.turned(turn)
-        return self._turned[turn]
-
     def _make(self, trouble: Trouble, seams: Seams) -> Flags:
         none = np.zeros((len(self.kinds), len(self.kinds)), bool)
         if trouble is Trouble.DIAGONALS:
@@ -87,7 +80,9 @@ class Tables:
         corner = trouble is Trouble.CORNER
         if seams.way.at_corner is not corner:
             return none
-        met = meetings(self.turned(seams.turns[0]), self.turned(seams.turns[1]), seams.way)
+        met = meetings(
+            self.wall.turned(seams.turns[0]), self.wall.turned(seams.turns[1]), seams.way
+        )
         for a, b in met:
             one, other = self.kinds[:, a], self.kinds[:, b]
             alike = one[:, None] == other[None, :]
@@ -101,7 +96,7 @@ class Tables:
 
     def _vees(self, seams: Seams, none: Flags) -> Flags:
         """Two diagonals of one print that lean to each other and meet at an end of the seam."""
-        ways = [self.turned(turn).across() for turn in seams.turns]
+        ways = [self.wall.turned(turn).across() for turn in seams.turns]
         for one, other in ((ways[0][0], ways[1][1]), (ways[0][1], ways[1][0])):
             if one is not None and other is not None:
                 a, b = self.kinds[:, one], self.kinds[:, other]
@@ -249,7 +244,7 @@ def _lumps(wall: Wall, tables: Tables, turns: Sequence[int]) -> Iterator[Spot]:
             continue
         reach = ((True, True), (False, True), (True, False), (False, False))
         within = sum(
-            len(tables.turned(turns[place]).at(*corner)) - 1
+            len(wall.turned(turns[place]).at(*corner)) - 1
             for place, corner in zip(met, reach, strict=True)
         )
         if 4 + within >= MANY_SEAMS:

@@ -4,13 +4,16 @@ from dataclasses import replace
 from typing import Literal
 
 from fastapi import APIRouter, HTTPException, Query, Request
+from pydantic import Field
 from starlette.responses import Response
 
+from kersey.core.project.laying import Joining
 from kersey.core.project.minding import Trouble, Weights
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.wall.carried import laid_of
 from kersey.core.wall.hand import CannotLay
+from kersey.core.wall.joining import joins
 from kersey.core.wall.numbers import NoSuchPlace
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
@@ -19,7 +22,7 @@ from kersey.web.arrange import real, searching, versions
 from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
-from kersey.web.arrange.view import arrange_context, look
+from kersey.web.arrange.view import arrange_context, look, map_context
 from kersey.web.forms import BadForm, TypedForm, read_form
 from kersey.web.open_project import (
     OpenProject,
@@ -109,6 +112,36 @@ def mind_troubles(
         return replace(project, design=replace(project.design, minded=weights))
 
     return answer_laid(request, room, change(room, project_id, form.revision, minding))
+
+
+class JoinForm(RevisedForm):
+    """How blocks are joined, and which step was sewn, or not after all."""
+
+    joining: Joining | None = None
+    key: str = Field("", max_length=60)
+
+
+@router.post("/projects/{project_id}/arrange/joined", name="join_blocks")
+def join_blocks(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Say how the blocks are joined, or that a seam is sewn, or not after all."""
+    opened = open_project(room, project_id)
+    form = read_form(JoinForm, typed, opened.units)
+
+    def joined(project: Project) -> Project:
+        quilt = make_quilt(project, opened.units)
+        joining = form.joining or project.design.joining
+        steps = {step.key for step in joins(quilt.grid, joining)}
+        done = project.done ^ ({form.key} & steps)
+        return replace(project, design=replace(project.design, joining=joining), done=done)
+
+    return answer_laid(request, room, change(room, project_id, form.revision, joined))
+
+
+@router.get("/projects/{project_id}/arrange/map", name="wall_map")
+def wall_map(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The map to print: numbers, turns, prints and pins; and a label for every block."""
+    opened = open_project(room, project_id)
+    return render(request, "arrange/map.html", map_context(room, opened))
 
 
 @router.get("/projects/{project_id}/arrange/look", name="look_at_wall")

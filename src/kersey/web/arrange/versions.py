@@ -26,9 +26,9 @@ from kersey.web.workroom import Room
 router = APIRouter()
 
 _AT_ONCE = 4
-_HIGH_PX = 430.0
+_HIGH_PX, _WIDE_PX = 430.0, 244.0
 # A picture to be saved is so many pixels on its longer side.
-_SAVED_PX = 2000.0
+_SAVED_PX = 1500.0
 
 
 class KeepForm(RevisedForm):
@@ -170,7 +170,7 @@ def _hung(shown: Troubled, number: int) -> dict[str, Any]:
     quilt = _as_version(shown, number)
     version = None if number < 0 else shown.quilt.project.versions[number]
     there = Troubled(quilt, shown.weights)
-    scale = _HIGH_PX / float(max(quilt.size.length, quilt.size.width))
+    scale = min(_HIGH_PX / float(quilt.size.length), _WIDE_PX / float(quilt.size.width))
     laying = quilt.plan.laying
     return {
         "number": number,

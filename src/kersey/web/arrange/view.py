@@ -4,16 +4,22 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from typing import Any
 
+from kersey.core.blocks.assembly import turned
+from kersey.core.cloth.colour import Lab
 from kersey.core.cloth.fabric import Fact
-from kersey.core.project.laying import Laying
+from kersey.core.cloth.thread import light_and_dark, vanishing
+from kersey.core.project.laying import Joining, Laying
 from kersey.core.project.minding import MOST_WEIGHT
 from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.tryout import parts_to_try
 from kersey.core.wall.bounds import may_be_proved
+from kersey.core.wall.joining import joins, may_be_done, pieces
 from kersey.core.wall.numbers import number_of
 from kersey.core.wall.orders import Order, checkerboard_wants, kinds_there, laid_in
 from kersey.drawing.arranged import draw_wall
-from kersey.drawing.patches import draw_blocks_alone
+from kersey.drawing.patches import draw_block_alone, draw_blocks_alone
 from kersey.drawing.quilt import draw_miniature
+from kersey.drawing.wall_map import draw_map
 from kersey.store.wall_steps import steps_there
 from kersey.web.arrange.stage import STAGE
 from kersey.web.arrange.troubled import Troubled, troubled
@@ -23,6 +29,7 @@ from kersey.web.workroom import Workroom
 
 # Blocks beside the wall are drawn as far as there is room; the rest are counted.
 _MOST_BESIDE = 40
+_TURNED = ("", "turned a quarter", "upside down", "turned three quarters")
 _TURNS = ("upright", "a quarter", "upside down", "three quarters")
 
 
@@ -46,14 +53,52 @@ def arrange_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     with room.transaction() as session:
         undo, redo = steps_there(session, opened.stored.id, shown.laid)
     context |= {"undo": undo, "redo": redo}
-    return context | room.drawn(opened.reckoned, "arrange", lambda: _wall_context(shown))
+    context |= room.drawn(opened.reckoned, "arrange", lambda: _wall_context(shown))
+    thread = vanishing(opened.preferences.threads, *context["light_and_dark"])
+    return context | {"thread": thread}
+
+
+def map_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
+    """What the map shows."""
+    context = project_context(opened, STAGE) | {"one_piece": False}
+    if opened.quilt is None:
+        return context
+    shown = troubled(opened.reckoned)
+    return context | room.drawn(opened.reckoned, "map", lambda: _map_context(shown))
+
+
+def _map_context(shown: Troubled) -> dict[str, Any]:
+    quilt = shown.quilt
+    rows: dict[int, list[dict[str, Any]]] = {}
+    drawn_true = quilt.assembly.drawn_true
+    for seat, block in zip(quilt.grid.seats, _blocks(shown), strict=True):
+        kit = None if block["block"] is None else quilt.plan.kits[block["block"] - 1]
+        turn = shown.lies.laying.turns[quilt.grid.seats.index(seat)]
+        drawing = ""
+        if kit is not None and drawn_true:
+            patches = turned(quilt.assembly.patches, quilt.block, turn)
+            drawing = draw_block_alone(patches, quilt.block, quilt.patch_prints(kit))
+        rows.setdefault(seat.row, []).append(block | {"drawing": drawing, "turned": _TURNED[turn]})
+    return {
+        "one_piece": quilt.plan.block.makes_one_piece,
+        "map": draw_map(quilt),
+        "map_rows": [
+            {"number": row + 1, "pins": row + 1, "blocks": blocks} for row, blocks in rows.items()
+        ],
+    }
 
 
 def _wall_context(shown: Troubled) -> dict[str, Any]:
     quilt = shown.quilt
     laying = shown.lies.laying
+    steps = joins(quilt.grid, quilt.project.design.joining)
     return {
-        "drawing": draw_wall(quilt, shown.marks),
+        "drawing": draw_wall(quilt, shown.marks, pieces(steps, quilt.project.done)),
+        "joining": quilt.project.design.joining,
+        "joinings": list(Joining),
+        "joins": steps,
+        "joined": [step for step in steps if step.key in quilt.project.done],
+        "next_joins": may_be_done(steps, quilt.project.done),
         "one_piece": quilt.plan.block.makes_one_piece,
         "lines": shown.lines,
         "total": shown.total,
@@ -68,6 +113,8 @@ def _wall_context(shown: Troubled) -> dict[str, Any]:
         "prints": _prints(quilt),
         "unknown": _unknown(quilt),
         "blocks": list(_blocks(shown)),
+        "parts_to_try": parts_to_try(quilt),
+        "light_and_dark": light_and_dark(_cloths(shown)),
         "may_be_proved": may_be_proved(shown.wall, shown.lies.arrangement),
     }
 
@@ -82,10 +129,14 @@ def _ways(shown: Troubled) -> Iterator[Offer]:
             f"{columns} × {rows} {_blocks_more(more)}"
             for rows, columns, more in way.better_grids(grid)
         ]
-        even = " and ".join(
-            name for name, wants in zip(("rows", "columns"), way.even, strict=True) if wants
+        odd = " and ".join(
+            name
+            for name, wants, there in zip(
+                ("rows", "columns"), way.even, (grid.rows, grid.columns), strict=True
+            )
+            if wants and there % 2
         )
-        note = f"even {even}: {', '.join(costs)}" if costs else ""
+        note = f"wants even {odd}: {', '.join(costs)}" if costs else ""
         yield Offer("way", way.key, way.title, way.turns == turns, note)
 
 
@@ -135,6 +186,18 @@ def _beside(shown: Troubled) -> list[dict[str, Any]]:
         {"number": block + 1, "drawing": drawing, "aside": block in shown.lies.laying.aside}
         for block, drawing in zip(beside, drawings, strict=True)
     ]
+
+
+def _cloths(shown: Troubled) -> list[tuple[Lab, float]]:
+    """The cloth of the blocks that lie there: each print's colour, and how much there is of it."""
+    wall = shown.wall
+    much: dict[int, float] = {}
+    for block in shown.lies.places:
+        for number, share in wall.of_block[block].items() if block is not None else ():
+            much[number] = much.get(number, 0.0) + share
+    # An empty wall is as its blocks will be.
+    much = much or dict.fromkeys(range(len(wall.prints)), 1.0)
+    return [(wall.prints[number].colour, share) for number, share in sorted(much.items())]
 
 
 def _prints(quilt: Quilt) -> dict[str, list[str]]:

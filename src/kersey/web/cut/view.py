@@ -9,6 +9,7 @@ from kersey.core.blocks.bargello import Column, columns_of
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
+from kersey.core.frame.setting import Seat
 from kersey.core.measure.length import format_size
 from kersey.core.project.design import MOST_LAYERS, KitWish
 from kersey.core.quilt.pieces import slots_of
@@ -16,6 +17,7 @@ from kersey.core.quilt.quilt import Placed, Quilt
 from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.quilt.supply import supplies
 from kersey.core.quilt.to_buy import to_buy
+from kersey.core.wall.numbers import number_of
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
@@ -196,8 +198,7 @@ def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> di
         pieces.setdefault(quilt.prints[name].name, []).append(mark)
     return {
         "number": placed.kit + 1,
-        "row": placed.row + 1,
-        "column": placed.column + 1,
+        "place": number_of(Seat(placed.row, placed.column)),
         "pinned": placed.kit in quilt.plan.pinned,
         "pieces": [(name, " ".join(of_it)) for name, of_it in pieces.items()],
         "drawing": drawing,

@@ -3,9 +3,10 @@
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Request
-from pydantic import AfterValidator
+from pydantic import AfterValidator, Field
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.cloth.thread import LONGEST_SPOOLS, spools_of
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
@@ -36,6 +37,9 @@ class PreferencesForm(PageForm):
     units: Units
     theme: Theme
     paper: Paper
+    threads: Annotated[str, AfterValidator(checked(spools_of))] = Field(
+        "", max_length=LONGEST_SPOOLS
+    )
 
 
 @router.get("/settings", name="preferences_page")
@@ -53,7 +57,9 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
         return _page(request, room, bad=bad)
     workshop = Workshop(form.seam, form.usable_width, form.units)
     with room.transaction() as session:
-        save_preferences(session, Preferences(workshop, form.theme, form.paper, form.revision))
+        threads = spools_of(form.threads)
+        kept = Preferences(workshop, form.theme, form.paper, form.revision, threads)
+        save_preferences(session, kept)
     address = request.app.url_path_for("preferences_page")
     return RedirectResponse(f"{address}?saved=true", status_code=303)
 

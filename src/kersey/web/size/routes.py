@@ -151,7 +151,7 @@ def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: Type
         opened = change(room, project_id, form.revision, lambda p: _with_grid(p, form))
     except BadForm as bad:
         return _again(request, room, opened, bad)
-    page = "cut_page" if typed.get("then") == "cut" else "size_page"
+    page = "arrange_page" if typed.get("then") == "arrange" else "size_page"
     in_the_row = form.columns is None
     template = "size/choice.html" if in_the_row else "size/answer.html"
     return answer_change(request, opened, template, _context(room, opened), page)

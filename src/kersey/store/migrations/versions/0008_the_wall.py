@@ -1,4 +1,4 @@
-"""Arrangements: versions that are kept, and the steps on the wall to undo and redo."""
+"""Arrangements: versions that are kept, steps on the wall to undo and redo, and threads."""
 
 import sqlalchemy as sa
 from alembic import op
@@ -11,6 +11,9 @@ depends_on = None
 
 def upgrade() -> None:
     op.add_column("project", sa.Column("versions", sa.String(), nullable=False, server_default="[]"))
+    op.add_column(
+        "preferences", sa.Column("threads", sa.String(), nullable=False, server_default="")
+    )
     op.create_table(
         "wall_step",
         sa.Column("project_id", sa.Integer(), nullable=False),

@@ -78,6 +78,7 @@ function show() {
     element.classList.toggle("lifted", place === lifted);
   }
   if (cursor !== null && placeAt(cursor)) frame().setAttribute("aria-activedescendant", `place-${cursor}`);
+  for (const button of document.querySelectorAll("[data-act]")) button.disabled = !those().size;
   const one = lifted !== null ? placeAt(lifted) : cursor !== null ? placeAt(cursor) : null;
   if (one) {
     const many = chosen.size > 1 ? ` ${chosen.size} are marked.` : "";
@@ -142,6 +143,12 @@ function liftOrLay() {
   show();
 }
 
+const MARKED = { r: "turn", p: "pin", x: "aside" };
+function doWithMarked(name) {
+  const pinned = [...those()].every((place) => placeAt(place).dataset.pinned);
+  act(name === "pin" && pinned ? "let go" : name, { places: numbersOf(those()) });
+}
+
 const ARROWS = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
 document.addEventListener("keydown", (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || !frame() || event.target.matches("input, select, textarea")) return;
@@ -163,11 +170,7 @@ document.addEventListener("keydown", (event) => {
     lifted = null;
     chosen = new Set();
     show();
-  } else if (key === "r" && those().size) act("turn", { places: numbersOf(those()) });
-  else if (key === "p" && those().size) {
-    const pinned = [...those()].every((place) => placeAt(place).dataset.pinned);
-    act(pinned ? "let go" : "pin", { places: numbersOf(those()) });
-  } else if (key === "x" && those().size) act("aside", { places: numbersOf(those()) });
+  } else if (MARKED[key] && those().size) doWithMarked(MARKED[key]);
   else return;
   event.preventDefault();
 });
@@ -273,7 +276,9 @@ document.addEventListener("click", (event) => {
   const spare = event.target.closest?.(".spare");
   const back = event.target.closest?.("[data-view]");
   const line = event.target.closest?.("[data-line]");
-  if (spare) {
+  const marked = event.target.closest?.("[data-act]");
+  if (marked) doWithMarked(marked.dataset.act);
+  else if (spare) {
     const empty = frame().querySelector(".place.empty");
     const place = cursor ?? (empty ? Number(empty.dataset.place) : null);
     if (place === null) tell("Mark the place first where it is to lie.");
