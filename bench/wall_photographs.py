@@ -25,9 +25,12 @@ _PX_PER_INCH = 16.0
 _QUILTS = {
     "rails, a roll of 20 prints": ("roll of 40 strips, 20 prints", "rails"),
     "rails, 40 prints": ("roll of 40 strips, 40 prints", "rails"),
-    "log cabin": ("12 light fat quarters + 12 dark fat quarters", "log-cabin"),
-    "nine-patch": ("24 fat quarters", "nine-patch"),
-    "arrow": ("20 light ten-inch squares + 20 dark ten-inch squares", "arrow"),
+    "log cabin": ("20 fat quarters, 20 prints", "log-cabin"),
+    "nine-patch": ("24 fat quarters, 24 prints", "nine-patch"),
+    "arrow": (
+        "20 light ten-inch squares, 20 prints + 20 dark ten-inch squares, 20 prints",
+        "arrow",
+    ),
     "four-patch": ("80 charm squares, 40 prints", "four-patch"),
 }
 

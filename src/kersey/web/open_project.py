@@ -113,7 +113,7 @@ def change(
         preferences = load_preferences(session)
         units = preferences.workshop.units
         stored = change_project(
-            session, project_id, revision, lambda p: _settled(p, how(p), units), room.clock(), why
+            session, project_id, revision, lambda p: settled(p, how(p), units), room.clock(), why
         )
     return opened_after(room, stored, preferences)
 
@@ -124,6 +124,6 @@ def opened_after(room: Workroom, stored: StoredProject, preferences: Preferences
     return _opened(room, room.reckoned(stored, units), preferences, _A_MOMENT)
 
 
-def _settled(before: Project, after: Project, units: Units) -> Project:
+def settled(before: Project, after: Project, units: Units) -> Project:
     """What is chosen of the size serves at once, and the blocks stay laid as they are."""
     return laid_as_before(before, regridded(after, units), units)

@@ -38,6 +38,8 @@ _ROUNDS = 5
 _MOST_DIFFERENCE = 45.0
 # A place that differs more than this from every block holds none of them.
 _NO_BLOCK = 26.0
+# Where places differ by more than this from the blocks they are given, it is not this quilt.
+_NOT_THIS_QUILT = 14.0
 # Another kind that fits so nearly as well leaves a place unsure: in CIELAB, and in how much the
 # places differ from their blocks anyway.
 _NEARLY, _NEARLY_TIMES = 1.2, 0.35
@@ -340,20 +342,21 @@ def _given(costs: Floats, wall: Wall) -> list[int | None]:
 def _reading(quilt: Quilt, wall: Wall, costs: Floats, given: Sequence[int | None]) -> Reading:
     best = costs.min(axis=2)
     own = np.array([best[p, wall.kinds[b]] for p, b in enumerate(given) if b is not None])
-    usual = float(np.median(own)) if len(own) else 0.0
+    usual = float(np.median(own)) if len(own) else _NO_BLOCK
+    seen = usual <= _NOT_THIS_QUILT
     turns, sure, maybe = [], [], list[int | None]()
     first = {kind: n for n, kind in reversed(list(enumerate(wall.kinds)))}
     for place, block in enumerate(given):
         planned = quilt.place_turns[place]
         if block is None:
             turns.append(planned)
-            sure.append(bool(best[place].min() > _NO_BLOCK))
+            sure.append(seen and bool(best[place].min() > _NO_BLOCK))
             maybe.append(None)
             continue
         kind = wall.kinds[block]
         others = np.delete(best[place], kind)
         margin = float(others.min() - best[place, kind]) if len(others) else _NO_BLOCK
-        sure.append(margin > _NEARLY + _NEARLY_TIMES * usual * 0.5)
+        sure.append(seen and margin > _NEARLY + _NEARLY_TIMES * usual * 0.5)
         rivals = np.argsort(best[place])
         maybe.append(next((first[int(k)] for k in rivals if k != kind), None))
         turns.append(_turn(costs[place, kind], planned, usual))

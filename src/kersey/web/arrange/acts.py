@@ -35,7 +35,7 @@ class ActForm(RevisedForm):
     """An act, and what it is done to: places by their numbers, like 3-5 4-1.
 
     SWAP takes two places; MOVE so many rows down and places across; BRING a block by its number.
-    A `look` is a way or an order by its key: ``way:rings``.
+    A `look` is a way or an order by its key, or the windows: ``way:rings``.
     """
 
     act: Act | None = None
@@ -43,7 +43,7 @@ class ActForm(RevisedForm):
     down: int = Field(0, ge=-200, le=200)
     across: int = Field(0, ge=-200, le=200)
     block: int | None = Field(None, ge=1, le=5000)
-    look: str = Field("", max_length=80, pattern=r"^((way|order):.*)?$")
+    look: str = Field("", max_length=80, pattern=r"^((way|order|windows):.*)?$")
     shift: int = Field(1, ge=1, le=_MOST_SHIFT)
 
 

@@ -18,7 +18,7 @@ from kersey.core.wall.numbers import NoSuchPlace
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
 from kersey.store.wall_steps import step_to
-from kersey.web.arrange import real, searching, versions
+from kersey.web.arrange import real, searching, versions, windows
 from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
@@ -62,6 +62,9 @@ def act_at_wall(request: Request, room: Room, project_id: ProjectId, typed: Type
     opened = open_project(room, project_id)
     try:
         form = read_form(ActForm, typed, opened.units)
+        if form.look.startswith(windows.KEY):
+            opened = change(room, project_id, form.revision, windows.with_windows)
+            return answer_laid(request, room, opened)
         opened = lay(room, project_id, form.revision, lambda shown: done(form, shown))
     except BadForm as bad:
         return _again(request, room, opened, bad)
@@ -148,7 +151,7 @@ def wall_map(request: Request, room: Room, project_id: ProjectId) -> Response:
 def look_at_wall(
     room: Room,
     project_id: ProjectId,
-    act: Literal["way", "order", "now"],
+    act: Literal["way", "order", "windows", "now"],
     key: str = Query("", max_length=60),
 ) -> Response:
     """A small drawing of the quilt laid otherwise."""

@@ -23,6 +23,7 @@ from kersey.drawing.wall_map import draw_map
 from kersey.store.wall_steps import steps_there
 from kersey.web.arrange.stage import STAGE
 from kersey.web.arrange.troubled import Troubled, troubled
+from kersey.web.arrange.windows import KEY, has_windows, seen_with_windows, what_it_costs
 from kersey.web.open_project import OpenProject
 from kersey.web.project_page import project_context
 from kersey.web.workroom import Workroom
@@ -103,7 +104,7 @@ def _wall_context(shown: Troubled) -> dict[str, Any]:
         "lines": shown.lines,
         "total": shown.total,
         "most_weight": MOST_WEIGHT,
-        "ways": list(_ways(shown)),
+        "ways": [*_ways(shown), *_windows(quilt)],
         "orders": list(_orders(shown)),
         "looks_of": shown.laid.of,
         "beside": _beside(shown),
@@ -140,6 +141,13 @@ def _ways(shown: Troubled) -> Iterator[Offer]:
         yield Offer("way", way.key, way.title, way.turns == turns, note)
 
 
+def _windows(quilt: Quilt) -> Iterator[Offer]:
+    otherwise = seen_with_windows(quilt) if quilt.grid.blocks > 1 or has_windows(quilt) else None
+    if otherwise is not None:
+        title = "no plain ones between" if has_windows(quilt) else "windows, plain ones between"
+        yield Offer(KEY, "", title, False, what_it_costs(quilt, otherwise))
+
+
 def _blocks_more(more: int) -> str:
     return f"takes {more} more" if more > 0 else f"leaves {-more} over"
 
@@ -163,6 +171,9 @@ def look(shown: Troubled, act: str, key: str) -> str | None:
     lies, quilt = shown.lies, shown.quilt
     if act == "now":
         return draw_miniature(quilt)
+    if act == KEY:
+        otherwise = seen_with_windows(quilt)
+        return None if otherwise is None else draw_miniature(otherwise)
     if act == "way":
         way = next((way for way in shown.ways if way.key == key), None)
         return None if way is None else _drawn_as(quilt, lies.turned_to(way.turns).laying)
