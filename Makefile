@@ -26,6 +26,8 @@ bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.road
 	$(BIN)/python -m bench.wall
 	$(BIN)/python -m bench.quilts
+	$(BIN)/python -m bench.arrange
+	$(BIN)/python -m bench.wall_photographs
 	$(BIN)/python -m bench.pages
 	$(BIN)/python -m bench.arrivals
 

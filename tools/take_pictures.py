@@ -12,6 +12,8 @@ from playwright.sync_api import Browser, Page, sync_playwright
 
 FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 DESK, PHONE = (1280, 800), (390, 844)
+# Where tools/make_wall_pictures.py says the corners of the log cabin's picture are, in per cent.
+WALL_CORNERS = ((27.8, 7.8), (78.5, 11.1), (78.0, 89.2), (20.2, 87.3))
 
 
 @dataclass(frozen=True)
@@ -22,6 +24,7 @@ class Shot:
     theme: str = "light"
     typed: str = ""
     fan: str = ""
+    wall: str = ""
 
 
 SHOTS = (
@@ -36,13 +39,13 @@ SHOTS = (
     Shot("own-block", "/projects/6/yield/own"),
     Shot("cupboard", "/cupboard"),
     Shot("cupboard-lot", "/cupboard/lots/8"),
-    Shot("yield-dark", "/projects/4/yield", theme="dark"),
     Shot("size", "/projects/5/size"),
     Shot("whole-quilts", "/projects/5/size/quilts"),
     Shot("try-outs", "/projects/6/size/tryouts?part=binding"),
     Shot("what-is-lacking", "/projects/6/size/shopping?purpose=queen"),
+    Shot("arrange", "/projects/6/arrange"),
+    Shot("real-wall", "/projects/6/arrange/real", wall="wall-of-the-log-cabin.jpg"),
     Shot("cut", "/projects/4/cut"),
-    Shot("size-phone", "/projects/5/size", PHONE),
     Shot("cut-phone-dark", "/projects/5/cut", PHONE, "dark"),
 )
 
@@ -87,9 +90,21 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
         page.locator("#reading .in-words").first.wait_for()
     if shot.fan:
         _mark(page, shot.fan)
+    if shot.wall:
+        _mark_wall(page, shot.wall)
     page.wait_for_load_state("networkidle", timeout=120_000)
     page.screenshot(path=FOLDER / f"{shot.name}.png")
     page.close()
+
+
+def _mark_wall(page: Page, picture: str) -> None:
+    """Mark the corners of a sample wall and read it."""
+    page.click(f"text={picture}")
+    for number, (x, y) in enumerate(WALL_CORNERS, 1):
+        page.fill(f"[name=x{number}]", str(x))
+        page.fill(f"[name=y{number}]", str(y))
+    page.click("text=Read it")
+    page.locator(".real-tally .figure").wait_for()
 
 
 def _mark(page: Page, picture: str) -> None:

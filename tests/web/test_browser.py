@@ -17,7 +17,8 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/projects/4/ledger", "/cupboard/lots/17/ledger", "/ledger", "/camera",
          "/projects/6/yield/wall", "/projects/6/yield/own", "/projects/5/size/quilts",
          "/projects/6/size/tryouts", "/projects/6/size/shopping", "/prices", "/border",
-         "/projects/6/size/backing")  # fmt: skip
+         "/projects/6/size/backing", "/projects/6/arrange", "/projects/6/arrange/map",
+         "/projects/6/arrange/versions", "/projects/6/arrange/real")  # fmt: skip
 
 
 @pytest.fixture
@@ -480,7 +481,9 @@ def test_nothing_is_wider_than_a_phone(browser: Browser, sample_server: Any, pat
     page.close()
 
 
-@pytest.mark.parametrize("path", ["/projects/5/pull", "/projects/4/pull", "/projects/5/size"])
+@pytest.mark.parametrize(
+    "path", ["/projects/5/pull", "/projects/4/pull", "/projects/5/size", "/projects/6/arrange"]
+)
 def test_the_work_fits_a_screen_without_scrolling(
     browser: Browser, sample_server: Any, path: str
 ) -> None:

@@ -59,7 +59,7 @@ def settle(room: Workroom, reckoned: Reckoned, patience: float = 0.0) -> tuple[R
     found: KeptPlan | None = inquiry.answer
     if found is None:
         return reckoned, PlanNews(standing, not inquiry.over, inquiry.fault)
-    if not may_replace(project):
+    if not may_replace(project, found):
         before = project.plan
         assert before is not None
         changes = what_changes(before, found)
@@ -96,7 +96,7 @@ def found_plan(room: Workroom, stored: StoredProject, units: Units) -> KeptPlan 
 def _unless_changed(now: Project, found: KeptPlan, units: Units) -> Project:
     """Whoever was faster has the last word: a plan for another question is not kept."""
     wanted = wanted_plan(now, units, standing_of(now, question_of(now)))
-    if wanted is None or wanted.fingerprint != found.question or not may_replace(now):
+    if wanted is None or wanted.fingerprint != found.question or not may_replace(now, found):
         return now
     return accepted(now, found, units)
 

@@ -59,14 +59,16 @@ def wanted_plan(project: Project, units: Units, standing: Standing) -> PlanQuest
         return None
 
 
-def may_replace(project: Project) -> bool:
+def may_replace(project: Project, found: KeptPlan) -> bool:
     """Whether a plan found may be put in the place of the one that is kept without a word.
 
-    Nothing that a person has settled, or cut, rests on it.
+    Nothing that a person has settled, laid on the wall, or cut, rests on it.
     """
     standing = standing_of(project, question_of(project))
     if standing is Standing.LOOSE:
-        return not any(pulled.cut for pulled in project.fabrics)
+        kept = project.plan
+        laid = kept is not None and kept.laying is not None and kept.kits != found.kits
+        return not laid and not any(pulled.cut for pulled in project.fabrics)
     return standing is Standing.NONE or not project.plan_taken
 
 

@@ -69,7 +69,7 @@ def search_wall(
     shown = troubled(opened.reckoned)
     inquiry = room.searches.ask(("wall", project_id), _question(shown, what))
     inquiry.wait(news, _NEWS if news else _FIRST)
-    context |= {"what": what, "searching": inquiry, "news": inquiry.count}
+    context |= {"what": what, "searching": inquiry, "after": inquiry.count}
     context |= _so_far(shown, inquiry.answer)
     whole = not is_fragment_request(request)
     return render(request, "arrange/page.html" if whole else "arrange/searching.html", context)
