@@ -93,6 +93,23 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     assert block_at(page, "4-5") == before["1-1"]
     page.keyboard.press("z")
     last_step(page, "as Kersey laid it")
+    # Put aside, and carried back from beside the wall to another place.
+    page.locator('.place[data-number="1-1"]').click()
+    page.get_by_role("button", name="Aside", exact=True).click()
+    last_step(page, "1-1 put aside")
+    carried = page.locator(".spare").bounding_box()
+    there = page.locator('.place[data-number="2-2"]').bounding_box()
+    assert carried
+    assert there
+    page.mouse.move(carried["x"] + 20, carried["y"] + 20)
+    page.mouse.down()
+    page.mouse.move(there["x"] + there["width"] / 2, there["y"] + there["height"] / 2, steps=5)
+    page.mouse.up()
+    expect(page.locator(".steps-back .soft")).to_contain_text("laid at 2-2")
+    assert block_at(page, "2-2") == before["1-1"]
+    page.keyboard.press("z")
+    page.keyboard.press("z")
+    last_step(page, "as Kersey laid it")
     # A rectangle of four, two rows down.
     page.locator('.place[data-number="1-1"]').click()
     page.locator('.place[data-number="2-2"]').click(modifiers=["Shift"])

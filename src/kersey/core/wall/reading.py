@@ -117,7 +117,7 @@ def compare(quilt: Quilt, reading: Reading) -> Compared:
     real = [None if b is None else wall.kinds[b] for b in reading.places]
     told = [p for p in range(len(planned)) if reading.sure[p]]
     wrong = [p for p in told if real[p] is not None and real[p] != kind[p]]
-    exchanged = _exchanged(wrong, kind, real)
+    exchanged = _exchanged(wrong, kind, real, reading.sure)
     settled = {p for pair in exchanged for p in pair}
     # Between blocks that look much alike, how they are turned can still be told.
     turned = tuple(
@@ -130,7 +130,11 @@ def compare(quilt: Quilt, reading: Reading) -> Compared:
         tuple((p, _where(p, kind, real, wrong)) for p in wrong if p not in settled),
         turned,
         tuple(p for p in told if real[p] is None and kind[p] is not None),
-        tuple(p for p, sure in enumerate(reading.sure) if not sure and p not in turned),
+        tuple(
+            p
+            for p, sure in enumerate(reading.sure)
+            if not sure and p not in turned and p not in settled
+        ),
     )
 
 
@@ -176,15 +180,20 @@ def _own_numbers(
 
 
 def _exchanged(
-    wrong: Sequence[int], kind: Sequence[int | None], real: Sequence[int | None]
+    wrong: Sequence[int],
+    kind: Sequence[int | None],
+    real: Sequence[int | None],
+    sure: Sequence[bool],
 ) -> tuple[tuple[int, int], ...]:
-    """Pairs of places that hold each other's kind."""
+    """Pairs of places that hold each other's kind; of one that is sure the other may be less so."""
     found: list[tuple[int, int]] = []
     taken: set[int] = set()
-    for n, one in enumerate(wrong):
-        for other in wrong[n + 1 :]:
-            if not {one, other} & taken and real[one] == kind[other] and real[other] == kind[one]:
-                found.append((one, other))
+    for one in wrong:
+        for other, seen in enumerate(real):
+            meant = seen is not None and seen != kind[other] and seen == kind[one]
+            later = other > one or not sure[other]
+            if meant and later and real[one] == kind[other] and not {one, other} & taken:
+                found.append((min(one, other), max(one, other)))
                 taken |= {one, other}
     return tuple(found)
 

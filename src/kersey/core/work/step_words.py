@@ -18,6 +18,7 @@ from kersey.core.measure.length import (
     format_number,
     format_size,
 )
+from kersey.core.project.laying import Joining
 from kersey.core.project.project import fabric_key
 from kersey.core.quilt.pieced_sheet import PiecedSheet
 from kersey.core.quilt.quilt import Quilt, Source
@@ -348,6 +349,8 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
     turn = turns[len(quilt.assembly.turns)]
     if quilt.assembly.turned_by_row:
         turn = "Turn the blocks of every other row half round."
+    if quilt.plan.laying is not None:
+        turn = "Lay and turn them as the map of the wall shows; mark each row with its pins."
     parted = ""
     if quilt.sashing.width:
         parted = "Sew short strips between the blocks, and long ones between the rows."
@@ -360,6 +363,11 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
         parted = "Lay a plain square between any two blocks, and press toward the plain ones."
     sentences: tuple[str, ...] = (turn, parted, f"The joined blocks should measure {size}.")
     title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
+    joining = quilt.project.design.joining
+    if joining is Joining.FOURS and not quilt.sashing.width:
+        title = f"Join {len(quilt.placed)} blocks in fours, then fours to fours"
+    elif joining is Joining.COLUMNS and not quilt.sashing.width:
+        title = f"Join {quilt.size.columns} columns two by two, then pair to pair"
     if quilt.grid.setting is Setting.ON_POINT:
         rows = quilt.size.rows + quilt.size.columns - 1
         title = f"Join the blocks in {rows} slanting rows"

@@ -151,7 +151,7 @@ def wall_map(request: Request, room: Room, project_id: ProjectId) -> Response:
 def look_at_wall(
     room: Room,
     project_id: ProjectId,
-    act: Literal["way", "order", "windows", "now"],
+    act: Literal["way", "order", "windows", "scattered", "now"],
     key: str = Query("", max_length=60),
 ) -> Response:
     """A small drawing of the quilt laid otherwise."""

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
+from random import Random
 from typing import Any
 
 from kersey.core.blocks.assembly import turned
@@ -13,6 +14,7 @@ from kersey.core.project.minding import MOST_WEIGHT
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.tryout import parts_to_try
 from kersey.core.wall.bounds import may_be_proved
+from kersey.core.wall.hand import OnWall
 from kersey.core.wall.joining import joins, may_be_done, pieces
 from kersey.core.wall.numbers import number_of
 from kersey.core.wall.orders import Order, checkerboard_wants, kinds_there, laid_in
@@ -171,6 +173,8 @@ def look(shown: Troubled, act: str, key: str) -> str | None:
     lies, quilt = shown.lies, shown.quilt
     if act == "now":
         return draw_miniature(quilt)
+    if act == "scattered":
+        return _drawn_as(quilt, lies.laying, _by_lot(lies))
     if act == KEY:
         otherwise = seen_with_windows(quilt)
         return None if otherwise is None else draw_miniature(otherwise)
@@ -182,6 +186,16 @@ def look(shown: Troubled, act: str, key: str) -> str | None:
         return None
     places = laid_in(shown.wall, lies.places, order, lies.laying.pins, lies.laying.aside)
     return _drawn_as(quilt, lies.laying, places)
+
+
+def _by_lot(lies: OnWall) -> tuple[int | None, ...]:
+    """The blocks laid by lot, as a small drawing shows it: the search lays them with more care."""
+    free = [place for place in range(len(lies.places)) if place not in lies.laying.pins]
+    places, blocks = list(lies.places), [lies.places[place] for place in free]
+    Random(0).shuffle(blocks)
+    for place, block in zip(free, blocks, strict=True):
+        places[place] = block
+    return tuple(places)
 
 
 def _drawn_as(quilt: Quilt, laying: Laying, places: tuple[int | None, ...] | None = None) -> str:

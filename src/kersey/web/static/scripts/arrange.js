@@ -179,7 +179,12 @@ document.addEventListener("keydown", (event) => {
 // with Ctrl one more. Dragged with others that are marked, they go together.
 function hold(event) {
   const element = event.target.closest?.(".place");
-  if (!element || event.button) return;
+  const spare = event.target.closest?.(".spare");
+  if (event.button || !(element || spare)) return;
+  if (spare) {
+    drag = { block: spare.dataset.block, spare, x: event.clientX, y: event.clientY, moving: false, id: event.pointerId };
+    return;
+  }
   const place = Number(element.dataset.place);
   drag = { place, x: event.clientX, y: event.clientY, moving: false, id: event.pointerId };
 }
@@ -203,8 +208,16 @@ function ghostOf(place) {
   return ghost;
 }
 
+// A block from beside the wall, carried under the finger.
+function carried(spare) {
+  const shown = spare.querySelector("svg").cloneNode(true);
+  shown.setAttribute("class", "carried");
+  document.body.append(shown);
+  return shown;
+}
+
 document.addEventListener("pointerdown", (event) => {
-  if (event.target.closest?.("#wall-frame")) hold(event);
+  if (event.target.closest?.("#wall-frame, .spare")) hold(event);
 });
 document.addEventListener("pointermove", (event) => {
   if (!drag || event.pointerId !== drag.id) return;
@@ -212,11 +225,12 @@ document.addEventListener("pointermove", (event) => {
   if (!drag.moving && Math.hypot(x, y) < 6) return;
   if (!drag.moving) {
     drag.moving = true;
-    drag.ghost = ghostOf(drag.place);
+    drag.ghost = drag.spare ? carried(drag.spare) : ghostOf(drag.place);
     frame().classList.add("dragging");
   }
+  if (drag.spare) drag.ghost.style.translate = `${event.clientX}px ${event.clientY}px`;
   const scale = drawing().getScreenCTM().a;
-  drag.ghost.setAttribute("transform", `translate(${x / scale} ${y / scale})`);
+  if (!drag.spare) drag.ghost.setAttribute("transform", `translate(${x / scale} ${y / scale})`);
   for (const element of places()) element.classList.remove("drop-place");
   placeUnder(event)?.classList.add("drop-place");
 });
@@ -224,10 +238,17 @@ const placeUnder = (event) => document.elementsFromPoint(event.clientX, event.cl
 
 document.addEventListener("pointerup", (event) => {
   if (!drag || event.pointerId !== drag.id) return;
-  const { place, moving } = drag;
+  const { place, moving, block } = drag;
   const over = placeUnder(event);
   endDrag();
   const target = over ? Number(over.dataset.place) : null;
+  if (block) {
+    if (moving && target !== null) {
+      cursor = target;
+      act("bring", { block, places: numbersOf([target]) });
+    }
+    return undefined;
+  }
   if (!moving) return tap(place, event);
   if (target === null) {
     // Dragged off the wall: it lies aside.
@@ -245,7 +266,7 @@ document.addEventListener("pointerup", (event) => {
   return undefined;
 });
 function endDrag() {
-  drawing()?.querySelector("#ghost")?.remove();
+  drag?.ghost?.remove();
   frame()?.classList.remove("dragging");
   for (const element of places()) element.classList.remove("drop-place");
   drag = null;
