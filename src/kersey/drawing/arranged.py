@@ -8,6 +8,7 @@ is shown of it is the page's choice: each part is a group of its own class.
 from collections.abc import Sequence
 from fractions import Fraction
 
+from kersey.core.blocks.bargello import columns_of
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of, pins_of
@@ -20,6 +21,8 @@ from kersey.drawing.tape import tape_across, tape_down
 _TAPE, _GAP = 2.3, 0.5
 # More marks than this are a pattern of their own.
 _MOST_MARKS = 240
+# Columns of one piece are narrow: as many stand between two numbers.
+_EVERY = 5
 
 
 def draw_wall(
@@ -109,30 +112,54 @@ def _said(quilt: Quilt, seat: Seat, block: int | None, turn: int, pinned: bool) 
 
 
 def _rows(quilt: Quilt, lie: Lie, left: float, em: float) -> str:
-    """The number of every row, and the pins that mark it."""
+    """The number of every row, and the pins that mark it; one piece has no rows to be sewn."""
+    if quilt.plan.block.makes_one_piece:
+        return ""
     parts = []
-    for row in sorted({seat.row for seat in quilt.grid.seats}):
+    rows = sorted({seat.row for seat in quilt.grid.seats})
+    high = abs(lie.middle(Seat(rows[-1], 0))[1] - lie.middle(Seat(0, 0))[1]) / max(1, len(rows) - 1)
+    for row in rows:
         _, y = lie.middle(Seat(row, 0))
         parts.append(
             text(str(row + 1), left - 0.75 * em, y + 0.42 * em, font_size=1.2 * em,
                  text_anchor="end", data_line="row", data_at=row)
         )  # fmt: skip
         groups = pins_of(row)
+        # Groups lie below one another, within their row.
+        step = min(0.55 * em, 0.9 * high / len(groups)) if high else 0.55 * em
         for line, count in enumerate(groups):
-            at = y + (line - (len(groups) - 1) / 2) * 0.55 * em
+            at = y + (line - (len(groups) - 1) / 2) * step
             parts += [
-                element("circle", cx=left - 2.3 * em - n * 0.42 * em, cy=at, r=0.15 * em)
+                element("circle", cx=left - 2.3 * em - n * 0.42 * em, cy=at, r=0.28 * step)
                 for n in range(count)
             ]
     return element("g", *parts, class_="row-pins", aria_hidden="true")
 
 
 def _columns(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
+    """The number of every column; of those of one piece that is sewn as columns every fifth."""
+    if quilt.plan.block.makes_one_piece:
+        return _columns_of_one_piece(quilt, lie, top, em)
     parts = [
         text(str(seat.column + 1), lie.middle(seat)[0], top - 0.55 * em, font_size=1.2 * em,
              text_anchor="middle", data_line="column", data_at=seat.column)
         for seat in (Seat(0, column) for column in range(quilt.grid.columns))
     ]  # fmt: skip
+    return element("g", *parts, class_="row-pins", aria_hidden="true")
+
+
+def _columns_of_one_piece(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
+    block = quilt.plan.block
+    if block.known is None or block.known.unit != "column":
+        return ""
+    x, _ = lie.anchor(Seat(0, 0))
+    seams, parts = 2 * quilt.plan.seam, []
+    for column in columns_of(block.all_options, quilt.plan.seam):
+        wide = float(column.width - seams)
+        if column.number == 1 or column.number % _EVERY == 0:
+            parts.append(text(str(column.number), x + wide / 2, top - 0.55 * em,
+                              font_size=1.2 * em, text_anchor="middle"))  # fmt: skip
+        x += wide
     return element("g", *parts, class_="row-pins", aria_hidden="true")
 
 

@@ -23,11 +23,14 @@ class Lie:
         self._quilt, self._left, self._top = quilt, float(left), float(top)
         self._wide, self._high = map(float, quilt.block)
         self.on_point = quilt.grid.setting is Setting.ON_POINT
+        self._anchors: dict[Seat, Point] = {}
 
     def anchor(self, seat: Seat) -> Point:
         """Where the block of a place is anchored."""
-        x, y = anchor_in_body(self._quilt, seat)
-        return self._left + x, self._top + y
+        if seat not in self._anchors:
+            x, y = anchor_in_body(self._quilt, seat)
+            self._anchors[seat] = self._left + x, self._top + y
+        return self._anchors[seat]
 
     def middle(self, seat: Seat) -> Point:
         """Where the middle of a place's block is."""

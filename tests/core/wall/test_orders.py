@@ -14,7 +14,7 @@ from kersey.core.wall.orders import (
     roughness,
 )
 from kersey.core.wall.seen import Wall
-from kersey.core.wall.troubles import Places, two_kinds
+from kersey.core.wall.troubles import Places
 
 walls = st.builds(
     plain,
@@ -69,7 +69,7 @@ def test_a_checkerboard_of_two_kinds_on_5_by_7_wants_18_and_17() -> None:
     assert checkerboard_wants(wall) == (18, 17)
     assert sorted(kinds_there(wall)) == [17, 18]
     lies = laid_in(wall, as_it_comes(wall), Order.CHECKERBOARD)
-    kinds = two_kinds(wall)
+    kinds = wall.two_kinds
     if kinds_there(wall) == (18, 17):
         assert all(kinds[b or 0] == (n // 7 + n % 7) % 2 for n, b in enumerate(lies))
 

@@ -7,7 +7,7 @@ integer programme says the very least.
 """
 
 from collections import Counter
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
 from kersey.core.cutting.watch import Clock, Watch
@@ -15,7 +15,7 @@ from kersey.core.project.minding import Trouble
 from kersey.core.wall.beside import Way
 from kersey.core.wall.exact import MOST_PLACES, least_cost, only
 from kersey.core.wall.seen import Wall
-from kersey.core.wall.troubles import Arrangement, Seams, Tables, two_kinds
+from kersey.core.wall.troubles import Arrangement, Seams, Tables
 
 # The troubles of pairs, for which the least can be proved on a small wall.
 OF_PAIRS = (
@@ -68,7 +68,7 @@ def least(wall: Wall, arrangement: Arrangement, trouble: Trouble) -> int:
         return _least_same(wall, arrangement)
     if trouble is Trouble.ALTERNATE:
         laid = [b for b in arrangement.places if b is not None]
-        kinds = Counter(two_kinds(wall)[block] for block in laid)
+        kinds = Counter(wall.two_kinds[block] for block in laid)
         return max(0, *(count - wall.grid.most_apart for count in kinds.values()), 0)
     if trouble is Trouble.DIRECTION:
         must_not = Tables(wall).must_not_turn
@@ -83,10 +83,16 @@ def _least_same(wall: Wall, arrangement: Arrangement) -> int:
     if len(wall.touch) < len(Way) or wall.grid.setting.value == "alternate":
         return 0
     filled = len(arrangement.places) - arrangement.places.count(None)
-    over, holding = [], Counter[int]()
+    over, holding, tables = [], Counter[int](), Tables(wall)
+    turns = arrangement.turns
+    seams = {
+        Seams((turns[one], turns[other]), way)
+        for one, other, way in wall.pairs
+        if not way.at_corner
+    }
     for number in range(len(wall.prints)):
         kinds = {wall.kinds[n] for n, block in enumerate(wall.blocks) if number in block}
-        if number in wall.ground or not _always_touch(wall, arrangement.turns, sorted(kinds)):
+        if number in wall.ground or not _always_touch(tables, seams, sorted(kinds)):
             continue
         others = sum(kind not in kinds for kind in wall.kinds)
         over.append(max(0, filled - others - wall.grid.most_apart))
@@ -96,14 +102,8 @@ def _least_same(wall: Wall, arrangement: Arrangement) -> int:
     return sum(over) if alone else max(over, default=0)
 
 
-def _always_touch(wall: Wall, turns: Sequence[int], kinds: Sequence[int]) -> bool:
+def _always_touch(tables: Tables, seams: Collection[Seams], kinds: Sequence[int]) -> bool:
     """Whether blocks of these kinds make the trouble wherever two of them lie side by side."""
-    tables = Tables(wall)
-    seams = {
-        Seams((turns[one], turns[other]), way)
-        for one, other, way in wall.pairs
-        if not way.at_corner
-    }
     return bool(kinds) and all(
         tables.of(Trouble.SAME, each)[kinds][:, kinds].all() for each in seams
     )

@@ -22,10 +22,12 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.frame.setting import Setting
 from kersey.core.wall.beside import Way
 from kersey.core.wall.seen import NEUTRAL, Wall
-from kersey.core.wall.troubles import Places, two_kinds
+from kersey.core.wall.troubles import Places
 
 _NOTICED = 1e-6
 _MOST_EXCHANGES = 2000
+# On large walls fewer exchanges are made: each looks at all pairs of places.
+_WORK = 100_000
 
 
 class Order(StrEnum):
@@ -110,7 +112,7 @@ def checkerboard_wants(wall: Wall) -> tuple[int, int]:
 
 def kinds_there(wall: Wall) -> tuple[int, int]:
     """How many blocks there are of the lighter kind and of the darker."""
-    dark = sum(two_kinds(wall))
+    dark = sum(wall.two_kinds)
     return len(wall.blocks) - dark, dark
 
 
@@ -131,7 +133,7 @@ def _of_both_kinds(
     wall: Wall, places: Places, pins: frozenset[int], blocks: Sequence[int]
 ) -> tuple[int, ...]:
     """As many blocks of the two kinds as the checkerboard has places for, while there are."""
-    kinds, darks = two_kinds(wall), _checkered(wall, 0)
+    kinds, darks = wall.two_kinds, _checkered(wall, 0)
     wanted = [sum(not darks[p] for p in range(len(places)) if p not in pins)]
     wanted.append(len(places) - len(pins) - wanted[0])
     taken = [[b for b in blocks if kinds[b] == kind][: wanted[kind]] for kind in (0, 1)]
@@ -202,7 +204,7 @@ def _by_print(wall: Wall) -> Key:
 
 
 def _by_kind(wall: Wall) -> Key:
-    kinds = two_kinds(wall)
+    kinds = wall.two_kinds
     return lambda block: (kinds[block], block)
 
 
@@ -279,18 +281,23 @@ def _smoothed(pool: Pool, laid: dict[int, int], bands: Sequence[float]) -> dict[
 def _exchanged(
     beside: NDArray[np.float64], apart: NDArray[np.float64], may: NDArray[np.bool_]
 ) -> list[int]:
+    """Which thing lies at each place, once the best exchange was made again and again."""
     at = np.arange(len(beside))
-    for _ in range(_MOST_EXCHANGES):
-        steps = apart[at][:, at]
-        # What each block would differ from the neighbours of each place.
-        costs = beside @ steps
-        here = np.diag(costs)
-        gains = costs + costs.T - here[:, None] - here[None, :] + 2 * beside * steps
+    near = [np.flatnonzero(row) for row in beside]
+    # What each thing would differ from the neighbours of each place.
+    costs = beside @ apart
+    for _ in range(min(_MOST_EXCHANGES, _WORK // max(1, len(at)))):
+        there = costs[:, at]
+        here = np.diag(there)
+        gains = there + there.T - here[:, None] - here[None, :] + 2 * beside * apart[at][:, at]
         gains[~may] = 0.0
         one, other = divmod(int(gains.argmin()), len(at))
         if gains[one, other] > -_NOTICED:
             break
-        at[one], at[other] = at[other], at[one]
+        a, b = at[one], at[other]
+        at[one], at[other] = b, a
+        costs[near[one]] += apart[b] - apart[a]
+        costs[near[other]] += apart[a] - apart[b]
     return [int(n) for n in at]
 
 

@@ -162,6 +162,20 @@ class Wall:
         return tuple(int(v > middle + spread) - int(v < middle - spread) for v in light)
 
     @cached_property
+    def two_kinds(self) -> tuple[int, ...]:
+        """The lighter blocks (0) and the darker (1): two kinds of prints as they are, any others by
+        half, the lighter half being the larger."""
+        light = self.colours[:, 0]
+        if len(set(self.kinds)) == 2:
+            means = [float(light[[k == n for k in self.kinds]].mean()) for n in (0, 1)]
+            lighter = 0 if means[0] >= means[1] else 1
+            return tuple(int(kind != lighter) for kind in self.kinds)
+        order = sorted(range(len(light)), key=lambda n: (-round(float(light[n]), 6), n))
+        half = -(-min(len(order), self.grid.blocks) // 2)
+        dark = set(order[half:])
+        return tuple(int(n in dark) for n in range(len(light)))
+
+    @cached_property
     def strong(self) -> frozenset[int]:
         """The prints that stand out and are in few blocks."""
         used = sorted({n for block in self.blocks for n in block})

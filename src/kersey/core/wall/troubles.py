@@ -115,7 +115,7 @@ class Tables:
     @property
     def alike_in_value(self) -> Ints:
         """Which kinds are both of the lighter half of all blocks, or both of the darker."""
-        side = np.array(two_kinds(self.wall))
+        side = np.array(self.wall.two_kinds)
         first = {kind: n for n, kind in reversed(list(enumerate(self.wall.kinds)))}
         kinds = side[[first[k] for k in range(len(self.kinds))]] if len(side) else side
         return np.asarray(kinds[:, None] == kinds[None, :], np.int64)
@@ -125,20 +125,6 @@ class Tables:
         """Which kinds have a print that must not be turned."""
         has = [n for n, cloth in enumerate(self.wall.prints) if cloth.directional]
         return np.asarray(np.isin(self.kinds, has).any(axis=1), np.int64)
-
-
-def two_kinds(wall: Wall) -> tuple[int, ...]:
-    """The lighter blocks (0) and the darker (1): two kinds of prints as they are, any others by
-    half, the lighter half being the larger."""
-    light = wall.colours[:, 0] if wall.blocks else np.array([])
-    if len(set(wall.kinds)) == 2:
-        means = [float(light[[k == n for k in wall.kinds]].mean()) for n in (0, 1)]
-        lighter = 0 if means[0] >= means[1] else 1
-        return tuple(int(kind != lighter) for kind in wall.kinds)
-    order = sorted(range(len(light)), key=lambda n: (-round(float(light[n]), 6), n))
-    half = -(-min(len(order), wall.grid.blocks) // 2)
-    dark = set(order[half:])
-    return tuple(int(n in dark) for n in range(len(light)))
 
 
 def pair_troubles(

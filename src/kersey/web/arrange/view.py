@@ -17,7 +17,7 @@ from kersey.core.wall.bounds import may_be_proved
 from kersey.core.wall.hand import OnWall
 from kersey.core.wall.joining import joins, may_be_done, pieces
 from kersey.core.wall.numbers import number_of
-from kersey.core.wall.orders import Order, checkerboard_wants, kinds_there, laid_in
+from kersey.core.wall.orders import GRADIENTS, Order, checkerboard_wants, kinds_there, laid_in
 from kersey.drawing.arranged import draw_wall
 from kersey.drawing.patches import draw_block_alone, draw_blocks_alone
 from kersey.drawing.quilt import draw_miniature
@@ -157,15 +157,18 @@ def _blocks_more(more: int) -> str:
 def _orders(shown: Troubled) -> Iterator[Offer]:
     lies = shown.lies
     for order in Order if shown.quilt.grid.blocks > 1 else ():
-        places = laid_in(shown.wall, lies.places, order, lies.laying.pins, lies.laying.aside)
-        note = ""
+        note, chosen = "", False
+        # A gradient is smoothed, which is not waited for to say whether it lies there already.
+        if order not in GRADIENTS:
+            laid = laid_in(shown.wall, lies.places, order, lies.laying.pins, lies.laying.aside)
+            chosen = laid == lies.places
         if order is Order.CHECKERBOARD:
             (light, dark), there = checkerboard_wants(shown.wall), kinds_there(shown.wall)
             enough = there[0] >= light and there[1] >= dark
             note = f"wants {light} and {dark}: " + (
                 "enough" if enough else f"there are {there[0]} and {there[1]}"
             )
-        yield Offer("order", order.value, order.value, places == lies.places, note)
+        yield Offer("order", order.value, order.value, chosen, note)
 
 
 def look(shown: Troubled, act: str, key: str) -> str | None:

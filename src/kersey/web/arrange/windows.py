@@ -52,4 +52,4 @@ def what_it_costs(quilt: Quilt, otherwise: Quilt) -> str:
     if rows % 2 and columns % 2:
         return costs
     odd = f"{columns + 1 - columns % 2} × {rows + 1 - rows % 2}"
-    return f"{costs}; {odd} would be the same at every corner"
+    return f"{costs}; {odd} looks balanced"
