@@ -25,7 +25,7 @@ class Trouble(StrEnum):
     DIAGONALS = "two diagonals in a V"
     SEAMS = "many seams at a point"
     ALTERNATE = "light and dark not in turn"
-    DIRECTION = "a print upside down"
+    DIRECTION = "a print not upright"
 
 
 class BadWeights(InvalidValue):

@@ -13,7 +13,7 @@ from kersey.core.wall.hand import CannotLay, OnWall
 from kersey.core.wall.numbers import number_of
 from kersey.core.wall.search import ArrangeQuestion, Found
 from kersey.core.wall.troubles import find_troubles
-from kersey.drawing.arranged import draw_wall
+from kersey.drawing.quilt import draw_miniature
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
@@ -131,13 +131,12 @@ def _so_far(shown: Troubled, found: Found | None) -> dict[str, Any]:
     total = sum(len(of_it) for trouble, of_it in spots.items() if shown.weights.of(trouble))
     lying = replace(shown.quilt.plan, places=found.arrangement.places, laying=shown.lies.laying)
     quilt = replace(shown.quilt, plan=lying)
-    there = Troubled(quilt, shown.weights)
     return {
         "found": found,
         "found_total": total,
         "moved": _moved(shown, found),
         "better": found.arrangement.places != shown.lies.places,
-        "preview": draw_wall(quilt, there.marks),
+        "preview": draw_miniature(quilt),
         "freed": [(number_of(shown.quilt.grid.seats[p]), saved) for p, saved in found.freed],
     }
 
