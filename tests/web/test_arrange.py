@@ -131,6 +131,12 @@ def test_mending_and_shuffling_are_followed_and_laid(wall: TestClient) -> None:
     assert troubled
     assert int(troubled[1]) > 0
     before = listed(page)
+    proof = ""
+    for _ in range(20):
+        proof = wall.get(f"{WALL}/proof").text
+        if "hx-get" not in proof:
+            break
+    assert re.search(r"The same print touching, seen alone: none can be had", proof)
     followed = found(wall, "mend")
     would = re.search(r"<b>(\w+)</b> (?:would trouble|troubles)", followed)
     assert would

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.project.minding import Trouble
 from kersey.core.wall.beside import Way
-from kersey.core.wall.exact import MOST_PLACES, least_cost, only
+from kersey.core.wall.exact import MOST_PLACES, Least, least_cost, only
 from kersey.core.wall.seen import Wall
 from kersey.core.wall.troubles import Arrangement, Seams, Tables
 
@@ -45,13 +45,12 @@ class LeastQuestion:
     def __eq__(self, other: object) -> bool:
         return isinstance(other, LeastQuestion) and self.key == other.key
 
-    def run(self, clock: Clock) -> Iterator[dict[Trouble, int]]:
+    def run(self, clock: Clock) -> Iterator[dict[Trouble, Least]]:
         """The least of each, as far as it is known."""
-        found: dict[Trouble, int] = {}
+        found: dict[Trouble, Least] = {}
         for trouble in self.troubles:
             watch = Watch(clock, _SECONDS)
-            least = least_cost(self.wall, self.turns, only(trouble), watch, self.held)
-            found[trouble] = least
+            found[trouble] = least_cost(self.wall, self.turns, only(trouble), watch, self.held)
             yield dict(found)
 
 

@@ -9,6 +9,7 @@ and nothing else.
 """
 
 from collections import Counter
+from dataclasses import dataclass
 from math import inf
 
 import numpy as np
@@ -23,17 +24,25 @@ from kersey.core.wall.troubles import Ints, Tables, pair_troubles
 MOST_PLACES = 25
 
 
+@dataclass(frozen=True)
+class Least:
+    """What no arrangement costs less than, and what the best that was met on the way costs: the
+    same, where the watch allows; None if none was met."""
+
+    least: int
+    reached: int | None
+
+
 def least_cost(
     wall: Wall,
     turns: tuple[int, ...],
     weights: Weights,
     watch: Watch,
     held: tuple[tuple[int, int], ...] = (),
-) -> int:
+) -> Least:
     """What no arrangement of a wall can cost less than; blocks `held` at a place stay there.
 
-    It is what the best one costs if the watch allows; of troubles between pairs of places alone,
-    with all blocks on the wall.
+    It speaks of troubles between pairs of places alone, with all blocks on the wall.
     """
     tables = Tables(wall)
     prices: dict[tuple[int, int], Ints] = {}
@@ -50,22 +59,25 @@ def least_cost(
         programme.between(0, count, [(place[kind], 1) for place in lies])
     for at, block in held:
         programme.between(1, 1, [(lies[at][wall.kinds[block]], 1)])
-    for (one, other), table in prices.items():
+    costs = [
         _price(programme, lies[one], lies[other], table)
-    _, most = programme.solve(watch)
-    return max(0, -most)
+        for (one, other), table in prices.items()
+        if table.any()
+    ]
+    found, most = programme.solve(watch)
+    met = any(found[kind] for kind in lies[0])
+    return Least(max(0, -most), sum(found[cost] for cost in costs) if met else None)
 
 
-def _price(programme: WholeNumbers, one: list[int], other: list[int], table: Ints) -> None:
-    """What two places cost is at least what their kinds cost."""
-    if not table.any():
-        return
+def _price(programme: WholeNumbers, one: list[int], other: list[int], table: Ints) -> int:
+    """The number of what two places cost: at least what their kinds cost."""
     cost = programme.number(float(table.max()), gain=-1)
     for kind, row in enumerate(table):
         most = float(row.max())
         if most:
             there = [(other[n], -float(much)) for n, much in enumerate(row) if much]
             programme.between(-most, inf, [(cost, 1), *there, (one[kind], -most)])
+    return cost
 
 
 def only(trouble: Trouble) -> Weights:
