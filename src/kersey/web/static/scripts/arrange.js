@@ -160,7 +160,7 @@ document.addEventListener("keydown", (event) => {
       cursor = 0;
       show();
     } else go(...arrow, event.shiftKey);
-  } else if (event.key === "Enter" && event.target === frame()) liftOrLay();
+  } else if (event.key === "Enter" && onWall && (event.target === frame() || cursor !== null)) liftOrLay();
   else if (event.key === " " && onWall) {
     const place = cursor ?? 0;
     chosen.has(place) ? chosen.delete(place) : chosen.add(place);
