@@ -66,6 +66,8 @@ FORMS = {
     "/cupboard/change": ["act", "project"],
     "/cupboard/undo": ["query"],
     "/projects/1/arrange": ["act", "places", "down", "across", "block", "key", "look", "shift"],
+    "/projects/1/cut/table": ["do", "key"],
+    "/projects/1/cut/table/order": ["order"],
     "/projects/1/arrange/step": ["way"],
     "/projects/1/arrange/minded": ["same", "family", "values"],
     "/projects/1/arrange/search": ["what"],

@@ -51,6 +51,13 @@ class KitWish(StrEnum):
     BAG = "from a bag"
 
 
+class CutOrder(StrEnum):
+    """Which stack is cut first at the table."""
+
+    LARGEST = "biggest pieces first"
+    FABRIC = "fabric by fabric"
+
+
 def usual_block() -> BlockChoice:
     """The block a quilt begins with."""
     return BlockChoice(as_tried()[0].id)
@@ -96,6 +103,7 @@ class Design:
     kits: KitWish = KitWish.DIFFERENT
     deal: int = 0
     layers: int = USUAL_LAYERS
+    cut_order: CutOrder = CutOrder.LARGEST
     minded: Weights = USUAL
     joining: Joining = Joining.ROWS
 

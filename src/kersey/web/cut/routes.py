@@ -13,6 +13,7 @@ from kersey.core.quilt.quilt import make_quilt
 from kersey.core.work.put_away import PutAway, put_away
 from kersey.core.work.work_order import ticked
 from kersey.store.projects import put_project_away
+from kersey.web.cut import table
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, TypedForm, checked, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
@@ -21,6 +22,7 @@ from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
 
 router = APIRouter()
+router.include_router(table.router)
 
 
 class TickForm(RevisedForm):

@@ -1,0 +1,175 @@
+"""At the table: one cut at a time, large; the next by one big target, a key or a pedal.
+
+A cut is known by its facts, so that two screens can tick at once: what is made is made once, and
+each screen follows the other.
+"""
+
+from dataclasses import replace
+from enum import StrEnum
+from functools import partial
+from typing import Any
+
+from fastapi import APIRouter, Query, Request
+from pydantic import Field
+from starlette.responses import Response
+
+from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.project.design import CutOrder
+from kersey.core.project.project import Project
+from kersey.core.work.at_table import (
+    TableCut,
+    after,
+    before,
+    cuts_at_table,
+    made,
+    settings,
+    settings_one_by_one,
+)
+from kersey.drawing.at_table import draw_at_table
+from kersey.store.projects import ProjectChanged
+from kersey.web.cut.stage import STAGE
+from kersey.web.forms import PageForm, TypedForm, read_form
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import answer_change, project_context
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+
+# A tick finds another screen writing at most so often in a row.
+_TRIES = 5
+_NOTHING = Response(status_code=204)
+
+
+class Do(StrEnum):
+    """What is done at the table."""
+
+    CUT = "cut"
+    BACK = "back"
+
+
+class TableForm(PageForm):
+    """A cut was made, or is taken back: which one says its key."""
+
+    do: Do
+    key: str = Field(max_length=60)
+
+
+class OrderForm(RevisedForm):
+    """Which stack is cut first."""
+
+    order: CutOrder
+
+
+@router.get("/projects/{project_id}/cut/table", name="cut_table")
+def cut_table(
+    request: Request, room: Room, project_id: ProjectId, seen: str = Query("", max_length=80)
+) -> Response:
+    """The cut that comes next. Another screen asks whether it is still the one it has `seen`."""
+    opened = open_project(room, project_id)
+    context = _context(opened)
+    if seen and is_fragment_request(request):
+        if seen == context["state"]:
+            return _NOTHING
+        return render(request, "cut/table_answer.html", context | {"oob": True})
+    return render(request, "cut/table.html", context)
+
+
+@router.post("/projects/{project_id}/cut/table", name="do_at_table")
+def do_at_table(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Tick a cut off, or take it back. Ticks of two screens do not meet: each is of its own cut."""
+    opened = open_project(room, project_id)
+    form = read_form(TableForm, typed, opened.units)
+    opened = _done(room, opened, form)
+    return answer_change(
+        request, opened, "cut/table_answer.html", _context(opened), "cut_table"
+    )  # fmt: skip
+
+
+@router.post("/projects/{project_id}/cut/table/order", name="order_cuts")
+def order_cuts(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Say which stack is cut first."""
+    opened = open_project(room, project_id)
+    form = read_form(OrderForm, typed, opened.units)
+
+    def ordered(project: Project) -> Project:
+        return replace(project, design=replace(project.design, cut_order=form.order))
+
+    opened = change(room, project_id, form.revision, ordered)
+    return answer_change(
+        request, opened, "cut/table_answer.html", _context(opened), "cut_table"
+    )  # fmt: skip
+
+
+def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:
+    """The project once the cut is ticked, whoever else has ticked meanwhile."""
+    for left in reversed(range(_TRIES)):
+        cuts = _cuts(opened)
+        cut = next((cut for cut in cuts if cut.key == form.key), None)
+        if cut is None:
+            return opened
+        how = partial(after if form.do is Do.CUT else before, cuts=cuts, cut=cut)
+        try:
+            return change(room, opened.stored.id, opened.stored.revision, how)
+        except ProjectChanged:
+            if not left:
+                raise
+            opened = open_project(room, opened.stored.id)
+    return opened
+
+
+def _cuts(opened: OpenProject) -> tuple[TableCut, ...]:
+    design = opened.project.design
+    return cuts_at_table(opened.steps, design.layers, design.cut_order)
+
+
+def _context(opened: OpenProject) -> dict[str, Any]:
+    context = project_context(opened, STAGE) | {
+        "cuts": [],
+        "now": None,
+        "back": None,
+        "done_cuts": 0,
+        "state": "",
+        "orders": list(CutOrder),
+    }
+    if opened.quilt is None:
+        return context
+    cuts = _cuts(opened)
+    there = made(opened.project, cuts)
+    codes = piece_codes(opened.quilt.plan.plan.problem.needs)
+    now = next((n for n, is_made in enumerate(there) if not is_made), None)
+    last = max((n for n, is_made in enumerate(there) if is_made), default=None)
+    context |= {
+        "cuts": cuts,
+        "done_cuts": sum(there),
+        "back": None if last is None else cuts[last].key,
+        "state": f"{sum(there)}-{'' if now is None else cuts[now].key}",
+        "settings": settings(cuts),
+        "settings_done": settings(cut for cut, is_made in zip(cuts, there, strict=True) if is_made),
+        "settings_plain": settings_one_by_one(opened.steps),
+        "order": opened.project.design.cut_order,
+    }
+    return context if now is None else context | _next(opened, cuts, there, now, codes)
+
+
+def _next(
+    opened: OpenProject, cuts: tuple[TableCut, ...], there: list[bool], now: int, codes: Any
+) -> dict[str, Any]:
+    quilt = opened.quilt
+    assert quilt is not None
+    cut = cuts[now]
+    made_ones = [each for each, is_made in zip(cuts, there, strict=True) if is_made]
+    cloth = quilt.prints[cut.stack.layers[0].name]
+    of_stack = [each for each in cuts if each.stack == cut.stack]
+    alike = [each for each in of_stack if each.motion == cut.motion]
+    follows = [each for each in of_stack if each not in made_ones and each is not cut]
+    return {
+        "now": cut,
+        "drawing": draw_at_table(cut, made_ones, cloth, codes, opened.units),
+        "layers": [(quilt.prints[layer.name].name, layer.pieces) for layer in cut.stack.layers],
+        "gives": [codes[need] for need in cut.needs],
+        "follows": [(each, [codes[need] for need in each.needs]) for each in follows],
+        "strip_number": 1 + alike.index(cut),
+        "strips": len(alike),
+        "new_cloth": now > 0 and cuts[now - 1].stack != cut.stack,
+    }
