@@ -18,7 +18,8 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/projects/6/yield/wall", "/projects/6/yield/own", "/projects/5/size/quilts",
          "/projects/6/size/tryouts", "/projects/6/size/shopping", "/prices", "/border",
          "/projects/6/size/backing", "/projects/6/arrange", "/projects/6/arrange/map",
-         "/projects/6/arrange/versions", "/projects/6/arrange/real", "/projects/6/cut/table")  # fmt: skip
+         "/projects/6/arrange/versions", "/projects/6/arrange/real",
+         "/projects/6/cut/table")  # fmt: skip
 
 
 @pytest.fixture
