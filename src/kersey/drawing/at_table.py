@@ -37,13 +37,14 @@ def draw_at_table(
     stripped = {n for each in own if each.motion is Motion.STRIP for n in each.strips}
     cloths = Cloths()
     fill = cloths.fill(cloth, upright=not layout.along)
-    parts, y = [], Fraction(0)
+    parts, words, y = [], [], Fraction(0)
     apart = Fraction(_APART) if cut.motion is not Motion.STRIP else Fraction(0)
     for place, strip in enumerate(strips):
         wide = breadth(strip, layout)
         parts.append(rect(0, y, long, wide, fill=fill))
         state = "cut" if place in stripped and cut.motion is Motion.STRIP else ""
-        parts.append(_strip_over(strip, layout, y, wide, long, codes, state))
+        parts.append(_strip_over(y, wide, long, state))
+        words.append(_words_of(strip, y, wide, long, codes, state))
         if cut.motion is not Motion.STRIP:
             parts.append(_crosscuts(strip, layout, y, cut, own, place))
         if place in cut.strips and cut.motion is Motion.STRIP:
@@ -62,25 +63,29 @@ def draw_at_table(
         tapes += tape_down(-_GAP, 0, across, _TAPE, units)
     return picture(
         -edge - 0.3, -edge - 0.3, wide_in + edge + 1.2, high + edge + 0.9, cloths.definitions,
-        *parts, tapes, class_="table-drawing",
+        *parts, *words, tapes, class_="table-drawing",
         label=f"{format_length(long, units)} by {format_length(across, units)} of cloth: "
         f"{cut.motion.value} {format_length(cut.ruler, units)}.",
     )  # fmt: skip
 
 
-def _strip_over(
-    strip: Sequence[Cut], layout: Layout, y: Fraction, wide: Fraction, long: Fraction,
+def _strip_over(y: Fraction, wide: Fraction, long: Fraction, state: str) -> str:
+    """What lies over a strip: its edge, and a shade where it is cut."""
+    shade = rect(0, y, long, wide, class_="table-done") if state else ""
+    return shade + rect(0, y, long, wide, class_="table-strip", fill="none")
+
+
+def _words_of(
+    strip: Sequence[Cut], y: Fraction, wide: Fraction, long: Fraction,
     codes: Mapping[Need, str], state: str,
 ) -> str:  # fmt: skip
-    """What lies over a strip: its edge, its pieces by their codes, and a shade where it is cut."""
+    """The codes of the pieces of a strip, large in its middle."""
     words = ", ".join(dict.fromkeys(codes[cut.need] for cut in strip))
     size = float(min(wide, Fraction(2))) * 0.5
-    shade = rect(0, y, long, wide, class_="table-done") if state else ""
-    named = text(
-        f"{words} cut" if state else words, long / 2, float(y + wide / 2) + size * 0.36,
-        font_size=size, text_anchor="middle", class_="table-words",
+    return text(
+        f"{words} {state}".strip(), long / 2, float(y + wide / 2) + size * 0.36, font_size=size,
+        text_anchor="middle", class_="table-words",
     )  # fmt: skip
-    return shade + rect(0, y, long, wide, class_="table-strip", fill="none") + named
 
 
 def _blade_across(y: Fraction, wide: Fraction, long: Fraction) -> str:
