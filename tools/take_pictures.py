@@ -46,7 +46,7 @@ SHOTS = (
     Shot("arrange", "/projects/6/arrange"),
     Shot("real-wall", "/projects/6/arrange/real", wall="wall-of-the-log-cabin.jpg"),
     Shot("cut", "/projects/4/cut"),
-    Shot("cut-phone-dark", "/projects/5/cut", PHONE, "dark"),
+    Shot("at-the-table", "/projects/6/cut/table"),
 )
 
 

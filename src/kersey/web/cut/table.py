@@ -4,7 +4,7 @@ A cut is known by its facts, so that two screens can tick at once: what is made 
 each screen follows the other.
 """
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from functools import partial
 from typing import Any
@@ -30,7 +30,7 @@ from kersey.store.projects import ProjectChanged
 from kersey.web.cut.stage import STAGE
 from kersey.web.forms import PageForm, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import answer_change, project_context
+from kersey.web.project_page import answer_change, news_of, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -38,7 +38,6 @@ router = APIRouter()
 
 # A tick finds another screen writing at most so often in a row.
 _TRIES = 5
-_NOTHING = Response(status_code=204)
 
 
 class Do(StrEnum):
@@ -67,12 +66,12 @@ def cut_table(
 ) -> Response:
     """The cut that comes next. Another screen asks whether it is still the one it has `seen`."""
     opened = open_project(room, project_id)
-    context = _context(opened)
     if seen and is_fragment_request(request):
-        if seen == context["state"]:
-            return _NOTHING
-        return render(request, "cut/table_answer.html", context | {"oob": True})
-    return render(request, "cut/table.html", context)
+        if opened.quilt is None or seen == _standing(opened).state:
+            return Response(status_code=204)
+        context = _context(opened) | {"oob": True}
+        return render(request, "cut/table_answer.html", context, headers=news_of(opened))
+    return render(request, "cut/table.html", _context(opened))
 
 
 @router.post("/projects/{project_id}/cut/table", name="do_at_table")
@@ -118,9 +117,37 @@ def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:
     return opened
 
 
+@dataclass(frozen=True)
+class _Standing:
+    """All cuts of a project, which of them are made, and what a screen that shows it has seen."""
+
+    cuts: tuple[TableCut, ...]
+    made: list[bool]
+
+    @property
+    def next(self) -> int | None:
+        """The first cut that is not made."""
+        return next((n for n, is_made in enumerate(self.made) if not is_made), None)
+
+    @property
+    def state(self) -> str:
+        """What a screen is known by to be up to date."""
+        return f"{sum(self.made)}-{'' if self.next is None else self.cuts[self.next].key}"
+
+
 def _cuts(opened: OpenProject) -> tuple[TableCut, ...]:
-    design = opened.project.design
-    return cuts_at_table(opened.steps, design.layers, design.cut_order)
+    return _standing(opened).cuts
+
+
+def _standing(opened: OpenProject) -> _Standing:
+    """It is asked for every second, and worked out once."""
+    known = opened.reckoned.beside.get(_Standing)
+    if known is None:
+        design = opened.project.design
+        cuts = cuts_at_table(opened.steps, design.layers, design.cut_order)
+        known = opened.reckoned.beside[_Standing] = _Standing(cuts, made(opened.project, cuts))
+    assert isinstance(known, _Standing)
+    return known
 
 
 def _context(opened: OpenProject) -> dict[str, Any]:
@@ -134,22 +161,22 @@ def _context(opened: OpenProject) -> dict[str, Any]:
     }
     if opened.quilt is None:
         return context
-    cuts = _cuts(opened)
-    there = made(opened.project, cuts)
+    standing = _standing(opened)
+    cuts, there = standing.cuts, standing.made
     codes = piece_codes(opened.quilt.plan.plan.problem.needs)
-    now = next((n for n, is_made in enumerate(there) if not is_made), None)
     last = max((n for n, is_made in enumerate(there) if is_made), default=None)
     context |= {
         "cuts": cuts,
         "done_cuts": sum(there),
         "back": None if last is None else cuts[last].key,
-        "state": f"{sum(there)}-{'' if now is None else cuts[now].key}",
+        "state": standing.state,
         "settings": settings(cuts),
-        "settings_done": settings(cut for cut, is_made in zip(cuts, there, strict=True) if is_made),
         "settings_plain": settings_one_by_one(opened.steps),
         "order": opened.project.design.cut_order,
     }
-    return context if now is None else context | _next(opened, cuts, there, now, codes)
+    if standing.next is None:
+        return context
+    return context | _next(opened, cuts, there, standing.next, codes)
 
 
 def _next(
