@@ -88,6 +88,10 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     page.keyboard.press("ArrowLeft")
     expect(page.locator("#order .here .status")).to_have_text("8 × 9, 54 × 60″")
     page.keyboard.press("Enter")
+    page.wait_for_url("**/arrange")
+    expect(page.locator(".place")).to_have_count(72)
+    settled(page)
+    page.keyboard.press("Enter")
     expect(page.locator("h1")).to_have_text("Roll of 40")
     expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 36 strips")
 
