@@ -10,6 +10,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.bargello import columns_of
 from kersey.core.frame.setting import Seat, Setting
+from kersey.core.project.minding import Trouble
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of, pins_of
 from kersey.drawing.cloth import Cloths
@@ -21,6 +22,7 @@ from kersey.drawing.tape import tape_across, tape_down
 _TAPE, _GAP = 2.3, 0.5
 # More marks than this are a pattern of their own.
 _MOST_MARKS = 240
+_LINE = Trouble.LINE.name.lower()
 # Columns of one piece are narrow: as many stand between two numbers.
 _EVERY = 5
 
@@ -201,9 +203,14 @@ def _pinned(quilt: Quilt, lie: Lie, em: float) -> str:
 
 
 def _marks(quilt: Quilt, lie: Lie, marks: Sequence[tuple[str, tuple[int, ...]]], em: float) -> str:
-    """A disc with a bar for every trouble, between the places it is of."""
+    """A disc with a bar for every trouble, between the places it is of; a whole row or column is
+    outlined."""
     parts = []
     for key, places in marks[:_MOST_MARKS]:
+        if key == _LINE:
+            seats = [quilt.grid.seats[place] for place in places]
+            parts.append(element("path", d=lie.outline(seats), class_="mark-line", fill="none"))
+            continue
         spots = [lie.middle(quilt.grid.seats[place]) for place in places]
         x, y = (sum(at) / len(spots) for at in zip(*spots, strict=True))
         parts.append(

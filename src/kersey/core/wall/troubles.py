@@ -21,6 +21,8 @@ Ints = NDArray[np.int64]
 Flags = NDArray[np.bool_]
 Places = tuple[int | None, ...]
 
+# One block more on a side cannot always be helped; to say where, two are too few.
+MOST_LOPSIDED = 2
 # Four blocks meet in four seams; eight and more make a lump.
 MANY_SEAMS = 8
 
@@ -200,7 +202,7 @@ def _uneven(wall: Wall, places: Places) -> Iterator[Spot]:
             if (x if not down else y if not across else x * y) * much < 0
             and places[place] is not None
         )  # fmt: skip
-        for _ in range((abs(much) - 1) // 2 if abs(much) > 1 else 0):
+        for _ in range(max(0, (abs(much) - 1) // 2)):
             yield Spot(Trouble.VALUES, heavy)
 
 

@@ -10,20 +10,21 @@ from kersey.core.wall.bounds import least
 from kersey.core.wall.carried import laid_of
 from kersey.core.wall.hand import OnWall, on_wall
 from kersey.core.wall.seen import Wall, wall_of
-from kersey.core.wall.troubles import Spot, find_troubles
+from kersey.core.wall.troubles import MOST_LOPSIDED, Spot, find_troubles, lopsided
 from kersey.core.wall.turning import TurningWay, ways_of_turning
 from kersey.web.workroom import Reckoned
 
 
 @dataclass(frozen=True)
 class TroubleLine:
-    """A trouble as it is shown: how often it is there, how much it is minded, and how few there
-    must be by counting alone."""
+    """A trouble as it is shown: how often it is there, how much it is minded, how few there must be
+    by counting alone, and where it is if that is no place to be marked."""
 
     trouble: Trouble
     count: int
     weight: int
     least: int
+    where: str = ""
 
 
 @dataclass(frozen=True)
@@ -73,6 +74,7 @@ class Troubled:
                 len(spots),
                 self.weights.of(trouble),
                 least(self.wall, self.lies.arrangement, trouble),
+                self._lighter if trouble is Trouble.VALUES and spots else "",
             )
             for trouble, spots in self.spots.items()
             if trouble in self._possible
@@ -85,14 +87,26 @@ class Troubled:
 
     @property
     def marks(self) -> list[tuple[str, tuple[int, ...]]]:
-        """What is marked on the wall: troubles that are minded and are in one place."""
-        spread = {Trouble.VALUES, Trouble.LINE}
+        """What is marked on the wall: troubles that are minded, but for light and dark, of which it
+        is said where they lie."""
         return [
             (trouble.name.lower(), spot.places)
             for trouble, spots in self.spots.items()
-            if self.weights.of(trouble) and trouble not in spread
+            if self.weights.of(trouble) and trouble is not Trouble.VALUES
             for spot in spots
         ]
+
+    @property
+    def _lighter(self) -> str:
+        """Where the lighter blocks lie."""
+        sides = {
+            (1, 0): ("on the left", "on the right"),
+            (0, 1): ("above", "below"),
+            (1, 1): ("upper right and lower left", "upper left and lower right"),
+        }
+        uneven = lopsided(self.wall, self.lies.places)
+        said = [sides[side][much > 0] for side, much in uneven.items() if abs(much) > MOST_LOPSIDED]
+        return f"lighter {'; '.join(said)}"
 
     @cached_property
     def _possible(self) -> set[Trouble]:
