@@ -56,6 +56,7 @@ class CutOrder(StrEnum):
 
     LARGEST = "biggest pieces first"
     FABRIC = "fabric by fabric"
+    KIT = "kit by kit"
 
 
 def usual_block() -> BlockChoice:

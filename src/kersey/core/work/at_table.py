@@ -5,11 +5,15 @@ strip     cut across the whole stack: the ruler stands at the strip's breadth
 crosscut  pieces cut off the strips: all of one length together, from strip after strip
 trim      pieces that are less broad than their strip
 
-Of a stack the broadest strips come first and the longest pieces; so what shares a setting of the
-ruler is cut together, and a shortage hits the small pieces only (docs/trade.md section 4). Strips
-of one breadth lie beside each other: where in the cloth a strip lies does not matter to the plan.
+Of a stack the broadest strips come first and the longest pieces, so a shortage hits the small
+pieces only (docs/trade.md section 4). Strips of one breadth lie beside each other: where in the
+cloth a strip lies does not matter to the plan.
+
+What an order leaves open is settled so that ruler and cloth are changed least often: stacks with
+equally large pieces, those of one fabric, or those that one more kit waits for, may be cut in turn.
 """
 
+from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
@@ -21,6 +25,9 @@ from kersey.core.cutting.problem import Cut, Layout, Need
 from kersey.core.project.design import CutOrder
 from kersey.core.project.project import Project
 from kersey.core.quilt.cut_groups import FabricCut
+from kersey.core.quilt.pieces import pieces_of, slots_of
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.work.fewest_changes import fewest_changes
 from kersey.core.work.work_order import Step, StepKind, ticked
 
 
@@ -76,13 +83,32 @@ class TableCut:
         return f"table-cut-{blake2s(repr(facts).encode(), digest_size=8).hexdigest()}"
 
 
+# The pieces that a kit takes: of which fabric, by its key, for which need.
+KitPieces = Counter[tuple[str, Need]]
+
+
 def cuts_at_table(
-    steps: Iterable[Step], layers: int, order: CutOrder = CutOrder.LARGEST
+    steps: Iterable[Step],
+    layers: int,
+    order: CutOrder = CutOrder.LARGEST,
+    kits: Sequence[KitPieces] = (),
 ) -> tuple[TableCut, ...]:
-    """Every cut of a work order, in the order they are made."""
+    """Every cut of a work order, in the order they are made; `kits` as they are to be complete."""
     cutting = [step for step in steps if step.kind is StepKind.CUT]
-    stacks = _by_size if order is CutOrder.LARGEST else _by_fabric
-    return tuple(cut for stack in stacks(cutting, layers) for cut in _cuts(stack))
+    if order is CutOrder.KIT:
+        bands = list(_by_kit(cutting, layers, kits))
+    else:
+        bands = list((_by_size if order is CutOrder.LARGEST else _by_fabric)(cutting, layers))
+    return tuple(_in_turn(bands, may_change_places=order is CutOrder.FABRIC))
+
+
+def pieces_of_stack(stack: Stack) -> KitPieces:
+    """The pieces that come off a stack."""
+    found = KitPieces()
+    for layer in stack.layers:
+        for cut in stack.layout.cuts:
+            found[layer.key, cut.need] += layer.pieces * (cut.segments if cut.need.crosscut else 1)
+    return found
 
 
 def strips_in_order(layout: Layout) -> tuple[tuple[Cut, ...], ...]:
@@ -103,6 +129,22 @@ def run(cut: Cut, layout: Layout) -> Fraction:
 def settings(cuts: Iterable[TableCut]) -> int:
     """How often the ruler is set: cuts at one setting that follow one another need it once."""
     return len(list(groupby(cuts, key=lambda cut: cut.ruler)))
+
+
+def kits_of(quilt: Quilt) -> tuple[KitPieces, ...]:
+    """What each kit of the quilt takes, by their numbers; a batch of blocks has one kit."""
+    kept = quilt.plan
+    keys = dict(zip((f.name for f in kept.plan.problem.fabrics), kept.keys, strict=True))
+    needs = [kept.plan.problem.needs[number] for number in slots_of(kept.plan.problem)]
+    used = pieces_of(kept.kits, [placed.kit for placed in quilt.placed], kept.plan.problem.batch)
+    return tuple(
+        Counter((keys[name], need) for name, need in zip(kit, needs, strict=True)) for kit in used
+    )
+
+
+def cloths_in_hand(cuts: Iterable[TableCut]) -> int:
+    """How often a stack is taken in hand."""
+    return len(list(groupby(cuts, key=lambda cut: cut.stack)))
 
 
 def settings_one_by_one(steps: Iterable[Step]) -> int:
@@ -137,19 +179,66 @@ def made(project: Project, cuts: Iterable[TableCut]) -> list[bool]:
     return [cut.key in project.done or cut.stack.step.key in project.done for cut in cuts]
 
 
-def _by_size(cutting: Sequence[Step], layers: int) -> Iterator[Stack]:
-    for step in cutting:
-        yield from _stacks(step, step.fabrics, layers)
+# Stacks whose cuts may be made in turn, and what they are cut into.
+_Band = list[tuple[TableCut, ...]]
 
 
-def _by_fabric(cutting: Sequence[Step], layers: int) -> Iterator[Stack]:
+def _in_turn(bands: list[_Band], may_change_places: bool) -> Iterator[TableCut]:
+    """Band after band, each with the fewest changes; the next begins, if it may, at the setting
+    that the ruler has."""
+    ruler: Fraction | None = None
+    waiting = [band for band in bands if band]
+    while waiting:
+        fits = (n for n, band in enumerate(waiting) if any(cuts[0].ruler == ruler for cuts in band))
+        band = waiting.pop(next(fits, 0) if may_change_places else 0)
+        queues = [iter(cuts) for cuts in band]
+        for stack in fewest_changes([[cut.ruler for cut in cuts] for cuts in band], ruler):
+            cut = next(queues[stack])
+            ruler = cut.ruler
+            yield cut
+
+
+def _by_size(cutting: Sequence[Step], layers: int) -> Iterator[_Band]:
+    """What gives equally large pieces goes together, the largest first."""
+
+    def largest(step: Step) -> Fraction:
+        assert step.layout is not None
+        return max(cut.width * cut.length for cut in step.layout.cuts)
+
+    for _, steps in groupby(cutting, key=largest):
+        yield _cut_up(s for step in steps for s in _stacks(step, step.fabrics, layers))
+
+
+def _by_fabric(cutting: Sequence[Step], layers: int) -> Iterator[_Band]:
     """Of each fabric all that is cut from it, before the next is taken in hand."""
     fabrics = dict.fromkeys(fabric.key for step in cutting for fabric in step.fabrics)
     for key in fabrics:
-        for step in cutting:
-            own = tuple(fabric for fabric in step.fabrics if fabric.key == key)
-            if own:
-                yield from _stacks(step, own, layers)
+        own = [(step, tuple(f for f in step.fabrics if f.key == key)) for step in cutting]
+        yield _cut_up(s for step, of in own if of for s in _stacks(step, of, layers))
+
+
+def _by_kit(cutting: Sequence[Step], layers: int, kits: Sequence[KitPieces]) -> Iterator[_Band]:
+    """Kit after kit what it still waits for; at last what no kit takes."""
+    waiting = [s for step in cutting for s in _stacks(step, step.fabrics, layers)]
+    there = KitPieces()
+    for kit in kits:
+        band = list[Stack]()
+        for piece, count in kit.items():
+            while there[piece] < count:
+                stack = next((s for s in waiting if pieces_of_stack(s)[piece]), None)
+                if stack is None:
+                    break
+                waiting.remove(stack)
+                band.append(stack)
+                there += pieces_of_stack(stack)
+        there -= kit
+        yield _cut_up(band)
+    yield _cut_up(waiting)
+
+
+def _cut_up(stacks: Iterable[Stack]) -> _Band:
+    """What is used as it comes needs no cut."""
+    return [cuts for stack in stacks if (cuts := tuple(_cuts(stack)))]
 
 
 def _stacks(step: Step, fabrics: Sequence[FabricCut], layers: int) -> Iterator[Stack]:

@@ -7,6 +7,7 @@ each screen follows the other.
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from functools import partial
+from itertools import takewhile
 from typing import Any
 
 from fastapi import APIRouter, Query, Request
@@ -20,7 +21,9 @@ from kersey.core.work.at_table import (
     TableCut,
     after,
     before,
+    cloths_in_hand,
     cuts_at_table,
+    kits_of,
     made,
     settings,
     settings_one_by_one,
@@ -144,7 +147,8 @@ def _standing(opened: OpenProject) -> _Standing:
     known = opened.reckoned.beside.get(_Standing)
     if known is None:
         design = opened.project.design
-        cuts = cuts_at_table(opened.steps, design.layers, design.cut_order)
+        kits = kits_of(opened.quilt) if opened.quilt else ()
+        cuts = cuts_at_table(opened.steps, design.layers, design.cut_order, kits)
         known = opened.reckoned.beside[_Standing] = _Standing(cuts, made(opened.project, cuts))
     assert isinstance(known, _Standing)
     return known
@@ -171,6 +175,7 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         "back": None if last is None else cuts[last].key,
         "state": standing.state,
         "settings": settings(cuts),
+        "in_hand": cloths_in_hand(cuts),
         "settings_plain": settings_one_by_one(opened.steps),
         "order": opened.project.design.cut_order,
     }
@@ -189,13 +194,16 @@ def _next(
     cloth = quilt.prints[cut.stack.layers[0].name]
     of_stack = [each for each in cuts if each.stack == cut.stack]
     alike = [each for each in of_stack if each.motion == cut.motion]
-    follows = [each for each in of_stack if each not in made_ones and each is not cut]
+    same_cloth = takewhile(lambda each: each.stack == cut.stack, cuts[now + 1 :])
+    follows = [each for each in same_cloth if each not in made_ones]
+    later = [each for each in of_stack if each not in (*made_ones, *follows, cut)]
     return {
         "now": cut,
         "drawing": draw_at_table(cut, made_ones, cloth, codes, opened.units),
         "layers": [(quilt.prints[layer.name].name, layer.pieces) for layer in cut.stack.layers],
         "gives": [codes[need] for need in cut.needs],
         "follows": [(each, [codes[need] for need in each.needs]) for each in follows],
+        "comes_back": bool(later),
         "strip_number": 1 + alike.index(cut),
         "strips": len(alike),
         "new_cloth": now > 0 and cuts[now - 1].stack != cut.stack,
