@@ -88,7 +88,10 @@ class StripSet:
 
 @dataclass(frozen=True)
 class Fabric:
-    """`count` like pieces of one print. `roles` empty: it may serve any."""
+    """`count` like pieces of one print. `roles` empty: it may serve any.
+
+    What was `opened` already lies on the cutting table: a piece cut, or cloth that is left of one.
+    """
 
     name: str
     print: str
@@ -98,6 +101,7 @@ class Fabric:
     roles: frozenset[str] = frozenset()
     directional: bool = False
     form: Form = Form.PIECE
+    opened: bool = False
 
     def __post_init__(self) -> None:
         if not 0 < self.width <= LARGEST or not 0 < self.length <= LARGEST:

@@ -24,6 +24,7 @@ from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design, PrintsInABlock
 from kersey.core.project.kept_plan import fingerprint
 from kersey.core.project.project import Project, fabric_key
+from kersey.core.project.table import Lying, Table
 from kersey.core.stash.pulled import BLOCK_ROLES, Pulled
 
 # What blocks are cut from by measure; strings and scraps are sewn first.
@@ -45,7 +46,8 @@ class YieldAsked:
     """The question: what is cut for a block of this size, and from which fabric.
 
     `fabrics` of the project stand in the order of the problem's, those that it does not use left
-    out; a piece of fabric is known in the problem by its name there. With `rules_are_a_wish` those
+    out; of some there are pieces on the table too. By its `keys` each is known, whatever it is
+    called; in the problem it is known by its name there. With `rules_are_a_wish` those
     of the problem hold only if they cost no block.
     """
 
@@ -53,6 +55,7 @@ class YieldAsked:
     block: BlockChoice
     assembly: Assembly
     fabrics: tuple[Pulled, ...]
+    keys: tuple[str, ...]
     rules_are_a_wish: bool
     even: bool = False
 
@@ -60,11 +63,6 @@ class YieldAsked:
     def finished(self) -> Size | None:
         """What shows of a block."""
         return self.assembly.finished
-
-    @cached_property
-    def keys(self) -> tuple[str, ...]:
-        """A key for each fabric that stays the same, whatever it is called."""
-        return tuple(fabric_key(pulled) for pulled in self.fabrics)
 
     @cached_property
     def fingerprint(self) -> str:
@@ -101,14 +99,25 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     assembly = block.assembly(seam)
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
-    fabrics = tuple(_fabrics(pulled, roles, design))
+    there = list(_there(pulled, roles, design, project.table))
+    if not there:
+        raise NothingToCut
+    fabrics = tuple(fabric for fabric, _, _ in there)
     rules = (*assembly.rules, *wishes)
     problem = CuttingProblem(
         assembly.needs, fabrics, rules, assembly.batch, assembly.sets, block.tally(seam)
     )
     problem = with_tubes(problem)
     a_wish = bool(wishes) and design.prints is PrintsInABlock.BEST
-    return YieldAsked(problem, block, assembly, pulled, a_wish, design.even)
+    return YieldAsked(
+        problem,
+        block,
+        assembly,
+        tuple(of for _, of, _ in there),
+        tuple(key for _, _, key in there),
+        a_wish,
+        design.even,
+    )
 
 
 def _also_sewn(block: BlockChoice) -> frozenset[Form]:
@@ -176,6 +185,35 @@ def _serving(asked: YieldAsked, patch: Patch) -> list[Print]:
         if any(fabric.serves(need) for need in needs)
     ]
     return found or [pulled.print for pulled in asked.fabrics]
+
+
+def _there(
+    pulled: tuple[Pulled, ...], roles: frozenset[str], design: Design, table: Table
+) -> Iterator[tuple[Fabric, Pulled, str]]:
+    """Whole fabric, then what lies on the table of it; each with what was pulled, and its key."""
+    fabrics = list(zip(_fabrics(pulled, roles, design), pulled, strict=True))
+    for fabric, of in fabrics:
+        key = fabric_key(of)
+        whole = fabric.count - table.pieces_opened(key)
+        if whole > 0:
+            yield replace(fabric, count=whole), of, key
+    for fabric, of in fabrics:
+        for lying in table.lying:
+            if lying.of == fabric_key(of):
+                yield _piece(fabric, lying), of, lying.key
+
+
+def _piece(fabric: Fabric, lying: Lying) -> Fabric:
+    """A piece that lies on the table; what is left of a strip is a strip."""
+    return replace(
+        fabric,
+        name=f"{fabric.name}, piece {lying.key.partition('.')[2]}",
+        width=lying.width,
+        length=lying.length,
+        count=lying.count,
+        form=fabric.form if fabric.is_strip else Form.PIECE,
+        opened=True,
+    )
 
 
 def _fabrics(pulled: tuple[Pulled, ...], roles: frozenset[str], design: Design) -> Iterator[Fabric]:

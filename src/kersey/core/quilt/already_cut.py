@@ -19,6 +19,26 @@ from kersey.core.project.question import YieldAsked
 from kersey.core.quilt.cut_groups import cut_groups
 
 
+def cut_already(project: Project, asked: YieldAsked) -> tuple[tuple[str, int], ...]:
+    """How many pieces of each fabric are cut, by its name; what lies on the table from before is a
+    piece of cloth of its own, until it is cut further."""
+    if project.plan is None:
+        return ()
+    further = Counter[str]()
+    for group in cut_groups(project.plan):
+        for part in group.fabrics if group.key in project.done else ():
+            further[part.key] += part.pieces
+    found = []
+    for fabric, pulled, key in zip(
+        asked.problem.fabrics, asked.fabrics, asked.keys, strict=True
+    ):  # fmt: skip
+        pieces = pulled.cut - project.table.pieces_opened(key)
+        pieces = further[key] if fabric.opened else pieces
+        if pieces > 0:
+            found.append((fabric.name, min(pieces, fabric.count)))
+    return tuple(found)
+
+
 def fixed_layouts(project: Project, asked: YieldAsked) -> tuple[Layout, ...]:
     """The layouts of the plan that is kept whose cutting is ticked off, for what is asked now.
 

@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import CuttingPlan
+from kersey.core.cutting.problem import CuttingPlan, Need
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.project.kept_plan import Kit
 from kersey.core.quilt.pieces import pieces_made, slots_of
@@ -112,12 +112,20 @@ def _not_opened(plan: CuttingPlan) -> Iterator[LeftPiece]:
     opened: Counter[str] = Counter()
     for layout in plan.layouts:
         opened[layout.fabric.name] += layout.copies
+    sizes = {size for need in plan.problem.needs for size in _both_ways(need)}
     for fabric in plan.problem.fabrics:
         count = fabric.count - opened[fabric.name]
         if count:
+            # Of what lies on the table already, pieces that were cut for a block are spare ones.
+            spare = fabric.opened and (fabric.width, fabric.length) in sizes
             yield LeftPiece(
-                fabric.name, fabric.width, fabric.length, count, whole=True, strip=fabric.is_strip
-            )
+                fabric.name, fabric.width, fabric.length, count,
+                whole=not fabric.opened, spare=spare, strip=fabric.is_strip,
+            )  # fmt: skip
+
+
+def _both_ways(need: Need) -> tuple[tuple[Fraction, Fraction], ...]:
+    return (need.width, need.height), (need.height, need.width)
 
 
 def _spare(plan: CuttingPlan, kits: Sequence[Kit]) -> Iterator[LeftPiece]:

@@ -23,7 +23,7 @@ from kersey.core.project.design import Design, KitWish
 from kersey.core.project.kept_plan import Grid, KeptPlan, Kit, Missing
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
-from kersey.core.quilt.already_cut import fixed_layouts, rest_of, together
+from kersey.core.quilt.already_cut import cut_already, fixed_layouts, rest_of, together
 from kersey.core.quilt.arrangement import Prints, arrange
 from kersey.core.quilt.dealing import Wished, deal, laid_in_order
 from kersey.core.quilt.kit_checker import kit_faults
@@ -179,11 +179,7 @@ class PlanQuestion:
 def plan_question(project: Project, units: Units, most: CuttingPlan | None = None) -> PlanQuestion:
     """What a plan for a project answers; raises `NothingToCut` or `BadRecipe`."""
     asked, design = yield_asked(project), project.design
-    cut = tuple(
-        (fabric.name, pulled.cut)
-        for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
-        if pulled.cut and project.plan is not None
-    )
+    cut = cut_already(project, asked)
     return PlanQuestion(
         asked=YieldQuestion(asked.problem, rules_are_a_wish=asked.rules_are_a_wish),
         fingerprint=asked.fingerprint,

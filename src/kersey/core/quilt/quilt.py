@@ -35,6 +35,7 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
+from kersey.core.project.table import parent_key
 from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
 from kersey.core.quilt.let_in import LetIn, let_in
@@ -315,12 +316,7 @@ class Quilt:
     @cached_property
     def prints(self) -> dict[str, Print]:
         """The print of each fabric of the plan, by its name there."""
-        known = {fabric_key(pulled): pulled.print for pulled in self.project.fabrics}
-        fabrics = self.plan.plan.problem.fabrics
-        return {
-            fabric.name: known.get(key, GONE)
-            for fabric, key in zip(fabrics, self.plan.keys, strict=True)
-        }
+        return _print_names(self.project, self.plan)
 
     def patch_prints(self, kit: Kit) -> list[Print]:
         """The print of each patch of a block, in the order of the assembly's patches."""
@@ -482,7 +478,9 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
 def _print_names(project: Project, kept: KeptPlan) -> dict[str, Print]:
     known = {fabric_key(pulled): pulled.print for pulled in project.fabrics}
     fabrics = kept.plan.problem.fabrics
-    return {f.name: known.get(key, GONE) for f, key in zip(fabrics, kept.keys, strict=True)}
+    return {
+        f.name: known.get(parent_key(key), GONE) for f, key in zip(fabrics, kept.keys, strict=True)
+    }
 
 
 def _border_cloth(

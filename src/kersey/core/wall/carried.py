@@ -15,6 +15,7 @@ from kersey.core.measure.length import Units
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Laid, Laying
 from kersey.core.project.project import Project
+from kersey.core.project.table import parent_key
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.wall.seen import wall_of
 from kersey.core.wall.turning import ways_of_turning
@@ -79,8 +80,10 @@ def _with(project: Project, kept: KeptPlan) -> Project:
 
 
 def _by_keys(kept: KeptPlan) -> tuple[tuple[str, ...], ...]:
-    """The kits by the keys of their fabrics, which stay the same whatever these are called."""
-    keys = {f.name: key for f, key in zip(kept.plan.problem.fabrics, kept.keys, strict=True)}
+    """The kits by the keys of their fabrics, which stay the same whatever these are called, and
+    whichever piece of them lies on the table."""
+    fabrics = zip(kept.plan.problem.fabrics, kept.keys, strict=True)
+    keys = {fabric.name: parent_key(key) for fabric, key in fabrics}
     return tuple(tuple(keys[name] for name in kit) for kit in kept.kits)
 
 

@@ -12,6 +12,7 @@ from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
+from kersey.core.project.table import parent_key
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pieces import pieces_made, pieces_of
 from kersey.core.quilt.quilt import Quilt
@@ -53,10 +54,11 @@ def put_away(quilt: Quilt) -> PutAway:
         raise AlreadyPutAway
     opened = _opened(quilt)
     _check_there(quilt, opened)
-    keys = _keys(quilt)
+    keys, table = _keys(quilt), quilt.project.table
     fabrics = tuple(
-        replace(p, cut=min(p.count, opened.get(keys.get(fabric_key(p), ""), 0)))
+        replace(p, cut=min(p.count, opened.get(keys.get(key, ""), 0) + table.pieces_opened(key)))
         for p in quilt.project.fabrics
+        for key in (fabric_key(p),)
     )
     project = replace(quilt.project, fabrics=fabrics, put_away=True)
     kept = [piece for piece in quilt.left if not piece.whole]
@@ -65,9 +67,11 @@ def put_away(quilt: Quilt) -> PutAway:
 
 
 def _check_there(quilt: Quilt, opened: dict[str, int]) -> None:
-    pulled = {fabric_key(p): p.count for p in quilt.project.fabrics}
+    pulled, table = {fabric_key(p): p.count for p in quilt.project.fabrics}, quilt.project.table
     for key, name in _keys(quilt).items():
-        if pulled.get(key, 0) < opened[name]:
+        # What lies on the table already was taken of what is pulled.
+        wanted = 1 if key != parent_key(key) else opened[name] + table.pieces_opened(key)
+        if pulled.get(parent_key(key), 0) < wanted:
             raise PlanCutsMore(name)
 
 
@@ -103,15 +107,16 @@ def _lots(quilt: Quilt, kept: list[LeftPiece]) -> Iterator[CupboardLot]:
 
 
 def _fates(quilt: Quilt, project: Project, kept: list[LeftPiece]) -> Iterator[Fate]:
-    names = _keys(quilt)
-    used = _used(quilt)
+    used, of = _used(quilt), dict[str, set[str]]()
+    for key, name in _keys(quilt).items():
+        of.setdefault(parent_key(key), set()).add(name)
     for pulled in project.fabrics:
-        name = names.get(fabric_key(pulled))
-        if name is None or not pulled.cut:
+        names = of.get(fabric_key(pulled), set())
+        if not pulled.cut or not (names or project.table.pieces_opened(fabric_key(pulled))):
             continue
         area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
-        stays = sum((piece.area for piece in kept if piece.fabric == name), Fraction(0))
-        in_quilt = used.get(name, Fraction(0))
+        stays = sum((piece.area for piece in kept if piece.fabric in names), Fraction(0))
+        in_quilt = sum((used.get(name, Fraction(0)) for name in names), Fraction(0))
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 
 

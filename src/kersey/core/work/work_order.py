@@ -125,6 +125,7 @@ def _measure(quilt: Quilt) -> Iterator[Step]:
     sizes = dict.fromkeys(
         (layout.fabric.form, layout.fabric.width, layout.fabric.length)
         for layout in quilt.plan.plan.layouts
+        if not layout.fabric.opened
     )
     if len(sizes) == 1:
         ((form, width, length),) = sizes
@@ -141,6 +142,7 @@ def _keep(quilt: Quilt) -> Iterator[Step]:
     kept = [
         FabricCut(key, fabric.name, fabric.count - opened.get(fabric.name, 0))
         for fabric, key in zip(quilt.plan.plan.problem.fabrics, quilt.plan.keys, strict=True)
+        if not fabric.opened
     ]
     whole = tuple(fabric for fabric in kept if fabric.pieces)
     if whole:
@@ -150,8 +152,16 @@ def _keep(quilt: Quilt) -> Iterator[Step]:
 def _cuts(quilt: Quilt) -> Iterator[Step]:
     for group in cut_groups(quilt.plan):
         fabric = group.layouts[0].fabric
+        if _is_cut(group.layouts[0]):
+            continue
         size = fabric.width, fabric.length
         yield Step(StepKind.CUT, fabric.form.value, group.pieces, size, group.fabrics, group)
+
+
+def _is_cut(layout: Layout) -> bool:
+    """Whether it is a piece that lies on the table, just as it was cut for the quilt."""
+    fabric, first = layout.fabric, layout.cuts[0]
+    return fabric.opened and (first.width, first.length) == (fabric.width, fabric.length)
 
 
 def _sewing(quilt: Quilt) -> Iterator[Step]:

@@ -231,13 +231,17 @@ def checked_plan(
 def at_usable(problem: CuttingProblem, change: Fraction) -> CuttingProblem | None:
     """The same question with cloth that is so much wider between its selvedges, or narrower.
 
-    That is the length of a strip or a fat quarter and the width of yardage. None when nothing of
-    any fabric would be left.
+    That is the length of a strip or a fat quarter and the width of yardage; what lies on the table
+    was measured. None when nothing of any fabric would be left.
     """
     fabrics = tuple(
-        replace(fabric, **{fabric.selvedge_side: getattr(fabric, fabric.selvedge_side) + change})
+        fabric
+        if fabric.opened
+        else replace(
+            fabric, **{fabric.selvedge_side: getattr(fabric, fabric.selvedge_side) + change}
+        )
         for fabric in problem.fabrics
-        if getattr(fabric, fabric.selvedge_side) + change > 0
+        if fabric.opened or getattr(fabric, fabric.selvedge_side) + change > 0
     )
     return replace(problem, fabrics=fabrics) if fabrics else None
 
@@ -368,10 +372,10 @@ def on_all_fabric(problem: CuttingProblem, found: CuttingPlan) -> tuple[Layout, 
 
 
 def sorts_of(problem: CuttingProblem) -> dict[tuple[object, ...], list[Fabric]]:
-    """Fabrics of one size, form and roles, whatever their prints."""
+    """Whole fabrics of one size, form and roles, whatever their prints."""
     found: dict[tuple[object, ...], list[Fabric]] = {}
     for fabric in problem.fabrics:
-        if any(fabric.serves(need) for need in problem.needs):
+        if not fabric.opened and any(fabric.serves(need) for need in problem.needs):
             found.setdefault(_sort_of(fabric), []).append(fabric)
     return found
 
