@@ -28,6 +28,8 @@ bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.quilts
 	$(BIN)/python -m bench.arrange
 	$(BIN)/python -m bench.wall_photographs
+	$(BIN)/python -m bench.cut_order
+	$(BIN)/python -m bench.mishaps
 	$(BIN)/python -m bench.pages
 	$(BIN)/python -m bench.arrivals
 

@@ -43,17 +43,20 @@ def strip_sets(plan: CuttingPlan, deal: int = 0) -> list[SewnSet]:
     prints = {fabric.name: fabric.print for fabric in problem.fabrics}
     waiting, how_many = _strips_cut(plan), _sets_by_length(plan)
     stacks: _Stacks = [{} for _ in problem.needs]
+    # Shorter strips of a print wait for the later sets: whoever has most of both gives first.
+    shorter = Counter(prints[name] for names in waiting.values() for name in names)
     found: list[SewnSet] = []
     for length in sorted({length for _, length in waiting}, reverse=True):
         for place, need in enumerate(problem.needs):
             for name in waiting.get((need, length), ()):
                 stacks[place].setdefault(prints[name], []).append(name)
+                shorter[prints[name]] -= 1
         for number, kind in enumerate(problem.kinds_of_sets):
             most = _most(stacks, kind, problem)
             sets = most if how_many is None else how_many.get((number, length), 0)
             slanted = any(problem.needs[place].first for place, _ in kind.strips)
             for _ in range(sets):
-                strips = _one_set(stacks, kind, problem, shuffle)
+                strips = _one_set(stacks, kind, problem, shuffle, shorter)
                 found.append(SewnSet(number, strips, length, slanted))
     return found
 
@@ -146,20 +149,30 @@ def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int] | None:
     return found
 
 
-def _one_set(stacks: _Stacks, kind: StripSet, problem: CuttingProblem, shuffle: Random) -> Kit:
+def _one_set(
+    stacks: _Stacks,
+    kind: StripSet,
+    problem: CuttingProblem,
+    shuffle: Random,
+    shorter: Counter[str],
+) -> Kit:
     """The strips of a set, taken off their stacks."""
     return tuple(
         name
         for place, count in kind.strips
-        for name in _drawn(stacks[place], count, _alike(problem, problem.needs[place]), shuffle)
+        for name in _drawn(
+            stacks[place], count, _alike(problem, problem.needs[place]), shuffle, shorter
+        )
     )
 
 
-def _drawn(stacks: dict[str, list[str]], size: int, alike: bool, shuffle: Random) -> list[str]:
+def _drawn(
+    stacks: dict[str, list[str]], size: int, alike: bool, shuffle: Random, shorter: Counter[str]
+) -> list[str]:
     if alike:
         fullest = max(stacks, key=lambda name: len(stacks[name]))
         return [stacks[fullest].pop(0) for _ in range(size)]
-    order = sorted(stacks, key=lambda name: (-len(stacks[name]), shuffle.random()))
+    order = sorted(stacks, key=lambda name: (-len(stacks[name]) - shorter[name], shuffle.random()))
     picked = [name for name in order if stacks[name]][:size]
     while len(picked) < size:
         picked.append(max(order, key=lambda name: len(stacks[name]) - picked.count(name)))

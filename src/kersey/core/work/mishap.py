@@ -105,12 +105,17 @@ class Lies:
         fabrics = tuple(
             replace(p, cut=min(p.count, opened(fabric_key(p)))) for p in self.quilt.project.fabrics
         )
-        done = frozenset(key for key in self.quilt.project.done if not key.startswith(_CUTS))
+        done = frozenset(key for key in self.quilt.project.done if not is_cutting(key))
         return replace(self.quilt.project, table=self.table, fabrics=fabrics, done=done)
 
 
 # What the keys of steps that cut, and of cuts at the table, begin with.
 _CUTS = ("cut-", "table-cut-")
+
+
+def is_cutting(tick: str) -> bool:
+    """Whether a tick is of a step that cuts, or of a cut at the table."""
+    return tick.startswith(_CUTS)
 
 
 def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> Lies:

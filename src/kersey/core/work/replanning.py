@@ -169,7 +169,7 @@ class _State:
 
     def __init__(self, lies: Lies, clock: Clock, units: Units) -> None:
         self.lies, self.clock, self.units = lies, clock, units
-        self._watch = Watch(clock, ALL_SMALL)
+        self._watch, self._begun = Watch(clock, ALL_SMALL), clock()
         asked, self.plan = still_planned(lies)
         self.asked: YieldAsked = asked
         self._keys = dict(zip((f.name for f in asked.problem.fabrics), asked.keys, strict=True))
@@ -283,24 +283,19 @@ class _State:
         serving: Callable[[Free], Fabric | None],
         more: Sequence[Fabric],
     ) -> "_Found":
-        """As many blocks of only those whole pieces that they need."""
-        used = Counter[str]()
+        """As many blocks of fewer whole pieces: those most is cut from, as many as it takes."""
+        pieces = Counter[str]()
         for layout in found.layouts:
-            used[layout.fabric.name] += layout.copies
-        there = {
-            name: each
-            if each.cloth.opened
-            else replace(each, cloth=replace(each.cloth, count=used[name]))
-            for name, each in found.free.items()
-            if used[name] or each.cloth.opened
-        }  # fmt: skip
-        for name in [name for name in there if not there[name].cloth.opened]:
-            if self._watch.left <= 0:
+            pieces[layout.fabric.name] += layout.copies * len(layout.cuts)
+        opened = [each for each in found.free.values() if each.cloth.opened]
+        whole = [name for name, _ in pieces.most_common() if not found.free[name].cloth.opened]
+        for many in range(1, len(whole)):
+            if self._watch.left <= 0 or self.clock() - self._begun > ALL_SMALL:
                 break
-            fewer = [each for other, each in there.items() if other != name]
-            closed = self._cut_of(problem, found.blocks, serving, more, fewer)
-            if closed is not None and closed.blocks >= found.blocks:
-                found, there = closed, {n: e for n, e in there.items() if n != name}
+            there = [*opened, *(found.free[name] for name in whole[:many])]
+            fewer = self._cut_of(problem, found.blocks, serving, more, there)
+            if fewer is not None and fewer.blocks >= found.blocks:
+                return fewer
         return found
 
     def _cut_of(

@@ -71,7 +71,7 @@ def what_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> O
 
     What lies on the table from before and is not cut further is not among them.
     """
-    ticked = {cut for cut, is_made in zip(cuts, made, strict=True) if is_made}
+    ticked = [cut for cut, is_made in zip(cuts, made, strict=True) if is_made]
     stacks = dict.fromkeys(cut.stack for cut in ticked)
     pieces, whole, begun = list[Piece](), Counter[str](), Counter[int]()
     places = _Places(quilt)

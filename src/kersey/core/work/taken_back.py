@@ -1,0 +1,65 @@
+"""Going back on what was done after something went wrong, as long as nothing was cut since."""
+
+from dataclasses import dataclass, replace
+from fractions import Fraction
+
+from kersey.core.errors import Infeasible
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project, fabric_key
+from kersey.core.project.table import Table
+from kersey.core.work.mishap import is_cutting
+
+
+class CutSince(Infeasible):
+    """Something was cut by the new plan."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "Something was cut since, and cloth cannot be made whole again. Take these cuts back "
+            "first, if they were not made."
+        )
+
+
+@dataclass(frozen=True)
+class Before:
+    """What a project was before something went wrong: all that a new plan changes."""
+
+    plan: KeptPlan | None
+    table: Table
+    done: tuple[str, ...]
+    cut: tuple[tuple[str, int], ...]
+    rows: int | None
+    columns: int | None
+    border_width: Fraction | None
+
+
+def before_of(project: Project) -> Before:
+    """What is to be kept of a project so that one can go back to it."""
+    design = project.design
+    return Before(
+        project.plan,
+        project.table,
+        tuple(sorted(project.done)),
+        tuple((fabric_key(pulled), pulled.cut) for pulled in project.fabrics),
+        design.rows,
+        design.columns,
+        design.border_width,
+    )
+
+
+def taken_back(project: Project, after: Table, before: Before) -> Project:
+    """The project as it was before; `after` is the table right after it. Raises `CutSince`."""
+    if project.table != after or any(map(is_cutting, project.done)):
+        raise CutSince
+    cut = dict(before.cut)
+    fabrics = tuple(
+        replace(p, cut=min(p.count, cut.get(fabric_key(p), p.cut))) for p in project.fabrics
+    )
+    # What was sewn meanwhile stays sewn.
+    done = frozenset(before.done) | project.done
+    design = replace(
+        project.design, rows=before.rows, columns=before.columns, border_width=before.border_width
+    )
+    return replace(
+        project, plan=before.plan, table=before.table, done=done, fabrics=fabrics, design=design
+    )
