@@ -15,8 +15,16 @@ from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Version
 from kersey.core.project.project import Project
+from kersey.core.project.sewing import AT_REST, Sewing
+from kersey.core.project.table import EMPTY_TABLE, Table
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
+from kersey.records.at_work import (
+    sewing_document,
+    sewing_from,
+    table_document,
+    table_from,
+)
 from kersey.records.choices import BadDocument, choices_document, choices_from, first_fault
 from kersey.records.laid import versions_document, versions_from
 from kersey.records.lots import print_document, print_from
@@ -29,6 +37,8 @@ _Plan = Annotated[KeptPlan, BeforeValidator(plan_from), PlainSerializer(plan_doc
 _Versions = Annotated[
     tuple[Version, ...], BeforeValidator(versions_from), PlainSerializer(versions_document)
 ]
+_Table = Annotated[Table, BeforeValidator(table_from), PlainSerializer(table_document)]
+_Sewing = Annotated[Sewing, BeforeValidator(sewing_from), PlainSerializer(sewing_document)]
 _Print = Annotated[Print, BeforeValidator(print_from), PlainSerializer(print_document)]
 
 
@@ -84,6 +94,8 @@ class ProjectDocument(BaseModel):
     choices: _Choices
     plan: _Plan | None
     versions: _Versions = ()
+    table: _Table = EMPTY_TABLE
+    sewing: _Sewing = AT_REST
 
 
 def project_document(project: Project, place_of: Mapping[int | None, int]) -> Document:
@@ -108,6 +120,8 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         choices=project.design,
         plan=project.plan,
         versions=project.versions,
+        table=project.table,
+        sewing=project.sewing,
     )
     return document.model_dump(mode="json")
 
@@ -138,6 +152,8 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         put_away=known.put_away,
         plan=known.plan,
         versions=known.versions,
+        table=known.table,
+        sewing=known.sewing,
     )
 
 

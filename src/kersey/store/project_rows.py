@@ -1,5 +1,6 @@
 """A core project <-> its rows, word for word."""
 
+import json
 from collections.abc import Mapping, Sequence
 from typing import Any
 
@@ -9,6 +10,12 @@ from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
+from kersey.records.at_work import (
+    sewing_document,
+    sewing_from,
+    table_document,
+    table_from,
+)
 from kersey.records.choices import choices_from_text, choices_text
 from kersey.records.laid import versions_from_text, versions_text
 from kersey.records.plans import plan_from_text, plan_text
@@ -45,6 +52,8 @@ def project_from_row(row: ProjectRow) -> Project:
         put_away=row.put_away,
         plan=plan_from_text(row.plan.document) if row.plan else None,
         versions=versions_from_text(row.versions),
+        table=table_from(json.loads(row.on_table)),
+        sewing=sewing_from(json.loads(row.sewing)),
     )
 
 
@@ -83,6 +92,8 @@ def project_columns(project: Project) -> dict[str, Any]:
         "put_away": project.put_away,
         "choices": choices_text(project.design),
         "versions": versions_text(project.versions),
+        "on_table": json.dumps(table_document(project.table)),
+        "sewing": json.dumps(sewing_document(project.sewing)),
     }
 
 

@@ -14,6 +14,8 @@ from sqlalchemy.orm import Session, selectinload
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
+from kersey.core.project.sewing import AT_REST
+from kersey.core.project.table import EMPTY_TABLE
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.core.stash.pulled import Pulled
@@ -257,9 +259,12 @@ def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
     project = get_project(session, project_id).project
     name = f"{project.name[: LONGEST_NAME - len(' (copy)')]} (copy)"
     fabrics = tuple(replace(pulled, cut=0) for pulled in project.fabrics)
+    # Nothing of the copy is cut or sewn; a plan of what lies on the table is a plan of nothing.
+    plan = project.plan if project.table == EMPTY_TABLE else None
     copy = replace(
-        project, name=name, fabrics=fabrics, done=frozenset(), sketch=True, put_away=False
-    )
+        project, name=name, fabrics=fabrics, done=frozenset(), sketch=True, put_away=False,
+        plan=plan, table=EMPTY_TABLE, sewing=AT_REST,
+    )  # fmt: skip
     return add_project(session, copy, now)
 
 

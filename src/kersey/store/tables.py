@@ -30,8 +30,8 @@ class PrintColumns:
 
 
 class ProjectRow(Table):
-    """A project. `revision` counts its changes; its `choices` are one JSON document, and its
-    `versions`, the arrangements that are kept, another."""
+    """A project. `revision` counts its changes. JSON documents are its `choices`, its `versions`
+    (arrangements that are kept), what lies `on_table`, and what was measured while `sewing`."""
 
     __tablename__ = "project"
     __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
@@ -48,6 +48,8 @@ class ProjectRow(Table):
     sketch: Mapped[bool]
     put_away: Mapped[bool]
     versions: Mapped[str]
+    on_table: Mapped[str]
+    sewing: Mapped[str]
 
     pulls: Mapped[list["PullRow"]] = relationship(
         cascade="all, delete-orphan", order_by="PullRow.position"
@@ -134,6 +136,20 @@ class WallStepRow(Table):
     words: Mapped[str]
     is_here: Mapped[bool]
     of: Mapped[str]
+    document: Mapped[str]
+
+
+class MishapRow(Table):
+    """What went wrong with a project at the table; its `document` is the way back."""
+
+    __tablename__ = "mishap"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    number: Mapped[int] = mapped_column(primary_key=True)
+    at: Mapped[datetime]
+    words: Mapped[str]
     document: Mapped[str]
 
 

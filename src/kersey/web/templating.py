@@ -80,6 +80,7 @@ def _environment() -> Environment:
         "as_money": _as_money,
         "counted": counted,
         "drawn": Markup,
+        "combine": lambda facts, more: {**facts, **more},
         "zip_self": lambda words: [(word, word) for word in words],
     }
     return environment

@@ -22,6 +22,7 @@ from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Version
+from kersey.core.project.sewing import AT_REST, Sewing
 from kersey.core.project.table import EMPTY_TABLE, Table
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, working_strips
@@ -44,7 +45,8 @@ class Project:
     `fabrics` are pulled from the cupboard. A *sketch* only tries them: it holds nothing back from
     other quilts. Once it is `put_away`, a project holds only what it has cut. `done` holds the
     steps of the work order that were ticked off, by their keys; `versions` are arrangements kept
-    beside the one of the plan; the `table` holds what lies there since something went wrong.
+    beside the one of the plan; the `table` holds what lies there since something went wrong, and
+    `sewing` what was settled and measured since the first seam.
     """
 
     name: str
@@ -62,6 +64,7 @@ class Project:
     plan: KeptPlan | None = None
     versions: tuple[Version, ...] = ()
     table: Table = EMPTY_TABLE
+    sewing: Sewing = AT_REST
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))

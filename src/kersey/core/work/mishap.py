@@ -23,13 +23,15 @@ from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.project.table import Table, parent_key
 from kersey.core.quilt.pieces import pieces_made, slots_of
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.work.at_table import TableCut
+from kersey.core.quilt.sewn_sets import strip_sets
+from kersey.core.work.at_table import Motion, TableCut
 from kersey.core.work.what_lies import (
     Opened,
     Piece,
     Strip,
     breadth_of,
     cuts_of,
+    layer_of,
     left_of,
     run_of,
     what_lies,
@@ -178,6 +180,57 @@ def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
             raise BadMishap(f"Blocks have the numbers 1 to {len(kits)}.", "blocks")
         for name, need in zip(kits[number], needs, strict=True):
             lies = _piece_lost(lies, of[name], need)
+    return lies
+
+
+def under_the_ruler(
+    lies: Lies, cuts: Sequence[TableCut], made: Sequence[bool], now: TableCut
+) -> list[tuple[str, int]]:
+    """What a cut is made in, layer by layer: the keys of things, and how many of each."""
+    stack = now.stack
+    done = [cut for cut, is_made in zip(cuts, made, strict=True) if is_made and cut.stack == stack]
+    if not done:
+        return [(layer.key, layer.pieces) for layer in stack.layers]
+    pieces = list(layer_of(stack, done))
+    wanted = set(now.needs)
+    fitting = [
+        piece for piece in pieces
+        if any(cut.need in wanted for cut in cuts_of(piece)) and _holds(piece, now)
+    ]  # fmt: skip
+    if not fitting:
+        return []
+    size = max(((piece.width, piece.length) for piece in fitting), key=lambda s: s[0] * s[1])
+    found = []
+    for layer in stack.layers:
+        of = parent_key(layer.key)
+        there = (each.key for each in lies.table.lying
+                 if each.of == of and (each.width, each.length) == size)  # fmt: skip
+        found += [(key, layer.pieces) for key in there]
+    return found
+
+
+def _holds(piece: Piece, now: TableCut) -> bool:
+    """Whether the cut is still to be made in it."""
+    if now.motion is Motion.STRIP:
+        return any(breadth_of(strip) == now.ruler < piece.across for strip in piece.strips)
+    if now.motion is Motion.CROSSCUT:
+        return any(far == now.ruler < piece.long for strip in piece.strips for _, far, _ in strip)
+    return any(thick == now.ruler < piece.across for strip in piece.strips for thick, _, _ in strip)
+
+
+def set_lost(lies: Lies, number: int) -> Lies:
+    """What lies there without the strips of one set, by its number from 0; those that are not cut
+    yet are taken off whole fabric. Raises `BadMishap`."""
+    sets = strip_sets(lies.kept.plan, lies.quilt.project.design.deal)
+    if not 0 <= number < len(sets):
+        raise BadMishap(f"Sets have the numbers 1 to {len(sets)}.", "blocks")
+    of = _parents(lies.kept)
+    for name in sets[number].strips:
+        there = [t for t in things(lies) if parent_key(t.key) == of[name]]
+        cut = sorted((t for t in there if not t.whole), key=lambda t: -len(t.gives))
+        thing = next(iter([*cut, *(t for t in there if t.whole)]), None)
+        if thing is not None:
+            lies = spoiled(lies, thing.key, 1)
     return lies
 
 

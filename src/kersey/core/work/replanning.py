@@ -17,6 +17,7 @@ from collections import Counter
 from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
+from fractions import Fraction
 from functools import cached_property
 
 from kersey.core.cutting.checker import claimed, faults
@@ -44,6 +45,7 @@ from kersey.core.work.mishap import (
     pieces_there,
     still_planned,
 )
+from kersey.core.work.narrower_border import narrower_border
 from kersey.core.yields.report import checked_plan, sorts_of
 
 # Seconds for a small question and for all of them; and for planning everything anew, at once and
@@ -81,8 +83,8 @@ class Way:
     """One way to go on: the project as it would be, and what it costs.
 
     So many `blocks` can be had then; it `opens` so many whole pieces more; of the blocks `changed`,
-    by their numbers from 0, some print is another one. There is no project where something has to
-    be bought first.
+    by their numbers from 0, some print is another one. The `border` is then narrower than it was:
+    its finished width in inches. There is no project where something has to be bought first.
     """
 
     kind: WayKind
@@ -92,6 +94,7 @@ class Way:
     changed: tuple[int, ...] = ()
     joined: tuple[Joined, ...] = ()
     bought: Bought | None = None
+    border: Fraction | None = None
 
 
 @dataclass(frozen=True)
@@ -142,6 +145,7 @@ def all_ways(
         ways = [way for way in ways if way.kind not in (WayKind.ANEW, WayKind.FEWER)
                 or (way.kind is WayKind.FEWER and anew.blocks >= first.wanted)]  # fmt: skip
         ways = sorted([*ways, anew], key=_rank)
+    ways = [each for way in ways for each in (way, *_there(state.with_narrower_border(way)))]
     most = max((way.blocks for way in ways if way.project is not None), default=0)
     return replace(first, ways=tuple(ways), most=min(most, first.wanted), bound=max(bound, most))
 
@@ -459,6 +463,13 @@ class _State:
             return None
         kind = WayKind.SPARE if self._enough(short) else WayKind.FEWER
         return self._way(kind, replace(self.plan, blocks=self.wanted - short), self.affected)
+
+    def with_narrower_border(self, way: Way) -> Way | None:
+        """The same way with a border that what is left is enough for, where it is not any more."""
+        if way.project is None:
+            return None
+        found = narrower_border(self.lies.quilt, way.project, self.units)
+        return found and replace(way, project=found[0], border=found[1])
 
     def to_buy(self) -> Iterator[Way]:
         """The fewest pieces of a sort that was pulled."""

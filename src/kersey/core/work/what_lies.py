@@ -82,7 +82,7 @@ def what_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> O
             begun += places.take(stack.layout, layer.name, layer.pieces)
             pieces += (
                 replace(each, of=parent_key(layer.key), count=each.count * layer.pieces)
-                for each in _layer(stack, of_stack)
+                for each in layer_of(stack, of_stack)
             )
     for step in work_order(quilt):
         # What is used as it comes has no cut: it is taken when its step is ticked.
@@ -105,6 +105,22 @@ def whole_piece(layout: Layout, of: str, count: int) -> Piece:
         across, long = long, across
     strips = tuple(_strip(strip, layout) for strip in strips_in_order(layout))
     return Piece(of, across, long, count, strips, layout.along)
+
+
+def layer_of(stack: Stack, made: Collection[TableCut]) -> Iterator[Piece]:
+    """The pieces that one layer of a stack has become; each `of` nothing yet."""
+    layout = stack.layout
+    strips = strips_in_order(layout)
+    whole = whole_piece(layout, "", 1)
+    # What comes off a strip can only come off once the strip is cut.
+    off = {number for cut in made for number in cut.strips}
+    off |= {n for n, strip in enumerate(strips) if breadth(strip, layout) == whole.across}
+    waiting = tuple(strip for n, strip in enumerate(whole.strips) if n not in off)
+    rest = whole.across - sum((breadth(strips[n], layout) for n in off), Fraction(0))
+    if _is_kept(rest, whole.long, waiting):
+        yield replace(whole, across=rest, strips=waiting)
+    for number in sorted(off):
+        yield from _off_strip(whole, number, [cut for cut in made if number in cut.strips])
 
 
 def cuts_of(piece: Piece) -> tuple[Cut, ...]:
@@ -161,22 +177,6 @@ class _Places:
                 found[place] += taken
                 pieces -= taken
         return found
-
-
-def _layer(stack: Stack, made: Collection[TableCut]) -> Iterator[Piece]:
-    """The pieces that one layer of a stack has become; each `of` nothing yet."""
-    layout = stack.layout
-    strips = strips_in_order(layout)
-    whole = whole_piece(layout, "", 1)
-    # What comes off a strip can only come off once the strip is cut.
-    off = {number for cut in made for number in cut.strips}
-    off |= {n for n, strip in enumerate(strips) if breadth(strip, layout) == whole.across}
-    waiting = tuple(strip for n, strip in enumerate(whole.strips) if n not in off)
-    rest = whole.across - sum((breadth(strips[n], layout) for n in off), Fraction(0))
-    if _is_kept(rest, whole.long, waiting):
-        yield replace(whole, across=rest, strips=waiting)
-    for number in sorted(off):
-        yield from _off_strip(whole, number, [cut for cut in made if number in cut.strips])
 
 
 def _off_strip(whole: Piece, number: int, made: Sequence[TableCut]) -> Iterator[Piece]:

@@ -1,0 +1,124 @@
+"""What a person has settled and measured while sewing: all that is not in the plan.
+
+school    to which side seams are pressed
+batch     how many blocks are sewn side by side, seam by seam
+reading   what something measured, beside what it should
+spell     a time spent on a step, from when to when
+"""
+
+from dataclasses import dataclass
+from datetime import date, datetime
+from enum import StrEnum
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+# docs/trade.md section 9: chain-piecing in batches of ten to twelve.
+USUAL_BATCH, MOST_IN_A_BATCH = 12, 1000
+LONGEST_NOTE = 2000
+# After so many minutes at the machine one stands up; 0 is never.
+USUAL_STRETCH, LONGEST_STRETCH = 45, 240
+
+
+class BadSewing(InvalidValue):
+    """Something that cannot be so while sewing."""
+
+
+class School(StrEnum):
+    """To which side seams are pressed."""
+
+    DARK = "to the dark"
+    ONE_SIDE = "to one side, so that they nest"
+    OPEN = "open"
+    PLAIN = "toward the plain piece or sashing"
+    ALTERNATE = "rows in turn"
+
+
+class Measured(StrEnum):
+    """What is measured."""
+
+    SET = "strip set"
+    BLOCK = "block"
+    ROW = "row"
+    STRIP = "strip by strip"
+    BORDER = "border"
+
+
+class Follow(StrEnum):
+    """What becomes of blocks or rows that are not as reckoned."""
+
+    RECKONED = "as reckoned"
+    MEASURED = "as measured"
+    SMALLEST = "trimmed to the smallest"
+
+
+@dataclass(frozen=True)
+class Reading:
+    """What was measured, in inches: the `number` of the block, row or strip, `place` within it."""
+
+    what: Measured
+    number: int
+    place: str
+    target: Fraction
+    read: Fraction
+    at: datetime
+    by_tape: bool = False
+
+    def __post_init__(self) -> None:
+        if self.read <= 0 or self.target <= 0:
+            raise BadSewing("A length is more than 0.")
+
+
+@dataclass(frozen=True)
+class Spell:
+    """Time spent on a step; it goes on as long as there is no `end`."""
+
+    step: str
+    begin: datetime
+    end: datetime | None = None
+
+    def __post_init__(self) -> None:
+        if self.end is not None and self.end < self.begin:
+            raise BadSewing("It cannot end before it began.")
+
+
+@dataclass(frozen=True)
+class Evening:
+    """Minutes one has on a day of the week, Monday being 0."""
+
+    day: int
+    minutes: int
+
+    def __post_init__(self) -> None:
+        if not 0 <= self.day <= 6 or not 0 <= self.minutes <= 24 * 60:
+            raise BadSewing("A day of the week, and at most 24 hours of it.")
+
+
+@dataclass(frozen=True)
+class Sewing:
+    """The choices and the log. `follow` says whether blocks and rows count as they were measured;
+    `last` is the step that was done last."""
+
+    school: School = School.DARK
+    batch: int = USUAL_BATCH
+    follow: Follow = Follow.RECKONED
+    readings: tuple[Reading, ...] = ()
+    spells: tuple[Spell, ...] = ()
+    evenings: tuple[Evening, ...] = ()
+    ready_by: date | None = None
+    note: str = ""
+    last: str = ""
+    last_at: datetime | None = None
+    stretch: int = USUAL_STRETCH
+    calendar: int = 0
+
+    def __post_init__(self) -> None:
+        if not 0 <= self.batch <= MOST_IN_A_BATCH:
+            raise BadSewing(f"From 1 to {MOST_IN_A_BATCH} blocks are sewn at a time, or all.")
+        if len(self.note) > LONGEST_NOTE:
+            raise BadSewing(f"A note has at most {LONGEST_NOTE} letters.")
+        if not 0 <= self.stretch <= LONGEST_STRETCH:
+            raise BadSewing(f"From 1 to {LONGEST_STRETCH} minutes, or 0 for never.")
+
+
+AT_REST = Sewing()

@@ -1,0 +1,135 @@
+"""The ways to go on after a mishap in words: what to do, and what it costs."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from kersey.core.cloth.forms import FACTS
+from kersey.core.frame.setting import Seat
+from kersey.core.measure.counting import counted
+from kersey.core.measure.length import Units, format_length, format_size
+from kersey.core.project.table import parent_key
+from kersey.core.quilt.quilt import Quilt, Source, make_quilt
+from kersey.core.wall.numbers import number_of
+from kersey.core.work.replanning import Way, WayKind, Ways
+
+# So many blocks are named one by one.
+_NAMED = 6
+
+
+@dataclass(frozen=True)
+class WayWords:
+    """What to do, and what it costs or leaves as it is."""
+
+    title: str
+    costs: tuple[str, ...]
+
+
+def verdict(ways: Ways, noun: str = "block") -> str:
+    """Whether all blocks can still be had, and how sure that is."""
+    if ways.most >= ways.wanted:
+        return f"All {counted(ways.wanted, noun)} can still be made."
+    if ways.proved:
+        return (
+            f"{counted(ways.most, noun).capitalize()} of {ways.wanted} can be made of what is "
+            "there. That is proved: no plan has more."
+        )
+    return (
+        f"{counted(ways.most, noun).capitalize()} of {ways.wanted} for certain. Whether there is "
+        "more in it is not known yet."
+    )
+
+
+def way_words(way: Way, before: Quilt, units: Units) -> WayWords:
+    """A way in the words and units of the reader; `before` is the quilt as it was planned."""
+    after = None if way.project is None else make_quilt(way.project, units)
+    costs = tuple(_costs(way, before, after, units))
+    return WayWords(_title(way, before, after, units), costs)
+
+
+def _title(way: Way, before: Quilt, after: Quilt | None, units: Units) -> str:
+    if way.kind is WayKind.BUY:
+        assert way.bought is not None
+        facts = FACTS[way.bought.fabric.form]
+        noun = facts.one if way.bought.pieces == 1 else facts.many
+        return f"Get {way.bought.pieces} more {noun}"
+    if way.kind is WayKind.FEWER and after is not None:
+        finished = format_size(after.size.width, after.size.length, units)
+        rows = f"{after.size.columns} × {after.size.rows}"
+        if before.plan.block.makes_one_piece:
+            return f"A smaller quilt: {finished}"
+        return f"{counted(way.blocks, 'block')}: {rows}, {finished}"
+    return _TITLES[way.kind]
+
+
+_TITLES = {
+    WayKind.UNHARMED: "Go on as before",
+    WayKind.SAME: "Cut it again, of the same print",
+    WayKind.SPARE: "Take a spare block in its place",
+    WayKind.ANEW: "The same quilt, the rest of it planned anew",
+    WayKind.OTHER_PRINT: "Another print in its place",
+    WayKind.JOINED: "Sew the piece of two",
+}
+
+
+def _costs(way: Way, before: Quilt, after: Quilt | None, units: Units) -> Iterator[str]:
+    if way.kind is WayKind.UNHARMED:
+        yield "Nothing that the quilt needs is missing."
+    for joined in way.joined:
+        parts = " and ".join(format_size(*part, units) for part in joined.parts)
+        whole = format_size(joined.width, joined.length, units)
+        name = _name(before, joined.key)
+        yield f"Sew {parts} of {name} end to end: that is the {whole} that is missing."
+    if way.joined:
+        place = _least_seen(before)
+        yield f"Put it where it is seen least, in a block at the edge like {place}."
+    if way.opens:
+        yield f"It opens {counted(way.opens, 'piece')} of cloth more."
+    if way.changed:
+        yield f"{_blocks(way.changed, before)} {'has' if len(way.changed) == 1 else 'have'} " + (
+            "another print." if len(way.changed) == 1 else "other prints."
+        )
+    if way.bought is not None:
+        size = format_size(way.bought.fabric.width, way.bought.fabric.length, units)
+        yield f"Any print that suits will do, {size} of it to cut from. Pull it, then come back."
+    if after is not None:
+        yield from _size_costs(before, after, units)
+        yield from _frame_costs(before, after)
+    if way.border is not None:
+        yield f"The border is cut to show {format_length(way.border, units)}, of what is left."
+
+
+def _size_costs(before: Quilt, after: Quilt, units: Units) -> Iterator[str]:
+    was, now = (before.size.width, before.size.length), (after.size.width, after.size.length)
+    if was != now:
+        yield f"It was to be {format_size(*was, units)}."
+    elif before.plan.block.makes_one_piece or len(after.placed) >= len(before.placed):
+        yield f"The size stays: {format_size(*now, units)}."
+
+
+def _frame_costs(before: Quilt, after: Quilt) -> Iterator[str]:
+    parts = (
+        ("border", before.border_cloth, after.border_cloth),
+        ("binding", before.binding_cloth, after.binding_cloth),
+    )
+    for part, was, now in parts:
+        if was.source is Source.LEFT and now.source is Source.BOUGHT:
+            yield f"Too little is left for the {part} then: it has to be bought."
+
+
+def _blocks(changed: tuple[int, ...], before: Quilt) -> str:
+    places = {placed.kit: number_of(Seat(placed.row, placed.column)) for placed in before.placed}
+    named = [places.get(number, f"number {number + 1}") for number in changed[:_NAMED]]
+    if len(changed) > _NAMED:
+        return f"{len(changed)} blocks"
+    return f"Block {named[0]}" if len(named) == 1 else f"Blocks {', '.join(named)}"
+
+
+def _least_seen(before: Quilt) -> str:
+    last = before.placed[-1]
+    return number_of(Seat(last.row, last.column))
+
+
+def _name(before: Quilt, key: str) -> str:
+    of = {parent_key(k): before.prints[f.name].name for k, f in zip(
+        before.plan.keys, before.plan.plan.problem.fabrics, strict=True)}  # fmt: skip
+    return of[parent_key(key)]
