@@ -75,7 +75,7 @@ def test_what_is_cut_since_cannot_be_taken_back(client: TestClient) -> None:
 
 def test_what_cannot_be_is_said_at_its_field(client: TestClient) -> None:
     project = begun(client)
-    cut_some(client, project, 3)
+    cut_some(client, project, 1)
     for facts, words in [
         ({"happened": "blocks are lost", "blocks": "1000"}, "Blocks have the numbers 1 to"),
         ({"happened": "blocks are lost", "blocks": "some"}, "Write numbers like"),
