@@ -79,10 +79,10 @@ def test_what_cannot_be_is_said_at_its_field(client: TestClient) -> None:
     for facts, words in [
         ({"happened": "blocks are lost", "blocks": "1000"}, "Blocks have the numbers 1 to"),
         ({"happened": "blocks are lost", "blocks": "some"}, "Write numbers like"),
-        ({"happened": "cut at the wrong line", "thing": "11"}, "Say where it was cut"),
-        ({"happened": "a piece is too short", "thing": "11", "at": "90"}, "It must be less than"),
-        ({"happened": "a flaw in the cloth", "thing": "11", "left": "big"}, "Write sizes like"),
-        ({"happened": "a flaw in the cloth", "thing": "11", "left": "30 x 40"}, "No more can be"),
+        ({"happened": "cut at the wrong line", "thing": "5"}, "Say where it was cut"),
+        ({"happened": "a piece is too short", "thing": "5", "at": "90"}, "It must be less than"),
+        ({"happened": "a flaw in the cloth", "thing": "5", "left": "big"}, "Write sizes like"),
+        ({"happened": "a flaw in the cloth", "thing": "5", "left": "30 x 40"}, "No more can be"),
         ({"happened": "a flaw in the cloth", "thing": "77", "left": "1 x 2"}, "Choose what it was"),
     ]:
         page = client.get(f"{project}/cut/wrong", params=facts)
