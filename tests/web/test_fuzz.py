@@ -71,6 +71,8 @@ FORMS = {
     "/projects/1/cut/wrong": ["happened", "thing", "count", "side", "at", "left", "blocks", "way",
                               "nth"],
     "/projects/1/cut/wrong/back": [],
+    "/projects/1/cut/labels": ["of", "sheet", "skip", "paper_width", "columns", "rows", "width",
+                               "height", "left", "across"],
     "/projects/1/arrange/step": ["way"],
     "/projects/1/arrange/minded": ["same", "family", "values"],
     "/projects/1/arrange/search": ["what"],

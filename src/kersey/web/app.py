@@ -49,7 +49,11 @@ def create_app(settings: ServerSettings) -> FastAPI:
         openapi_url="/api/openapi.json",
         lifespan=_open,
     )
-    app.state.workroom = Workroom(open_database(settings.data), camera=settings.camera)
+    app.state.workroom = Workroom(
+        open_database(settings.data),
+        camera=settings.camera,
+        label_printer=settings.label_printer or settings.data / "labels",
+    )
     app.state.addresses = {}
 
     app.include_router(api.router)

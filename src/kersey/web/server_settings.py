@@ -27,7 +27,8 @@ def camera_folder() -> Path:
 
 
 class ServerSettings(BaseSettings):
-    """Host, port, data folder, and the folder that the camera writes to."""
+    """Host, port, data folder; the folders that the camera and the label printer write to, the
+    latter beside the data where none is said."""
 
     model_config = SettingsConfigDict(env_prefix="KERSEY_")
 
@@ -35,6 +36,7 @@ class ServerSettings(BaseSettings):
     port: int = Field(8000, ge=0, le=65535)
     data: Path = Field(default_factory=own_folder)
     camera: Path = Field(default_factory=camera_folder)
+    label_printer: Path | None = None
 
     @property
     def listens_beyond_this_machine(self) -> bool:

@@ -100,6 +100,7 @@ class Workroom:
     engine: Engine
     clock: Callable[[], datetime] = _utc_now
     camera: Path | None = None
+    label_printer: Path | None = None
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)

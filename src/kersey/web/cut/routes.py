@@ -13,7 +13,7 @@ from kersey.core.quilt.quilt import make_quilt
 from kersey.core.work.put_away import PutAway, put_away
 from kersey.core.work.work_order import ticked
 from kersey.store.projects import put_project_away
-from kersey.web.cut import table, wrong
+from kersey.web.cut import labels, table, wrong
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, TypedForm, checked, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
@@ -24,6 +24,7 @@ from kersey.web.workroom import Room
 router = APIRouter()
 router.include_router(table.router)
 router.include_router(wrong.router)
+router.include_router(labels.router)
 
 
 class TickForm(RevisedForm):
