@@ -1,0 +1,195 @@
+"""The seams of a block, found from its patches: where each runs, and in which order they are sewn.
+
+Whatever is pieced of straight seams can be taken apart again: some straight line crosses the whole
+of it and no patch. That line was sewn last; the parts on either side are taken apart in turn. Where
+lines cross both ways, as in four squares, rows are sewn first and then row to row.
+
+A seam has two sides, by the direction in which its line is written: the low side and the high one.
+"""
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from itertools import pairwise
+from math import gcd, lcm
+
+from kersey.core.blocks.assembly import Patch
+
+Point = tuple[Fraction, Fraction]
+# a x + b y = c, in whole numbers without a common factor, the first of a and b that is not 0 > 0.
+Line = tuple[int, int, Fraction]
+
+
+@dataclass(frozen=True)
+class Seam:
+    """A seam from `begin` to `end`; the patches beside it by their places in the block, those on
+    the low side (a x + b y < c) and those on the high side; `level` 0 is sewn last."""
+
+    line: Line
+    begin: Point
+    end: Point
+    low: tuple[int, ...]
+    high: tuple[int, ...]
+    level: int
+    low_patches: tuple[int, ...] = ()
+    high_patches: tuple[int, ...] = ()
+
+    @property
+    def length_squared(self) -> Fraction:
+        """Its length, squared: on the slant it has a root in it."""
+        return sum(((e - b) ** 2 for b, e in zip(self.begin, self.end, strict=True)), Fraction(0))
+
+
+@dataclass(frozen=True)
+class Crossing:
+    """Two seams, by their places, that end at the same point of a later one from either side."""
+
+    at: Point
+    across: int
+    low: int
+    high: int
+
+
+def seams_of(patches: Sequence[Patch]) -> tuple[Seam, ...]:
+    """Every seam of a block, those sewn first first; none where it is not pieced of straight ones.
+
+    >>> from kersey.core.blocks.catalogue import recipes
+    >>> from kersey.core.measure.workshop import QUARTER_INCH
+    >>> nine = recipes()["nine-patch"]
+    >>> block = nine.assemble(nine.finished, nine.options, QUARTER_INCH)
+    >>> len(seams_of(block.patches))
+    8
+    """
+    found = list(_parted(list(enumerate(patches)), 0))
+    return tuple(sorted(found, key=lambda seam: -seam.level))
+
+
+def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
+    """Where seams meet across a later one: there they nest, or not."""
+    found = []
+    for across, over in enumerate(seams):
+        ends: dict[tuple[Point, bool], list[int]] = {}
+        for number, seam in enumerate(seams):
+            if number == across or seam.level <= over.level:
+                continue
+            for point in (seam.begin, seam.end):
+                if _on(point, over) and _is_of(seam, over):
+                    is_low = _side(_middle(seam), over.line) < 0
+                    ends.setdefault((point, is_low), []).append(number)
+        for (point, is_low), low in ends.items():
+            if is_low:
+                found += [Crossing(point, across, one, other)
+                          for one in low for other in ends.get((point, False), ())]  # fmt: skip
+    return tuple(found)
+
+
+def _parted(patches: Sequence[tuple[int, Patch]], level: int) -> Iterator[Seam]:
+    """The seams that hold patches together, the last one at this level."""
+    if len(patches) < 2:
+        return
+    lines = _lines_across(patches)
+    if not lines:
+        return
+    parts = _parts(patches, lines)
+    for line, (before, after) in zip(lines, pairwise(parts), strict=True):
+        yield _seam(line, before, after, level)
+    for part in parts:
+        yield from _parted(part, level + 1)
+
+
+def _lines_across(patches: Sequence[tuple[int, Patch]]) -> list[Line]:
+    """Lines that part the patches and cross none, all in one direction: level ones if there are,
+    else upright ones, else the first that is found."""
+    found: dict[tuple[int, int], set[Line]] = {}
+    for _, patch in patches:
+        for line in _edges(patch):
+            if line in found.setdefault(line[:2], set()):
+                continue
+            sides = [_side_of(each, line) for _, each in patches]
+            if 0 not in sides and len(set(sides)) == 2:
+                found[line[:2]].add(line)
+    whole = {direction: lines for direction, lines in found.items() if lines}
+    best = min(whole, key=lambda direction: (direction != (0, 1), direction != (1, 0), direction),
+               default=None)  # fmt: skip
+    return sorted(whole[best], key=lambda line: line[2]) if best else []
+
+
+def _parts(
+    patches: Sequence[tuple[int, Patch]], lines: Sequence[Line]
+) -> list[list[tuple[int, Patch]]]:
+    """The patches between the lines, in their order."""
+    parts: list[list[tuple[int, Patch]]] = [[] for _ in range(len(lines) + 1)]
+    for each in patches:
+        place = sum(_side_of(each[1], line) > 0 for line in lines)
+        parts[place].append(each)
+    return parts
+
+
+def _seam(
+    line: Line, low: Sequence[tuple[int, Patch]], high: Sequence[tuple[int, Patch]], level: int
+) -> Seam:
+    beside = [
+        [(number, patch) for number, patch in side if any(edge == line for edge in _edges(patch))]
+        for side in (low, high)
+    ]
+    points = [
+        corner for side in beside for _, patch in side for corner in patch.corners
+        if _side(corner, line) == 0
+    ]  # fmt: skip
+    low_beside, high_beside = (tuple(number for number, _ in side) for side in beside)
+    return Seam(
+        line, min(points), max(points), low_beside, high_beside, level,
+        tuple(number for number, _ in low), tuple(number for number, _ in high),
+    )  # fmt: skip
+
+
+def _edges(patch: Patch) -> Iterator[Line]:
+    corners = (*patch.corners, patch.corners[0])
+    for one, other in pairwise(corners):
+        if one != other:
+            yield _line(one, other)
+
+
+def _line(one: Point, other: Point) -> Line:
+    """The line through two points."""
+    (x, y), (u, v) = one, other
+    across, up = y - v, u - x
+    parts = lcm(across.denominator, up.denominator)
+    a, b = int(across * parts), int(up * parts)
+    divisor = gcd(a, b) * (-1 if (a or b) < 0 else 1)
+    a, b = a // divisor, b // divisor
+    return a, b, a * x + b * y
+
+
+def _side(point: Point, line: Line) -> Fraction:
+    return line[0] * point[0] + line[1] * point[1] - line[2]
+
+
+def _side_of(patch: Patch, line: Line) -> int:
+    """On which side a patch lies: 0 where the line goes through it."""
+    sides = [_side(corner, line) for corner in patch.corners]
+    if min(sides) >= 0:
+        return 1
+    return -1 if max(sides) <= 0 else 0
+
+
+def _on(point: Point, seam: Seam) -> bool:
+    return _side(point, seam.line) == 0 and min(seam.begin, seam.end) <= point <= max(
+        seam.begin, seam.end
+    )  # fmt: skip
+
+
+def _is_of(seam: Seam, over: Seam) -> bool:
+    """Whether a seam lies in one of the two parts that another joins."""
+    return _within(seam.low_patches, over) and _within(seam.high_patches, over)
+
+
+def _within(patches: Iterable[int], over: Seam) -> bool:
+    return set(patches) <= set(over.low_patches) or set(patches) <= set(over.high_patches)
+
+
+def _middle(seam: Seam) -> Point:
+    return (
+        (seam.begin[0] + seam.end[0]) / 2,
+        (seam.begin[1] + seam.end[1]) / 2,
+    )
