@@ -6,6 +6,7 @@ reading   what something measured, beside what it should
 spell     a time spent on a step, from when to when
 """
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from enum import StrEnum
@@ -13,6 +14,7 @@ from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
 
+Size = tuple[Fraction, Fraction]
 # docs/trade.md section 9: chain-piecing in batches of ten to twelve.
 USUAL_BATCH, MOST_IN_A_BATCH = 12, 1000
 LONGEST_NOTE = 2000
@@ -120,5 +122,37 @@ class Sewing:
         if not 0 <= self.stretch <= LONGEST_STRETCH:
             raise BadSewing(f"From 1 to {LONGEST_STRETCH} minutes, or 0 for never.")
 
+    def of(self, what: Measured) -> tuple[Reading, ...]:
+        """The readings of one kind that stand: of each place the last one."""
+        last = {(r.number, r.place): r for r in self.readings if r.what is what}
+        return tuple(last.values())
+
 
 AT_REST = Sewing()
+WIDTH, HEIGHT = "width", "height"
+
+
+def block_as_measured(
+    sewing: Sewing, finished: Size, seam: Fraction, across: int, sashing: Fraction
+) -> Size:
+    """What shows of a block: as reckoned, or where that was settled as it was measured.
+
+    Of all blocks measured the mean, or the smallest they are trimmed to; once rows were measured
+    the width that they come to, `across` blocks with `sashing` between them.
+    """
+    if sewing.follow is Follow.RECKONED:
+        return finished
+    together = min if sewing.follow is Follow.SMALLEST else _mean
+    blocks = sewing.of(Measured.BLOCK)
+    sides = []
+    for place, reckoned in zip((WIDTH, HEIGHT), finished, strict=True):
+        read = [each.read for each in blocks if each.place in ("", place)]
+        sides.append(together(read) - 2 * seam if read else reckoned)
+    rows = [each.read for each in sewing.of(Measured.ROW)]
+    if rows:
+        sides[0] = (_mean(rows) - 2 * seam - (across - 1) * sashing) / across
+    return (sides[0], sides[1]) if min(sides) > 0 else finished
+
+
+def _mean(lengths: Sequence[Fraction]) -> Fraction:
+    return sum(lengths, Fraction(0)) / len(lengths)

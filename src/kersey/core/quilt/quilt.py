@@ -35,6 +35,7 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
+from kersey.core.project.sewing import block_as_measured
 from kersey.core.project.table import parent_key
 from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
@@ -227,6 +228,11 @@ class Quilt:
         return self.sizes.current
 
     @property
+    def as_measured(self) -> bool:
+        """Whether its size rests on blocks or rows that were measured, not on reckoned ones."""
+        return self.scheme.block != self.plan.finished
+
+    @property
     def block(self) -> Size:
         """What shows of a block: (width, height)."""
         assert self.plan.finished is not None
@@ -416,7 +422,7 @@ def _scheme(project: Project, kept: KeptPlan, size: SizeOption) -> Scheme:
     design = project.design
     assert kept.finished is not None
     return Scheme(
-        block=kept.finished,
+        block=_block(project, kept),
         rows=size.rows,
         columns=size.columns,
         setting=size.setting,
@@ -431,6 +437,14 @@ def _scheme(project: Project, kept: KeptPlan, size: SizeOption) -> Scheme:
             (size.body_width, size.body_length), size.border_width, size.around
         ),
     )
+
+
+def _block(project: Project, kept: KeptPlan) -> Size:
+    """What shows of a block: as reckoned, or as it was measured."""
+    assert kept.finished is not None
+    assert kept.grid is not None
+    sashing = _sashing(project, kept).width
+    return block_as_measured(project.sewing, kept.finished, kept.seam, kept.grid.columns, sashing)
 
 
 def _outer_cloths(project: Project) -> tuple[Print, ...]:
@@ -466,7 +480,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     design, grid = project.design, kept.grid
     sashing = _sashing(project, kept)
     question = SizeQuestion(
-        kept.finished, kept.possible, design.wish, design.border_width, units, sashing,
+        _block(project, kept), kept.possible, design.wish, design.border_width, units, sashing,
         sum(design.outer_borders, Fraction(0)), design.edge_adds, grid.setting,
         design.keys,
     )  # fmt: skip
