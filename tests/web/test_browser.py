@@ -20,7 +20,8 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/projects/6/size/backing", "/projects/6/arrange", "/projects/6/arrange/map",
          "/projects/6/arrange/versions", "/projects/6/arrange/real",
          "/projects/6/cut/table",
-         "/projects/6/cut/labels",
+         "/projects/6/cut/labels", "/projects/6/sew", "/projects/6/sew/pressing",
+         "/projects/6/sew/measures", "/tape",
          "/projects/6/cut/wrong?happened=blocks+are+lost&blocks=2")  # fmt: skip
 
 

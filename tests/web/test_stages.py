@@ -26,7 +26,7 @@ def test_every_stage_has_a_folder_and_a_page_of_its_own() -> None:
     assert len({stage.key for stage in STAGES}) == len(STAGES) == len(FOLDERS)
     routes = {getattr(route, "name", "") for router in stage_routers() for route in router.routes}
     assert {stage.page for stage in STAGES} <= routes
-    assert [stage.title for stage in STAGES] == ["Pull", "Yield", "Size", "Arrange", "Cut"]
+    assert [stage.title for stage in STAGES] == ["Pull", "Yield", "Size", "Arrange", "Cut", "Sew"]
 
 
 def test_what_waits_is_next_until_all_is_done() -> None:
@@ -43,10 +43,14 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     laid = replace(chosen, plan=replace(chosen.plan, laying=laying))
     waiting = next_stage(reckoned(laid))
     assert waiting is not None
-    assert waiting.act == "Cut and sew"
+    assert waiting.act == "Cut"
     steps = reckoned(chosen).steps
     some = replace(chosen, done=frozenset({steps[0].key}))
     assert next_stage(reckoned(some)) is waiting
+    cut = [s.key for s in steps if s.kind.value in ("measure", "keep", "cut", "lay out")]
+    sewing = next_stage(reckoned(replace(chosen, done=frozenset(cut))))
+    assert sewing is not None
+    assert sewing.act == "Sew"
     done = replace(chosen, done=frozenset(step.key for step in steps))
     assert next_stage(reckoned(done)) is None
 
@@ -59,6 +63,7 @@ def test_what_waits_is_next_until_all_is_done() -> None:
         ("size", {"Size": "proposed: 54 × 66″"}),
         ("arrange", {"Arrange": ""}),
         ("cut", {"Cut": ""}),
+        ("sew", {"Sew": ""}),
     ],
 )
 def test_a_page_says_where_one_is_and_how_all_stand(
@@ -73,7 +78,7 @@ def test_a_page_says_where_one_is_and_how_all_stand(
             r'class="stage">(\w+)</span>\s*<span class="status[^"]*">([^<]*)</span>', page
         )
     }
-    assert list(lines) == ["Pull", "Yield", "Size", "Arrange", "Cut"]
+    assert list(lines) == ["Pull", "Yield", "Size", "Arrange", "Cut", "Sew"]
     assert says.items() <= lines.items()
     (here,) = re.findall(r'href="/projects/1/(\w+)" aria-current="page"', page)
     assert here == stage

@@ -7,6 +7,8 @@ from contextlib import contextmanager, suppress
 from datetime import UTC, datetime
 from pathlib import Path
 from typing import Annotated
+from urllib.parse import urlencode
+from urllib.request import Request, urlopen
 
 import typer
 import uvicorn
@@ -15,6 +17,7 @@ from sqlalchemy.orm import Session
 
 from kersey.cli.refusal import fail
 from kersey.core.errors import KerseyError
+from kersey.core.measure.length import parse_length
 from kersey.core.stash.order import delivered, fill
 from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
@@ -98,6 +101,22 @@ def deliver(order: Path, data: Data = None) -> None:
     except (KerseyError, OSError) as error:
         fail(str(error))
     print(write_delivery(Delivery(asked.quilt, delivered(asked.lines))), end="")
+
+
+@app.command("tape")
+def send_tape(reading: list[str], host: Host = None, port: Port = None) -> None:
+    """Stand in for a digital tape: send what it reads, like 12 3/8, to the site that runs here."""
+    settings = _settings(host, port, None)
+    site = f"http://{settings.host}:{settings.port}"
+    words = " ".join(reading)
+    try:
+        parse_length(words)
+        asked = Request(f"{site}/tape", urlencode({"read": words}).encode(), {"Origin": site})
+        with urlopen(asked, timeout=10) as answer:
+            answer.read()
+    except (KerseyError, OSError) as error:
+        fail(str(error) if isinstance(error, KerseyError) else f"No site answers at {site}.")
+    print(f"{words} was sent to {site}")
 
 
 @contextmanager

@@ -28,6 +28,7 @@ from kersey.web.progress import routes as progress
 from kersey.web.server_settings import ServerSettings
 from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
+from kersey.web.tape import routes as tape
 from kersey.web.templating import STATIC
 from kersey.web.workroom import Workroom
 
@@ -66,6 +67,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(border.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
+    app.include_router(tape.router, include_in_schema=False)
     for router in stage_routers():
         app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)

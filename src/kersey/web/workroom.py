@@ -94,6 +94,14 @@ class Reckoned:
 
 
 @dataclass
+class Tape:
+    """A digital tape: its last reading as it was sent, and how many it has sent so far."""
+
+    read: str = ""
+    sent: int = 0
+
+
+@dataclass
 class Workroom:
     """One per server."""
 
@@ -101,6 +109,7 @@ class Workroom:
     clock: Callable[[], datetime] = _utc_now
     camera: Path | None = None
     label_printer: Path | None = None
+    tape: Tape = field(default_factory=Tape)
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)

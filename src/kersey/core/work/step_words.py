@@ -12,7 +12,6 @@ from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import (
     SIXTEENTH,
-    Units,
     format_bought,
     format_length,
     format_number,
@@ -361,7 +360,8 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
         parted += " Press toward the sashing."
     if quilt.grid.setting is Setting.ALTERNATE:
         parted = "Lay a plain square between any two blocks, and press toward the plain ones."
-    sentences: tuple[str, ...] = (turn, parted, f"The joined blocks should measure {size}.")
+    rests = " As measured, not as reckoned." if quilt.as_measured else ""
+    sentences: tuple[str, ...] = (turn, parted, f"The joined blocks should measure {size}.{rests}")
     title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
     joining = quilt.project.design.joining
     if joining is Joining.FOURS and not quilt.sashing.width:
@@ -382,7 +382,7 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
 def _border(step: Step, quilt: Quilt) -> StepWords:
     number = int(step.name.rpartition(" ")[2]) if " " in step.name else 1
     borders = quilt.borders
-    border, u, design = borders[number - 1], quilt.units, quilt.project.design
+    border, u = borders[number - 1], quilt.units
     if border.key is not None:
         return _keys(quilt, border)
     cut = format_length(border.cut_width, u)
@@ -399,7 +399,7 @@ def _border(step: Step, quilt: Quilt) -> StepWords:
         (
             took,
             "Measure the quilt down the middle and near both edges, and cut to the average.",
-            *_how_it_is_sewn(border, design.corners, design.sides_first, u),
+            *_how_it_is_sewn(border, quilt),
         ),
     )
 
@@ -434,29 +434,30 @@ def _keys(quilt: Quilt, border: Border) -> StepWords:
     )
 
 
-def _how_it_is_sewn(
-    border: Border, corners: Corners, sides_first: bool, u: Units
-) -> tuple[str, ...]:
-    """How long its strips are as reckoned, and in which order they are sewn on."""
+def _how_it_is_sewn(border: Border, quilt: Quilt) -> tuple[str, ...]:
+    """How long its strips are, as reckoned or as blocks and rows measured, and in which order they
+    are sewn on."""
+    design, u = quilt.project.design, quilt.units
+    corners, said = design.corners, "As measured" if quilt.as_measured else "As reckoned"
     sides, ends = format_length(border.sides, u), format_length(border.ends, u)
     if corners is Corners.SQUARES and border.corner:
         square = format_length(border.corner, u)
         return (
-            f"As reckoned: two sides of {sides}; top and bottom of {ends}, with a square of "
+            f"{said}: two sides of {sides}; top and bottom of {ends}, with a square of "
             f"{square} at either end, of the binding's print.",
             "Sew the sides on first; then top and bottom, their squares sewn on.",
         )
     if corners is Corners.MITRED:
         return (
-            f"As reckoned: two sides of {sides}, top and bottom of {ends}: two border widths and "
+            f"{said}: two sides of {sides}, top and bottom of {ends}: two border widths and "
             f"{format_length(MITRE_NEEDS, u)} longer than the quilt.",
             "Sew each on from seam to seam, a quarter inch short of the corners; fold the mitres, "
             "sew them from the inside out, and trim.",
         )
     first, then = f"two sides of {sides}", f"top and bottom of {ends}"
-    if not sides_first:
+    if not design.sides_first:
         first, then = then, first
-    return (f"As reckoned: {first}, sewn on first, then {then}.",)
+    return (f"{said}: {first}, sewn on first, then {then}.",)
 
 
 def _backing(step: Step, quilt: Quilt) -> StepWords:

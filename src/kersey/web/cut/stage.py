@@ -1,6 +1,6 @@
-"""Cut: the sheet, from the first cut to the last seam."""
+"""Cut: the sheet, and one cut after the other at the table."""
 
-from kersey.core.work.work_order import steps_done
+from kersey.core.work.work_order import StepKind, steps_done
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
@@ -11,8 +11,12 @@ def _status(opened: OpenProject) -> str:
     return f"{done} of {len(opened.steps)} steps done" if done else ""
 
 
+# What is done before the first seam.
+_CUTTING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
+
+
 def _waits(known: Reckoned) -> bool:
-    return steps_done(known.project, known.steps) < len(known.steps)
+    return any(s.kind in _CUTTING and s.key not in known.project.done for s in known.steps)
 
 
-STAGE = Stage("cut", "Cut", "Cut and sew", _status, _waits)
+STAGE = Stage("cut", "Cut", "Cut", _status, _waits)

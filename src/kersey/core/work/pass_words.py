@@ -1,0 +1,57 @@
+"""A pass at the machine in words: what is fed, and what to mind."""
+
+from kersey.core.blocks.assembly import How
+from kersey.core.measure.counting import counted
+from kersey.core.measure.length import Units, format_size
+from kersey.core.work.passes import Hint, Pass
+
+_MIND = {
+    Hint.PIECED_ON_TOP: "The pieced one on top, where you see its seams.",
+    Hint.NEST: "Let the seams nest: push them together until they lock. "
+    "Pins out before the needle.",
+    Hint.BIAS: "Its edges are on the bias: lift and lay, do not pull.",
+    Hint.SHORT: "A short seam: start on a scrap.",
+}
+_DONE_TO = {
+    How.HALF_SQUARES: "Sew beside the diagonal on either side, a seam from it, cut on it and press",
+    How.ALL_ROUND: "Sew all round, cut on both diagonals, open and press",
+    How.EIGHT: "Sew on both sides of both diagonals, cut in eight, open and press",
+    How.QUARTERED: "Cut in four through the middle",
+    How.NINE: "Cut in nine, a third of its side each, and turn them",
+    How.SLANT: "Cut across at 45 degrees",
+    How.CROSSCUT: "Crosscut the set",
+    How.TUBE: "Sew along both long edges",
+    How.SWUNG: "Cut at 45 degrees, left and right in turn",
+    How.RING: "Sew the long edges together",
+    How.OPENED: "Crosscut into rings, open each one strip further on",
+    How.QUILTED: "Sew through batting and backing from the centre line outward",
+    How.STRINGS: "Lay strings from the middle outward, sew, press, trim to the ruler",
+    How.SHEET: "Sew crumbs into a sheet",
+    How.FROM_SHEET: "Cut from the sheet",
+    How.TRIMMED: "Trim at both ends",
+    How.HALVED: "Cut in half",
+    How.READY: "Take it as it is",
+    How.COVERING: "Cut to cover the foundation",
+}
+
+
+def pass_title(one: Pass) -> str:
+    """What is done in a pass."""
+    if one.second:
+        verb = "Flip and sew" if one.make.how is How.FLIPPED else "Sew"
+        return f"{verb} {one.second} to {one.first}"
+    return _DONE_TO.get(one.make.how, f"Make {one.make.name}")
+
+
+def pass_sentences(one: Pass, units: Units) -> list[str]:
+    """How many, what it gives, and what to mind."""
+    found = []
+    if one.seams > 1:
+        found.append(
+            f"{counted(one.seams, 'time')}, one behind the other, without cutting between."
+        )
+    last = one.join == one.joins
+    if last and min(one.make.size) > 0 and not one.make.long:
+        found.append(f"Then {one.make.name} should measure {format_size(*one.make.size, units)}.")
+    found += (_MIND[hint] for hint in one.hints)
+    return found

@@ -1,0 +1,1 @@
+"""The page Sew: pass by pass, pressing, rows, and what is measured."""

@@ -1,0 +1,196 @@
+"""Sew: one pass at a time, large; beside it pressing, rows, and what is measured."""
+
+from collections.abc import Callable
+
+from fastapi import APIRouter, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.project.measuring_log import (
+    following,
+    in_batches,
+    pressed_by,
+    with_reading,
+    without_reading,
+)
+from kersey.core.project.project import Project
+from kersey.core.project.sewing import (
+    LONGEST_NOTE,
+    MOST_IN_A_BATCH,
+    Follow,
+    Measured,
+    Reading,
+    School,
+)
+from kersey.core.work.passes import after_pass, before_pass, passes
+from kersey.store.projects import ProjectChanged
+from kersey.web.forms import Length, PageForm, TypedForm, read_form
+from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.project_page import answer_change
+from kersey.web.sew.view import measures_context, press_context, sew_context
+from kersey.web.templating import is_fragment_request, render
+from kersey.web.workroom import Room, Workroom
+
+router = APIRouter()
+# A tick finds another screen writing at most so often in a row.
+_TRIES = 5
+
+
+class PassForm(PageForm):
+    """A pass is done, or taken back."""
+
+    key: str = Field(max_length=60)
+    done: bool = True
+
+
+class BatchForm(RevisedForm):
+    """How many blocks are sewn at a time, 0 for all, and the person's own note."""
+
+    batch: int = Field(12, ge=0, le=MOST_IN_A_BATCH)
+    note: str = Field("", max_length=LONGEST_NOTE)
+
+
+class SchoolForm(RevisedForm):
+    """To which side seams are pressed."""
+
+    school: School
+
+
+class ReadingForm(PageForm):
+    """What was read: of a block, a row, or after so many strips; by tape where the tape sent it."""
+
+    what: Measured
+    number: int = Field(0, ge=0, le=100_000)
+    place: str = Field("", max_length=20)
+    target: Length
+    read: Length
+    by_tape: bool = False
+
+
+class ForgetForm(RevisedForm):
+    """A reading that was none, by its place in the log."""
+
+    place: int = Field(ge=0, le=100_000)
+
+
+class FollowForm(RevisedForm):
+    """What becomes of blocks and rows that are not as reckoned."""
+
+    follow: Follow
+
+
+@router.get("/projects/{project_id}/sew", name="sew_page")
+def sew_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    opened = open_project(room, project_id)
+    if is_fragment_request(request):
+        return render(request, "sew/answer.html", sew_context(opened) | {"oob": True})
+    return render(request, "sew/page.html", sew_context(opened))
+
+
+@router.post("/projects/{project_id}/sew/pass", name="tick_pass")
+def tick_pass(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Tick a pass off, or take it back. Ticks of two screens do not meet."""
+    opened = open_project(room, project_id)
+    form = read_form(PassForm, typed, opened.units)
+    opened = _ticked(room, opened, form)
+    return answer_change(request, opened, "sew/answer.html", sew_context(opened), "sew_page")
+
+
+@router.post("/projects/{project_id}/sew/batch", name="choose_batch")
+def choose_batch(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Say how many blocks are sewn at a time, and leave oneself a note."""
+    opened = open_project(room, project_id)
+    form = read_form(BatchForm, typed, opened.units)
+    opened = change(room, project_id, form.revision, lambda p: in_batches(p, form.batch, form.note))
+    return answer_change(request, opened, "sew/answer.html", sew_context(opened), "sew_page")
+
+
+@router.get("/projects/{project_id}/sew/pressing", name="sew_pressing")
+def sew_pressing(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """To which side every seam is pressed."""
+    return render(request, "sew/pressing.html", press_context(open_project(room, project_id)))
+
+
+@router.post("/projects/{project_id}/sew/pressing", name="choose_school")
+def choose_school(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Press by another school."""
+    opened = open_project(room, project_id)
+    form = read_form(SchoolForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: pressed_by(p, form.school))
+    return _to(request, "sew_pressing", project_id)
+
+
+@router.get("/projects/{project_id}/sew/measures", name="sew_measures")
+def sew_measures(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """What is measured: the model block, rows, strips; and the log."""
+    context = measures_context(open_project(room, project_id))
+    return render(request, "sew/measures.html", context)
+
+
+@router.post("/projects/{project_id}/sew/readings", name="enter_reading")
+def enter_reading(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Enter a reading; two that come at once are both kept."""
+    opened = open_project(room, project_id)
+    form = read_form(ReadingForm, typed, opened.units)
+    reading = Reading(
+        form.what, form.number, form.place, form.target, form.read, room.clock(), form.by_tape
+    )
+    _insisting(room, opened, lambda project: with_reading(project, reading))
+    return _to(request, "sew_measures", project_id)
+
+
+@router.post("/projects/{project_id}/sew/readings/forget", name="forget_reading")
+def forget_reading(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Strike a reading out."""
+    opened = open_project(room, project_id)
+    form = read_form(ForgetForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: without_reading(p, form.place))
+    return _to(request, "sew_measures", project_id)
+
+
+@router.post("/projects/{project_id}/sew/follow", name="choose_follow")
+def choose_follow(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Let the quilt follow what was measured, or keep to what was reckoned."""
+    opened = open_project(room, project_id)
+    form = read_form(FollowForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: following(p, form.follow))
+    return _to(request, "sew_measures", project_id)
+
+
+def _to(request: Request, page: str, project_id: int) -> Response:
+    address = request.app.url_path_for(page, project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _ticked(room: Workroom, opened: OpenProject, form: PassForm) -> OpenProject:
+    quilt = opened.quilt
+    if quilt is None:
+        return opened
+    every = passes(quilt, opened.project.sewing.batch)
+    one = next((each for each in every if each.key == form.key), None)
+    if one is None:
+        return opened
+    how = after_pass if form.done else before_pass
+    return _insisting(room, opened, lambda project: how(project, quilt, every, one))
+
+
+def _insisting(
+    room: Workroom, opened: OpenProject, how: Callable[[Project], Project]
+) -> OpenProject:
+    """The project changed, whoever else has written meanwhile."""
+    for left in reversed(range(_TRIES)):
+        try:
+            return change(room, opened.stored.id, opened.stored.revision, how)
+        except ProjectChanged:
+            if not left:
+                raise
+            opened = open_project(room, opened.stored.id)
+    return opened

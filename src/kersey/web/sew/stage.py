@@ -1,0 +1,26 @@
+"""Sew: from the model block to the last row."""
+
+from kersey.core.work.passes import blocks_sewn, passes, passes_done
+from kersey.core.work.work_order import StepKind
+from kersey.web.open_project import OpenProject
+from kersey.web.stage import Stage
+from kersey.web.workroom import Reckoned
+
+# All that comes after the cutting.
+_CUTTING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
+
+
+def _status(opened: OpenProject) -> str:
+    quilt = opened.quilt
+    if quilt is None or not any(key.startswith("pass-") for key in opened.project.done):
+        return ""
+    every = passes(quilt, opened.project.sewing.batch)
+    sewn = blocks_sewn(quilt, every, passes_done(opened.project, quilt, every))
+    return f"{len(sewn)} of {len(quilt.placed)} blocks"
+
+
+def _waits(known: Reckoned) -> bool:
+    return any(s.kind not in _CUTTING and s.key not in known.project.done for s in known.steps)
+
+
+STAGE = Stage("sew", "Sew", "Sew", _status, _waits)

@@ -1,0 +1,316 @@
+"""What the pages of Sew show."""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.cloth.fabric import Print, Value
+from kersey.core.frame.setting import Seat, Setting
+from kersey.core.measure.counting import counted
+from kersey.core.measure.length import format_length
+from kersey.core.project.sewing import Follow, Measured, Reading, School
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.wall.numbers import number_of, pins_of
+from kersey.core.work.measuring import (
+    EASE,
+    Verdict,
+    correction,
+    drifts,
+    judged,
+    rows_say,
+    said,
+    seams_across,
+)
+from kersey.core.work.pass_words import pass_sentences, pass_title
+from kersey.core.work.passes import (
+    Pass,
+    blocks_sewn,
+    passes,
+    passes_done,
+    trips_one_by_one,
+)
+from kersey.core.work.pressing import Pressing, PressQuestion, press
+from kersey.drawing.patches import draw_make
+from kersey.drawing.pressed import draw_pressed
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
+from kersey.web.sew.stage import STAGE
+
+_DARKNESS = {Value.LIGHT: 0.1, Value.MEDIUM: 0.5, Value.DARK: 0.9}
+# Drift is taken back over so many strips.
+_OVER = 6
+_SHOWN_LOG = 60
+
+
+def sew_context(opened: OpenProject) -> dict[str, Any]:
+    """The next pass, large; the blocks that it is for, and what is done."""
+    context = project_context(opened, STAGE) | {
+        "now": None, "every": [], "sewing": None, "last": None, "follows": [],
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    sewing = opened.project.sewing
+    every = passes(quilt, sewing.batch)
+    done = passes_done(opened.project, quilt, every)
+    now = next((each for each in every if each.key not in done), None)
+    last = next((each for each in reversed(every) if each.key in done), None)
+    context |= {
+        "sewing": sewing,
+        "every": every,
+        "done_passes": len(done),
+        "trips": len(every),
+        "trips_alone": trips_one_by_one(every),
+        "sewn": len(blocks_sewn(quilt, every, done)),
+        "back": None if last is None else last.key,
+        "last": None if last is None else pass_title(last),
+        "whole": len(quilt.placed),
+    }
+    return context if now is None else context | _pass(now, every, done, quilt, opened)
+
+
+def _pass(
+    now: Pass, every: Sequence[Pass], done: frozenset[str], quilt: Quilt, opened: OpenProject
+) -> dict[str, Any]:
+    follows = [each for each in every if each.batch == now.batch and each.key not in done][1:]
+    drawn = quilt.assembly.drawn_true and now.make.patches
+    prints = _sample(now, quilt) if drawn else []
+    return {
+        "now": now,
+        "title": pass_title(now),
+        "sentences": pass_sentences(now, opened.units),
+        "drawing": draw_make(now.make, prints, opened.units) if drawn else "",
+        "follows": [pass_title(each) for each in follows[:4]],
+        "model": now.batch == 1 and len(now.blocks) <= quilt.plan.plan.problem.batch,
+    }
+
+
+def _sample(one: Pass, quilt: Quilt) -> list[Print]:
+    """The prints of a make's patches as they are in its first block."""
+    kit = quilt.plan.kits[min(placed.kit for placed in quilt.placed)]
+    at = dict(
+        zip((p.corners for p in quilt.assembly.patches), quilt.patch_prints(kit), strict=True)
+    )
+    by_role = {
+        (p.label, p.role): cloth
+        for p, cloth in zip(quilt.assembly.patches, quilt.patch_prints(kit), strict=True)
+    }
+    return [at.get(p.corners) or by_role[p.label, p.role] for p in one.make.patches]
+
+
+def press_context(opened: OpenProject) -> dict[str, Any]:
+    """The block with its arrows, one or two ways, and what the school costs."""
+    context = project_context(opened, STAGE) | {
+        "schools": list(School),
+        "school": opened.project.sewing.school,
+        "pressing": None,
+        "drawings": [],
+        "true": True,
+    }
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    if not quilt.assembly.drawn_true or quilt.plan.block.makes_one_piece:
+        return context | {"true": False}
+    question = press_question(quilt)
+    pressing = press(question, opened.project.sewing.school)
+    best = press(question, School.ONE_SIDE)
+    return context | {
+        "pressing": pressing,
+        "best": best.nest,
+        "drawings": _pressed(pressing, quilt),
+        "rows": len({placed.row for placed in quilt.placed}),
+    }
+
+
+def press_question(quilt: Quilt) -> PressQuestion:
+    """The block of a quilt, how dark its patches are, and how its blocks lie beside each other."""
+    kits = [quilt.plan.kits[placed.kit] for placed in quilt.placed]
+    shades = [[_DARKNESS[p.value] for p in quilt.patch_prints(kit)] for kit in kits]
+    dark = tuple(sum(shade) / len(shade) for shade in zip(*shades, strict=True))
+    rows: tuple[tuple[int, ...], ...] = ()
+    straight = quilt.grid.setting is Setting.STRAIGHT and not quilt.sashing.width
+    if straight and not quilt.empty_places:
+        by_row: dict[int, list[int]] = {}
+        for placed in quilt.placed:
+            by_row.setdefault(placed.row, []).append(placed.turn)
+        rows = tuple(tuple(turns) for turns in by_row.values())
+    return PressQuestion(quilt.assembly.patches, quilt.block, dark, rows)
+
+
+def _pressed(pressing: Pressing, quilt: Quilt) -> list[str]:
+    kit = quilt.plan.kits[quilt.placed[0].kit]
+    ways = pressing.ways[:1] if pressing.alike else pressing.ways
+    return [
+        draw_pressed(
+            quilt.assembly.patches, quilt.block, quilt.patch_prints(kit),
+            list(zip(pressing.seams, way, strict=True)), pressing.lumps,
+            pressing.shadows if n == 0 else (),
+        )
+        for n, way in enumerate(ways)
+    ]  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Asked:
+    """A field for a reading: what, which, and what it should be."""
+
+    what: Measured
+    number: int
+    place: str
+    words: str
+    target: Fraction
+    said: str = ""
+    good: bool | None = None
+
+
+def measures_context(opened: OpenProject) -> dict[str, Any]:
+    """The fields for readings with what the last of each says, and the log."""
+    context = project_context(opened, STAGE) | {
+        "fields": [], "log": [], "follows": list(Follow), "follow": opened.project.sewing.follow,
+        "row_says": "", "strip_says": [], "rows": [], "kinds": Measured,
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    log = list(enumerate(opened.project.sewing.readings))[::-1]
+    return context | {
+        "fields": [*_block_fields(quilt, opened), *_row_fields(quilt, opened)],
+        "row_says": _rows(quilt, opened),
+        "strip_says": _strips(opened),
+        "strips": _strip_field(quilt, opened),
+        "rows": _row_numbers(quilt),
+        "log": [(n, each, _log_words(each, opened)) for n, each in log[:_SHOWN_LOG]],
+        "quilt_now": quilt,
+    }
+
+
+def _block_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
+    """The block across and down, beside what it should be unfinished."""
+    if quilt.plan.block.makes_one_piece or not quilt.assembly.drawn_true:
+        return []
+    seam = quilt.plan.seam
+    across = seams_across(quilt.assembly.patches, quilt.block)
+    square = quilt.block[0] == quilt.block[1]
+    found = []
+    for place, side, seams in zip(("width", "height"), quilt.block, across, strict=True):
+        if square and place == "height":
+            break
+        target = side + 2 * seam
+        words = "A block, edge to edge" if square else f"A block, its {place}"
+        number = len([r for r in opened.project.sewing.readings if r.what is Measured.BLOCK]) + 1
+        asked = Asked(Measured.BLOCK, number, "" if square else place, words, target)
+        found.append(_judged_block(asked, seams, opened))
+    return found
+
+
+def _judged_block(asked: Asked, seams: int, opened: OpenProject) -> Asked:
+    read = [r for r in opened.project.sewing.of(Measured.BLOCK) if r.place == asked.place]
+    if not read:
+        return asked
+    verdict, per = judged(read[-1].target, read[-1].read, seams)
+    if verdict is Verdict.GO_ON:
+        return _with(asked, "Just as it should be: go on.", True)
+    way = "small: the seams take too much" if per.off < 0 else "large: the seams take too little"
+    move = "closer to the edge" if per.off < 0 else "further from the edge"
+    words = (
+        f"It came out too {way}, {said(per, opened.units)}. Sew {move} by that much, "
+        "or take the blocks as they are and let the quilt follow."
+    )
+    return _with(asked, words, False)
+
+
+def _with(asked: Asked, words: str, good: bool) -> Asked:
+    return Asked(asked.what, asked.number, asked.place, asked.words, asked.target, words, good)
+
+
+def _row_length(quilt: Quilt) -> Fraction:
+    """A row unfinished, as it is reckoned from its blocks."""
+    assert quilt.plan.finished is not None
+    columns = quilt.size.columns
+    between = (columns - 1) * quilt.sashing.width
+    return columns * quilt.plan.finished[0] + between + 2 * quilt.plan.seam
+
+
+def _row_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
+    if quilt.plan.block.makes_one_piece or quilt.grid.setting is not Setting.STRAIGHT:
+        return []
+    read = {r.number: r for r in opened.project.sewing.of(Measured.ROW)}
+    found = []
+    for row in sorted({placed.row for placed in quilt.placed}):
+        number = row + 1
+        pins = counted(sum(pins_of(row)), "pin")
+        asked = Asked(Measured.ROW, number, "", f"Row {number}, {pins}", _row_length(quilt))
+        if number in read:
+            off = read[number].read - read[number].target
+            words = "as reckoned" if off == 0 else f"{_signed(off, opened)} off"
+            asked = _with(asked, words, abs(off) <= EASE)
+        found.append(asked)
+    return found
+
+
+def _signed(off: Fraction, opened: OpenProject) -> str:
+    return ("+" if off > 0 else "−") + format_length(abs(off), opened.units)
+
+
+def _rows(quilt: Quilt, opened: OpenProject) -> str:
+    """What the measured rows say together."""
+    read = [(r.number, r.read) for r in opened.project.sewing.of(Measured.ROW)]
+    if not read:
+        return ""
+    reckoned = _row_length(quilt)
+    say = rows_say(reckoned, read, max(1, quilt.size.columns - 1))
+    if say.verdict is Verdict.GO_ON:
+        return "The rows are as reckoned."
+    if say.verdict is Verdict.EASE:
+        return "All within ⅛″ of what is reckoned: ease them in."
+    if say.verdict is Verdict.FOLLOW and say.per_seam is not None:
+        return (
+            f"All are off alike, {said(say.per_seam, opened.units)}. Follow the rows: sashing and "
+            "borders are then cut to them."
+        )
+    if say.verdict is Verdict.ONE and say.per_seam is not None:
+        return f"Row {say.one} is off, {said(say.per_seam, opened.units)}. Mend that one."
+    return "They are uneven: mend the ones furthest off, then measure again."
+
+
+def _strip_field(quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
+    """Where widths are logged strip by strip: for what is sewn of strips one after the other."""
+    need = quilt.plan.plan.problem.needs[0]
+    on = [r.number for r in opened.project.sewing.of(Measured.STRIP)]
+    return {"cut": min(need.width, need.height), "seam": quilt.plan.seam,
+            "next": (max(on) if on else 0) + 6}  # fmt: skip
+
+
+def _strips(opened: OpenProject) -> list[str]:
+    found = []
+    for drift in drifts(opened.project.sewing.of(Measured.STRIP)):
+        place = drift.place or "middle"
+        if not drift.per_seam.off:
+            found.append(f"{place.capitalize()}: as it should be.")
+            continue
+        more = correction(drift, _OVER)
+        way = "narrower" if drift.per_seam.off < 0 else "wider"
+        turn = "less" if drift.per_seam.off < 0 else "more"
+        off, back = said(drift.per_seam, opened.units), said(more, opened.units)
+        found.append(
+            f"{place.capitalize()}: {way} than reckoned, {off}. Over the next {_OVER} strips let "
+            f"each seam take {turn}: {back}."
+        )
+    return found
+
+
+def _log_words(reading: Reading, opened: OpenProject) -> str:
+    off = reading.read - reading.target
+    return "as it should be" if off == 0 else f"{_signed(off, opened)} off"
+
+
+def _row_numbers(quilt: Quilt) -> list[list[str]]:
+    """The numbers of the blocks row by row, with how each is turned."""
+    rows: dict[int, list[str]] = {}
+    for placed in quilt.placed:
+        turn = ("", " turned right", " upside down", " turned left")[placed.turn]
+        name = number_of(Seat(placed.row, placed.column))
+        rows.setdefault(placed.row, []).append(name + turn)
+    return list(rows.values())

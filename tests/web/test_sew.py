@@ -1,0 +1,89 @@
+"""Sew: passes ticked, a school chosen, measures that the quilt follows, and the tape."""
+
+import html
+import re
+import subprocess
+import sys
+from typing import Any
+
+from fastapi.testclient import TestClient
+from playwright.sync_api import Page, expect
+from tests.web.test_wrong import begun, revision
+
+
+def key_of(page: str) -> str:
+    found = re.search(r'value="(pass-[0-9a-f]+)"><button class="act next', page)
+    assert found
+    return found[1]
+
+
+def test_passes_are_ticked_and_taken_back(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/sew").text
+    assert "The model block" in page
+    first = key_of(page)
+    after = client.post(f"{project}/sew/pass", data={"key": first, "done": "true"}).text
+    assert "1 of " in after
+    assert key_of(after) != first
+    twice = client.post(f"{project}/sew/pass", data={"key": first, "done": "true"}).text
+    assert key_of(twice) == key_of(after)
+    back = client.post(f"{project}/sew/pass", data={"key": first, "done": "false"}).text
+    assert key_of(back) == first
+    page = client.post(
+        f"{project}/sew/batch",
+        data={"revision": revision(back), "batch": "0", "note": "Needle one to the left."},
+    ).text
+    assert "Needle one to the left." in page
+
+
+def test_a_school_is_chosen_and_says_what_nests(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/sew/pressing").text
+    assert "nest" in page
+    opened = client.post(
+        f"{project}/sew/pressing", data={"revision": revision(page), "school": "open"}
+    ).text
+    assert "Pressed open nothing locks" in opened
+
+
+def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/sew/measures").text
+    target = re.search(r'name="target" value="([^"]*)"', page)
+    assert target
+    reckoned = html.unescape(target[1])
+    reading = {"what": "block", "number": "1", "target": reckoned, "read": "6 1/4"}
+    page = client.post(f"{project}/sew/readings", data=reading).text
+    assert "It came out too small" in page
+    assert "As reckoned." in page
+    page = client.post(
+        f"{project}/sew/follow", data={"revision": revision(page), "follow": "as measured"}
+    ).text
+    assert "As measured." in page
+    assert "As measured" in client.get(f"{project}/cut").text
+    page = client.post(
+        f"{project}/sew/readings/forget", data={"revision": revision(page), "place": "0"}
+    ).text
+    assert "Nothing yet." in page
+    assert "As reckoned." in page
+    wrong = client.post(f"{project}/sew/readings", data=reading | {"read": "soft"})
+    assert wrong.status_code == 422
+
+
+def test_what_the_tape_reads_lands_in_the_field_that_waits(page: Page, server: Any) -> None:
+    begun = page.request.post(f"{server.url}/projects", form={"line": "12 fat quarters, 12 prints"},
+                              headers={"Origin": server.url}, max_redirects=0)  # fmt: skip
+    project = begun.headers["location"].removeprefix(server.url).split("/")[2]
+    page.goto(f"{server.url}/projects/{project}/sew")
+    expect(page.locator(".table-count")).to_be_visible()
+    page.goto(f"{server.url}/projects/{project}/sew/measures")
+    # It begins with the next reading, once it knows how many were sent before.
+    expect(page.locator(".tape-waits")).to_have_attribute("hx-get", re.compile("seen=0"))
+    port = server.url.rpartition(":")[2]
+    tape = [sys.executable, "-c", "from kersey.cli import app; app()", "tape", "6", "3/8",
+            "--port", port]  # fmt: skip
+    sent = subprocess.run(tape, capture_output=True, text=True, check=False)
+    assert sent.returncode == 0, sent.stderr
+    expect(page.locator(".measure-log tbody tr")).to_have_count(1)
+    expect(page.locator(".measure-log")).to_contain_text("by tape")
+    expect(page.locator(".measure-log")).to_contain_text("6⅜″")
