@@ -21,7 +21,7 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/projects/6/arrange/versions", "/projects/6/arrange/real",
          "/projects/6/cut/table",
          "/projects/6/cut/labels", "/projects/6/sew", "/projects/6/sew/pressing",
-         "/projects/6/sew/measures", "/tape",
+         "/projects/6/sew/measures", "/projects/6/sew/time", "/tape",
          "/projects/6/cut/wrong?happened=blocks+are+lost&blocks=2")  # fmt: skip
 
 

@@ -77,6 +77,8 @@ FORMS = {
     "/projects/1/sew/readings": ["what", "number", "place", "target", "read", "by_tape"],
     "/projects/1/sew/readings/forget": ["place"],
     "/projects/1/sew/follow": ["follow"],
+    "/projects/1/sew/time": ["work"],
+    "/projects/1/sew/evenings": ["day_0", "day_3", "ready_by", "stretch"],
     "/tape": ["read"],
     "/projects/1/cut/labels": ["of", "sheet", "skip", "paper_width", "columns", "rows", "width",
                                "height", "left", "across"],

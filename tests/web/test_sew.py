@@ -87,3 +87,23 @@ def test_what_the_tape_reads_lands_in_the_field_that_waits(page: Page, server: A
     expect(page.locator(".measure-log tbody tr")).to_have_count(1)
     expect(page.locator(".measure-log")).to_contain_text("by tape")
     expect(page.locator(".measure-log")).to_contain_text("6⅜″")
+
+
+def test_the_clock_the_evenings_and_where_one_was(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/sew").text
+    client.post(f"{project}/sew/pass", data={"key": key_of(page), "done": "true"})
+    page = client.get(f"{project}/sew").text
+    assert re.search(r"Last done: Sew [^<]+\.", page)
+    assert re.search(r"Last: Sew [^<]+\.", client.get("/").text)
+    client.post(f"{project}/sew/time", data={"work": "sewing blocks"})
+    page = client.get(f"{project}/sew").text
+    client.post(f"{project}/sew/pass", data={"key": key_of(page), "done": "true"})
+    page = client.post(f"{project}/sew/time", data={}).text
+    assert "Timed so far" in page
+    said = {"revision": revision(page), "day_1": "60", "ready_by": "2020-01-01", "stretch": "0"}
+    page = client.post(f"{project}/sew/evenings", data=said).text
+    assert "too much to be ready by" in page
+    calendar = client.get(f"{project}/sew/calendar.ics")
+    assert calendar.headers["content-type"].startswith("text/calendar")
+    assert calendar.text.count("BEGIN:VEVENT") > 1

@@ -22,6 +22,7 @@ from kersey.core.work.measuring import (
     rows_say,
     said,
 )
+from kersey.core.work.uneven import Doing, uneven_blocks
 
 F = Fraction
 AT = datetime(2026, 3, 2, 19, tzinfo=UTC)
@@ -88,6 +89,22 @@ def test_the_smallest_of_uneven_blocks_and_rows_that_follow() -> None:
     again = (*read, reading(Measured.BLOCK, F(13, 2), 2, F(13, 2)))
     better = replace(of.project, sewing=Sewing(readings=again, follow=Follow.SMALLEST))
     assert make_quilt(better).scheme.block == (F(47, 8), F(47, 8))
+
+
+def test_what_uneven_blocks_can_become() -> None:
+    of = quilt(rows=4, columns=4)
+    read = tuple(reading(Measured.BLOCK, F(13, 2) - F(n, 8), n, F(13, 2)) for n in range(3))
+    found = {c.doing: c for c in uneven_blocks(replace(of.project, sewing=Sewing(readings=read)))}
+    body = {doing: choice.size[0] - of.size.width + 24 for doing, choice in found.items()}
+    assert body[Doing.TRIM] == 4 * F(23, 4)
+    assert body[Doing.LEAVE] == 4 * F(47, 8)
+    assert body[Doing.REMAKE] == 24
+    assert found[Doing.REMAKE].blocks == (1, 2)
+    # Each block with its strip is as wide as the smallest with the widest strip.
+    assert found[Doing.SASHING].sashing == (F(5, 4), F(1))
+    assert body[Doing.SASHING] == 4 * F(23, 4) + 3 * F(5, 4)
+    even = replace(of.project, sewing=Sewing(readings=read[:1]))
+    assert uneven_blocks(even) == ()
 
 
 @given(st.integers(1, 60), st.fractions(F(-2), F(2), max_denominator=64), st.integers(1, 20))

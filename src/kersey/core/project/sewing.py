@@ -3,7 +3,7 @@
 school    to which side seams are pressed
 batch     how many blocks are sewn side by side, seam by seam
 reading   what something measured, beside what it should
-spell     a time spent on a step, from when to when
+spell     a time spent on some work, from when to when
 """
 
 from collections.abc import Sequence
@@ -71,17 +71,39 @@ class Reading:
             raise BadSewing("A length is more than 0.")
 
 
+class Work(StrEnum):
+    """What time is spent on."""
+
+    CUT = "cutting"
+    SEW = "sewing blocks"
+    ROWS = "joining rows"
+    FINISH = "border, backing and binding"
+
+
 @dataclass(frozen=True)
 class Spell:
-    """Time spent on a step; it goes on as long as there is no `end`."""
+    """Time spent on some work; it goes on as long as there is no `end`. `before` and `after` count
+    what was done of it by then: cuts, seams, rows."""
 
-    step: str
+    work: Work
     begin: datetime
+    before: int
     end: datetime | None = None
+    after: int = 0
 
     def __post_init__(self) -> None:
         if self.end is not None and self.end < self.begin:
             raise BadSewing("It cannot end before it began.")
+
+    @property
+    def done(self) -> int:
+        """How much was done in it."""
+        return max(0, self.after - self.before)
+
+    @property
+    def minutes(self) -> float:
+        """How long it took."""
+        return 0.0 if self.end is None else (self.end - self.begin).total_seconds() / 60
 
 
 @dataclass(frozen=True)
@@ -99,7 +121,7 @@ class Evening:
 @dataclass(frozen=True)
 class Sewing:
     """The choices and the log. `follow` says whether blocks and rows count as they were measured;
-    `last` is the step that was done last."""
+    `last` says what was done last."""
 
     school: School = School.DARK
     batch: int = USUAL_BATCH
@@ -112,7 +134,6 @@ class Sewing:
     last: str = ""
     last_at: datetime | None = None
     stretch: int = USUAL_STRETCH
-    calendar: int = 0
 
     def __post_init__(self) -> None:
         if not 0 <= self.batch <= MOST_IN_A_BATCH:
@@ -121,6 +142,11 @@ class Sewing:
             raise BadSewing(f"A note has at most {LONGEST_NOTE} letters.")
         if not 0 <= self.stretch <= LONGEST_STRETCH:
             raise BadSewing(f"From 1 to {LONGEST_STRETCH} minutes, or 0 for never.")
+
+    @property
+    def running(self) -> Spell | None:
+        """The spell that goes on just now."""
+        return self.spells[-1] if self.spells and self.spells[-1].end is None else None
 
     def of(self, what: Measured) -> tuple[Reading, ...]:
         """The readings of one kind that stand: of each place the last one."""

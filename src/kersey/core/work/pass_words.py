@@ -12,6 +12,11 @@ _MIND = {
     Hint.BIAS: "Its edges are on the bias: lift and lay, do not pull.",
     Hint.SHORT: "A short seam: start on a scrap.",
 }
+# Said at the first pass of their kind alone.
+_CARE_AT_THE_IRON = (
+    "Lift the iron and set it down; sliding stretches. Only pins with glass heads bear the heat."
+)
+_CARE_AT_THE_MACHINE = "Follow what the maker of your machine says first."
 _DONE_TO = {
     How.HALF_SQUARES: "Sew beside the diagonal on either side, a seam from it, cut on it and press",
     How.ALL_ROUND: "Sew all round, cut on both diagonals, open and press",
@@ -41,6 +46,11 @@ def pass_title(one: Pass) -> str:
         verb = "Flip and sew" if one.make.how is How.FLIPPED else "Sew"
         return f"{verb} {one.second} to {one.first}"
     return _DONE_TO.get(one.make.how, f"Make {one.make.name}")
+
+
+def cautions(one: Pass, is_first: bool) -> list[str]:
+    """What to be careful of here: each stands once, where it first matters."""
+    return [_CARE_AT_THE_MACHINE, _CARE_AT_THE_IRON] if is_first else []
 
 
 def pass_sentences(one: Pass, units: Units) -> list[str]:

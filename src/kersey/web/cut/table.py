@@ -4,7 +4,9 @@ A cut is known by its facts, so that two screens can tick at once: what is made 
 each screen follows the other.
 """
 
+from collections.abc import Callable
 from dataclasses import dataclass, replace
+from datetime import datetime
 from enum import StrEnum
 from functools import partial
 from itertools import takewhile
@@ -15,7 +17,9 @@ from pydantic import Field
 from starlette.responses import Response
 
 from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.measure.length import format_length
 from kersey.core.project.design import CutOrder
+from kersey.core.project.measuring_log import noted
 from kersey.core.project.project import Project
 from kersey.core.work.at_table import (
     TableCut,
@@ -38,6 +42,7 @@ from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
+Change = Callable[[Project], Project]
 
 # A tick finds another screen writing at most so often in a row.
 _TRIES = 5
@@ -110,7 +115,9 @@ def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:
         cut = next((cut for cut in cuts if cut.key == form.key), None)
         if cut is None:
             return opened
-        how = partial(after if form.do is Do.CUT else before, cuts=cuts, cut=cut)
+        ticked = partial(after if form.do is Do.CUT else before, cuts=cuts, cut=cut)
+        words = _last_words(opened, cut) if form.do is Do.CUT else ""
+        how = partial(_noted, ticked, words, room.clock())
         try:
             return change(room, opened.stored.id, opened.stored.revision, how)
         except ProjectChanged:
@@ -118,6 +125,22 @@ def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:
                 raise
             opened = open_project(room, opened.stored.id)
     return opened
+
+
+def _noted(how: Change, words: str, now: datetime, project: Project) -> Project:
+    """What was done last is remembered with it; what is taken back was not done."""
+    ticked = how(project)
+    return noted(ticked, words, now) if ticked != project else project
+
+
+def _last_words(opened: OpenProject, cut: TableCut) -> str:
+    quilt = opened.quilt
+    assert quilt is not None
+    codes = piece_codes(quilt.plan.plan.problem.needs)
+    names = dict.fromkeys(quilt.prints[layer.name].name for layer in cut.stack.layers)
+    gives = ", ".join(codes[need] for need in cut.needs)
+    size = format_length(cut.ruler, opened.units)
+    return f"Cut {gives} at {size}, of {', '.join(names)}"
 
 
 @dataclass(frozen=True)
@@ -204,6 +227,7 @@ def _next(
         "gives": [codes[need] for need in cut.needs],
         "follows": [(each, [codes[need] for need in each.needs]) for each in follows],
         "comes_back": bool(later),
+        "first_cut": now == 0,
         "strip_number": 1 + alike.index(cut),
         "strips": len(alike),
         "new_cloth": now > 0 and cuts[now - 1].stack != cut.stack,

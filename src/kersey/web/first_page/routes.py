@@ -37,9 +37,11 @@ from kersey.store.projects import (
     list_projects,
     restore_project,
 )
+from kersey.web.cut.stage import STAGE as CUT
 from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import news_of
+from kersey.web.stage import Stage
 from kersey.web.stages import STAGES, next_stage
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Reckoned, Room, Workroom
@@ -67,6 +69,8 @@ class Hanger:
     next_page: str
     width_px: int
     length_px: int
+    last: str = ""
+    note: str = ""
 
 
 class NewProject(PageForm):
@@ -289,10 +293,18 @@ def _hanger(line: ProjectLine, known: Reckoned | None, scale: float) -> Hanger:
         line.name,
         format_size(quilt.size.width, quilt.size.length, quilt.units),
         stage.act if stage else "All cut and sewn",
-        (stage or STAGES[-1]).page,
+        _where_one_was(stage or STAGES[-1], quilt.project),
         round(float(quilt.size.width) * scale),
         round(float(quilt.size.length) * scale),
+        last=quilt.project.sewing.last,
+        note=quilt.project.sewing.note,
     )
+
+
+def _where_one_was(stage: Stage, project: Project) -> str:
+    """The page of the next act: at the table, once one has begun there."""
+    begun = any(key.startswith("table-cut-") for key in project.done)
+    return "cut_table" if stage is CUT and begun else stage.page
 
 
 def _see(request: Request, page: str, **parts: int) -> Response:

@@ -9,6 +9,7 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.project.measuring_log import (
     following,
     in_batches,
+    noted,
     pressed_by,
     with_reading,
     without_reading,
@@ -22,16 +23,19 @@ from kersey.core.project.sewing import (
     Reading,
     School,
 )
+from kersey.core.work.pass_words import pass_title
 from kersey.core.work.passes import after_pass, before_pass, passes
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import answer_change
+from kersey.web.sew import time
 from kersey.web.sew.view import measures_context, press_context, sew_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
+router.include_router(time.router)
 # A tick finds another screen writing at most so often in a row.
 _TRIES = 5
 
@@ -178,8 +182,14 @@ def _ticked(room: Workroom, opened: OpenProject, form: PassForm) -> OpenProject:
     one = next((each for each in every if each.key == form.key), None)
     if one is None:
         return opened
-    how = after_pass if form.done else before_pass
-    return _insisting(room, opened, lambda project: how(project, quilt, every, one))
+    how, words = (after_pass, pass_title(one)) if form.done else (before_pass, "")
+    now = room.clock()
+
+    def ticked(project: Project) -> Project:
+        changed = how(project, quilt, every, one)
+        return noted(changed, words, now) if changed != project else project
+
+    return _insisting(room, opened, ticked)
 
 
 def _insisting(

@@ -22,7 +22,7 @@ from kersey.core.work.measuring import (
     said,
     seams_across,
 )
-from kersey.core.work.pass_words import pass_sentences, pass_title
+from kersey.core.work.pass_words import cautions, pass_sentences, pass_title
 from kersey.core.work.passes import (
     Pass,
     blocks_sewn,
@@ -31,6 +31,7 @@ from kersey.core.work.passes import (
     trips_one_by_one,
 )
 from kersey.core.work.pressing import Pressing, PressQuestion, press
+from kersey.core.work.uneven import uneven_blocks
 from kersey.drawing.patches import draw_make
 from kersey.drawing.pressed import draw_pressed
 from kersey.web.open_project import OpenProject
@@ -64,7 +65,7 @@ def sew_context(opened: OpenProject) -> dict[str, Any]:
         "trips_alone": trips_one_by_one(every),
         "sewn": len(blocks_sewn(quilt, every, done)),
         "back": None if last is None else last.key,
-        "last": None if last is None else pass_title(last),
+        "last": sewing.last,
         "whole": len(quilt.placed),
     }
     return context if now is None else context | _pass(now, every, done, quilt, opened)
@@ -80,6 +81,7 @@ def _pass(
         "now": now,
         "title": pass_title(now),
         "sentences": pass_sentences(now, opened.units),
+        "cautions": cautions(now, now == every[0]),
         "drawing": draw_make(now.make, prints, opened.units) if drawn else "",
         "follows": [pass_title(each) for each in follows[:4]],
         "model": now.batch == 1 and len(now.blocks) <= quilt.plan.plan.problem.batch,
@@ -169,7 +171,7 @@ def measures_context(opened: OpenProject) -> dict[str, Any]:
     """The fields for readings with what the last of each says, and the log."""
     context = project_context(opened, STAGE) | {
         "fields": [], "log": [], "follows": list(Follow), "follow": opened.project.sewing.follow,
-        "row_says": "", "strip_says": [], "rows": [], "kinds": Measured,
+        "row_says": "", "strip_says": [], "uneven": (), "rows": [], "kinds": Measured,
     }  # fmt: skip
     quilt = opened.quilt
     if quilt is None:
@@ -178,6 +180,7 @@ def measures_context(opened: OpenProject) -> dict[str, Any]:
     return context | {
         "fields": [*_block_fields(quilt, opened), *_row_fields(quilt, opened)],
         "row_says": _rows(quilt, opened),
+        "uneven": uneven_blocks(opened.project, opened.units),
         "strip_says": _strips(opened),
         "strips": _strip_field(quilt, opened),
         "rows": _row_numbers(quilt),

@@ -11,3 +11,12 @@ document.addEventListener("keydown", (event) => {
 document.addEventListener("htmx:oobAfterSwap", () => {
   if (document.activeElement === document.body) document.querySelector(".table-cut")?.focus({ preventScroll: true });
 });
+// After so many minutes on the page a quiet word to stand up; it goes with the next act.
+const stretch = () => {
+  const minutes = Number(document.getElementById("tally")?.dataset.stretch);
+  if (minutes) setTimeout(() => {
+    const word = document.querySelector(".stretch");
+    if (word) word.hidden = false;
+  }, minutes * 60000);
+};
+stretch();
