@@ -5,8 +5,11 @@ __all__ = [
     "design",
     "kept_plan",
     "laying",
+    "measuring_log",
     "minding",
     "project",
     "pulling",
     "question",
+    "sewing",
+    "table",
 ]

@@ -17,15 +17,15 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
+import numpy as np
+
 from kersey.core.blocks.assembly import Patch, Size, turned
-from kersey.core.cutting.highs import WholeNumbers
-from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.project.sewing import School
 from kersey.core.work.seams import Crossing, Line, Point, Seam, crossings, seams_of
+from kersey.core.work.two_sides import Gain, most
 
 # docs/trade.md section 9: so many layers at a point are a lump.
 _LAYERS = 8
-_SECONDS = 5.0
 # A seam by its place, and the one of the two ways of pressing blocks.
 Which = tuple[int, int]
 
@@ -256,38 +256,27 @@ def _most_nested(
     asked for stays. Without blocks in turn both ways are one."""
     # Any join counts for more than all shadows together.
     a_join = 2 * len(asked) + 1
-    programme = WholeNumbers()
-    side: dict[Which, int] = {}
-    for number, fixed in enumerate(asked):
-        for way in (0, 1):
-            if way and not in_turn:
-                side[number, way] = side[number, 0]
-                continue
-            side[number, way] = programme.number(1, darker[number])
-            if fixed:
-                programme.between(int(fixed > 0), int(fixed > 0), [(side[number, way], 1)])
+    side = {(n, way): (n, way if in_turn else 0) for n in range(len(asked)) for way in (0, 1)}
+    gains = list[Gain]()
+    for (number, way), which in side.items():
+        if which == (number, way):
+            never = -a_join * (1 + sum(meeting.joins for meeting in meetings))
+            low, high = (never * (fixed == asked[number]) for fixed in (1, -1))
+            gains.append(Gain((which,), np.array([low, high + darker[number]])))
     for meeting in meetings:
-        nested = programme.number(1, a_join * meeting.joins)
-        _say_nested(programme, nested, side[meeting.one], side[meeting.other], meeting.differ)
-    values, _ = programme.solve(Watch(no_clock, _SECONDS))
+        one, other = side[meeting.one], side[meeting.other]
+        nested = np.array([[not meeting.differ, meeting.differ]] * 2, np.int64)
+        nested[1] = nested[1][::-1].copy()
+        if one == other:
+            gains.append(Gain((one,), np.diagonal(nested) * a_join * meeting.joins))
+        else:
+            gains.append(Gain((one, other), nested * a_join * meeting.joins))
+    best = most(gains)
     ways = tuple(
-        tuple(1 if values[side[number, way]] else -1 for number in range(len(asked)))
+        tuple(1 if best[side[number, way]] else -1 for number in range(len(asked)))
         for way in (0, 1)
     )
     return ways[0], ways[1]
-
-
-def _say_nested(programme: WholeNumbers, nested: int, one: int, other: int, differ: bool) -> None:
-    """A join nests only if its seams differ, or agree."""
-    if one == other:
-        if differ:
-            programme.between(0, 0, [(nested, 1)])
-    elif differ:
-        programme.between(-2, 0, [(nested, 1), (one, -1), (other, -1)])
-        programme.between(0, 2, [(nested, 1), (one, 1), (other, 1)])
-    else:
-        programme.between(-1, 1, [(nested, 1), (one, -1), (other, 1)])
-        programme.between(-1, 1, [(nested, 1), (one, 1), (other, -1)])
 
 
 def _shadows(seam: Seam, pressed: int, dark: Sequence[float]) -> bool:
