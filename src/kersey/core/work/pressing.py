@@ -193,16 +193,17 @@ def _between_blocks(
     question: PressQuestion, seams: Sequence[Seam]
 ) -> Counter[tuple[Which, Which, bool]]:
     """Seams of neighbours that meet at the seam between them."""
-    ends = {turn: _ends(question, turn) for row in question.rows for turn in row}
+    turns = {turn for row in question.rows for turn in row}
+    ends = {turn: _ends(seams, question.finished, turn) for turn in turns}
     found = Counter[tuple[Which, Which, bool]]()
     rows = question.rows
     for r, row in enumerate(rows):
         for c, turn in enumerate(row):
             way = (r + c) % 2
             if c + 1 < len(row):
-                found += _met(ends[turn][_RIGHT], ends[row[c + 1]][_LEFT], way)
+                found.update(_met(ends[turn][_RIGHT], ends[row[c + 1]][_LEFT], way))
             if r + 1 < len(rows) and c < len(rows[r + 1]):
-                found += _met(ends[turn][_DOWN], ends[rows[r + 1][c]][_UP], way)
+                found.update(_met(ends[turn][_DOWN], ends[rows[r + 1][c]][_UP], way))
     return found
 
 
@@ -221,15 +222,14 @@ def _met(
     return found
 
 
-def _ends(question: PressQuestion, turn: int) -> _Ends:
+def _ends(seams: Sequence[Seam], finished: Size, turn: int) -> _Ends:
     """Where the seams of a turned block end on its sides."""
-    width, height = question.finished
-    upright = seams_of(question.patches)
+    width, height = finished
     if turn % 2:
         width, height = height, width
     found: _Ends = {side: [] for side in range(4)}
-    for number, seam in enumerate(upright):
-        begin, end, high = _turned(seam, question.finished, turn)
+    for number, seam in enumerate(seams):
+        begin, end, high = _turned(seam, finished, turn)
         for point in (begin, end):
             if point[0] in (0, width) and 0 < point[1] < height:
                 side = _LEFT if point[0] == 0 else _RIGHT

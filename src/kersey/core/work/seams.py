@@ -8,7 +8,7 @@ A seam has two sides, by the direction in which its line is written: the low sid
 """
 
 from collections.abc import Iterable, Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from itertools import pairwise
 from math import gcd, lcm
@@ -60,7 +60,14 @@ def seams_of(patches: Sequence[Patch]) -> tuple[Seam, ...]:
     >>> len(seams_of(block.patches))
     8
     """
-    found = list(_parted(list(enumerate(patches)), 0))
+    # In whole numbers of a common part of an inch: that is reckoned many times faster.
+    sides = [side for patch in patches for corner in patch.corners for side in corner]
+    parts = lcm(*(side.denominator for side in sides))
+    shapes = [
+        (n, tuple((int(x * parts), int(y * parts)) for x, y in patch.corners))
+        for n, patch in enumerate(patches)
+    ]
+    found = (_in_inches(seam, parts) for seam in _parted(shapes, 0))
     return tuple(sorted(found, key=lambda seam: -seam.level))
 
 
@@ -83,7 +90,19 @@ def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
     return tuple(found)
 
 
-def _parted(patches: Sequence[tuple[int, Patch]], level: int) -> Iterator[Seam]:
+# The number of a patch, and its corners in whole parts.
+_Shape = tuple[int, tuple[tuple[int, int], ...]]
+
+
+def _in_inches(seam: Seam, parts: int) -> Seam:
+    a, b, c = seam.line
+    (x, y), (u, v) = seam.begin, seam.end
+    return replace(
+        seam, line=(a, b, c / parts), begin=(x / parts, y / parts), end=(u / parts, v / parts)
+    )  # fmt: skip
+
+
+def _parted(patches: Sequence[_Shape], level: int) -> Iterator[Seam]:
     """The seams that hold patches together, the last one at this level."""
     if len(patches) < 2:
         return
@@ -97,12 +116,12 @@ def _parted(patches: Sequence[tuple[int, Patch]], level: int) -> Iterator[Seam]:
         yield from _parted(part, level + 1)
 
 
-def _lines_across(patches: Sequence[tuple[int, Patch]]) -> list[Line]:
+def _lines_across(patches: Sequence[_Shape]) -> list[Line]:
     """Lines that part the patches and cross none, all in one direction: level ones if there are,
     else upright ones, else the first that is found."""
     found: dict[tuple[int, int], set[Line]] = {}
-    for _, patch in patches:
-        for line in _edges(patch):
+    for _, corners in patches:
+        for line in _edges(corners):
             if line in found.setdefault(line[:2], set()):
                 continue
             sides = [_side_of(each, line) for _, each in patches]
@@ -114,28 +133,27 @@ def _lines_across(patches: Sequence[tuple[int, Patch]]) -> list[Line]:
     return sorted(whole[best], key=lambda line: line[2]) if best else []
 
 
-def _parts(
-    patches: Sequence[tuple[int, Patch]], lines: Sequence[Line]
-) -> list[list[tuple[int, Patch]]]:
+def _parts(patches: Sequence[_Shape], lines: Sequence[Line]) -> list[list[_Shape]]:
     """The patches between the lines, in their order."""
-    parts: list[list[tuple[int, Patch]]] = [[] for _ in range(len(lines) + 1)]
+    parts: list[list[_Shape]] = [[] for _ in range(len(lines) + 1)]
     for each in patches:
         place = sum(_side_of(each[1], line) > 0 for line in lines)
         parts[place].append(each)
     return parts
 
 
-def _seam(
-    line: Line, low: Sequence[tuple[int, Patch]], high: Sequence[tuple[int, Patch]], level: int
-) -> Seam:
+def _seam(line: Line, low: Sequence[_Shape], high: Sequence[_Shape], level: int) -> Seam:
     beside = [
-        [(number, patch) for number, patch in side if any(edge == line for edge in _edges(patch))]
+        [(number, corners) for number, corners in side if line in _edges(corners)]
         for side in (low, high)
     ]
     points = [
-        corner for side in beside for _, patch in side for corner in patch.corners
-        if _side(corner, line) == 0
-    ]  # fmt: skip
+        (Fraction(x), Fraction(y))
+        for side in beside
+        for _, corners in side
+        for x, y in corners
+        if line[0] * x + line[1] * y == line[2]
+    ]
     low_beside, high_beside = (tuple(number for number, _ in side) for side in beside)
     return Seam(
         line, min(points), max(points), low_beside, high_beside, level,
@@ -143,31 +161,29 @@ def _seam(
     )  # fmt: skip
 
 
-def _edges(patch: Patch) -> Iterator[Line]:
-    corners = (*patch.corners, patch.corners[0])
-    for one, other in pairwise(corners):
+def _edges(corners: Sequence[tuple[int, int]]) -> Iterator[Line]:
+    for one, other in pairwise((*corners, corners[0])):
         if one != other:
             yield _line(one, other)
 
 
-def _line(one: Point, other: Point) -> Line:
+def _line(one: tuple[int, int], other: tuple[int, int]) -> Line:
     """The line through two points."""
     (x, y), (u, v) = one, other
-    across, up = y - v, u - x
-    parts = lcm(across.denominator, up.denominator)
-    a, b = int(across * parts), int(up * parts)
+    a, b = y - v, u - x
     divisor = gcd(a, b) * (-1 if (a or b) < 0 else 1)
     a, b = a // divisor, b // divisor
-    return a, b, a * x + b * y
+    return a, b, Fraction(a * x + b * y)
 
 
 def _side(point: Point, line: Line) -> Fraction:
     return line[0] * point[0] + line[1] * point[1] - line[2]
 
 
-def _side_of(patch: Patch, line: Line) -> int:
+def _side_of(corners: Sequence[tuple[int, int]], line: Line) -> int:
     """On which side a patch lies: 0 where the line goes through it."""
-    sides = [_side(corner, line) for corner in patch.corners]
+    a, b, c = line[0], line[1], int(line[2])
+    sides = [a * x + b * y - c for x, y in corners]
     if min(sides) >= 0:
         return 1
     return -1 if max(sides) <= 0 else 0
