@@ -23,6 +23,7 @@ from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.left_over import left_over
 from kersey.core.work.at_table import cuts_at_table, made
 from kersey.core.work.mishap import BadMishap, blocks_lost, spoiled, still_planned, things
+from kersey.core.work.put_away import put_away
 from kersey.core.work.replanning import WayKind, all_ways, first_ways
 from kersey.core.work.taken_back import CutSince, before_of, taken_back
 from kersey.core.work.work_order import work_order
@@ -225,3 +226,21 @@ def test_two_remains_are_joined_where_none_is_large_enough() -> None:
         for each in way.joined:
             long = sum(max(part) for part in each.parts)
             assert long - Fraction(1, 2) == max(each.width, each.length)
+
+
+@pytest.mark.parametrize("name", ["rails", "log cabin", "nine-patch", "half-square"])
+@pytest.mark.parametrize("seed", range(2))
+def test_what_lies_on_the_table_is_put_away_and_no_cloth_is_made_up(name: str, seed: int) -> None:
+    pick = Random(seed)
+    at = AtWork(QUILTS[name].project).after_cuts(pick, 20)
+    worse, *_ = something_spoiled(at.lies(), pick)
+    way = next(way for way in first_ways(worse, no_clock).ways if way.project is not None)
+    assert way.project is not None
+    away = put_away(AtWork(way.project).quilt)
+    kept = sum((lot.lot.piece_area(s) * s.count for lot in away.lots for s in lot.lot.stacks),
+               Fraction(0))  # fmt: skip
+    assert sum(fate.kept for fate in away.fates) == kept
+    for fate in away.fates:
+        assert fate.lost >= 0
+        whole = fate.pulled.cut * fate.pulled.width * fate.pulled.length
+        assert fate.used + fate.kept + fate.lost == whole
