@@ -18,6 +18,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 from hashlib import blake2s
 from itertools import groupby
 
@@ -74,7 +75,7 @@ class TableCut:
     strips: tuple[int, ...]
     needs: tuple[Need, ...]
 
-    @property
+    @cached_property
     def key(self) -> str:
         """Names this very cut by its facts: a cut that changes loses its tick."""
         layers = [(layer.key, layer.pieces) for layer in self.stack.layers]

@@ -13,6 +13,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 from hashlib import blake2s
 
 from kersey.core.blocks.assembly import How, Make, Size
@@ -55,7 +56,7 @@ class Step:
     group: CutGroup | None = None
     make: Make | None = None
 
-    @property
+    @cached_property
     def key(self) -> str:
         """Names this very step by its facts: a step that changes loses its tick."""
         if self.group is not None:
