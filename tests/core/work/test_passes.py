@@ -41,15 +41,13 @@ def test_every_block_is_sewn_once_seam_by_seam(name: str, batch: int) -> None:
     assert set(of_make.values()) <= {1}
     assert {make for make, *_ in of_make} == {m.name for m in makes}
     # Seams are sewn after what they join.
-    done = set[str]()
+    done = set[tuple[str, int]]()
     for each in every:
         for part in each.make.of:
             if part.make.of and not part.make.long:
-                assert (part.make.name, each.batch) in {(d, each.batch) for d in done} or (
-                    part.make.name in done
-                )
+                assert (part.make.name, each.batch) in done
         if each.join == each.joins:
-            done.add(each.make.name)
+            done.add((each.make.name, each.batch))
         assert pass_title(each)
         assert all(pass_sentences(each, of.units))
     if batch == 0 and not of.plan.block.makes_one_piece:

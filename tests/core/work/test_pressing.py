@@ -1,5 +1,6 @@
 """Pressing: exact against trying all, on the seams of real blocks; turned blocks carry theirs."""
 
+from dataclasses import replace
 from fractions import Fraction
 from itertools import product
 from random import Random
@@ -19,7 +20,7 @@ from kersey.core.work.pressing import (
     nests,
     press,
 )
-from kersey.core.work.seams import crossings, seams_of
+from kersey.core.work.seams import seams_of
 
 # Blocks that are pieced of straight seams throughout, and how many seams they have.
 BLOCKS = {
@@ -123,17 +124,21 @@ def test_a_nine_patch_nests_everywhere_and_to_the_dark_as_well() -> None:
     for school in (School.ONE_SIDE, School.DARK):
         pressing = press(question("nine-patch"), school)
         assert (pressing.nest, pressing.joins) == (4, 4)
-        assert pressing.shadows == ()
+        assert pressing.shadows == ((), ())
         assert pressing.lumps == ()
 
 
-def test_all_to_one_side_makes_lumps_where_nothing_nests() -> None:
+def test_all_to_one_side_makes_a_lump_where_nothing_nests() -> None:
     block = question("four-patch")
-    seams = seams_of(block.patches)
-    (crossing,) = crossings(seams)
-    pressing = press(block, School.ALTERNATE)
-    assert pressing.nest == 1
-    assert pressing.ways[0][crossing.low] != pressing.ways[0][crossing.high]
+    left = [patch.corners[0][0] == 0 for patch in block.patches]
+    stripes = replace(block, dark=tuple(0.9 if is_left else 0.1 for is_left in left))
+    pressing = press(stripes, School.DARK)
+    # Both short seams go to the dark side, the left: nine layers lie where they meet.
+    assert (pressing.nest, pressing.joins) == (0, 1)
+    assert len(pressing.lumps) == 1
+    in_turn = press(stripes, School.ALTERNATE)
+    assert (in_turn.nest, in_turn.lumps) == (1, ())
+    assert in_turn.shadows[0]
 
 
 def test_turned_blocks_carry_their_pressing_with_them() -> None:

@@ -13,7 +13,7 @@ from kersey.core.project.sewing import Sewing, Spell, Work
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.at_table import TableCut, made
 from kersey.core.work.passes import Pass, passes_done
-from kersey.core.work.work_order import StepKind, work_order
+from kersey.core.work.work_order import Step, StepKind, work_order
 
 # Minutes for a cut of a stack, a seam with its pressing, a row, and a step of finishing.
 _USUAL = {Work.CUT: 1.5, Work.SEW: 1.0, Work.ROWS: 20.0, Work.FINISH: 90.0}
@@ -63,8 +63,8 @@ def left(sewing: Sewing, done: dict[Work, tuple[int, int]]) -> tuple[Left, ...]:
     return tuple(_left(work, *done[work], sewing.spells) for work in Work)
 
 
-def _steps(project: Project, steps: Sequence[object], rows: int) -> tuple[int, int]:
-    done = sum(getattr(step, "key", "") in project.done for step in steps)
+def _steps(project: Project, steps: Sequence[Step], rows: int) -> tuple[int, int]:
+    done = sum(step.key in project.done for step in steps)
     return done * rows, len(steps) * rows
 
 

@@ -11,6 +11,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
+from functools import cached_property
 from hashlib import blake2s
 
 from kersey.core.blocks.assembly import How, Make
@@ -52,7 +53,7 @@ class Pass:
     second: str
     hints: tuple[Hint, ...]
 
-    @property
+    @cached_property
     def key(self) -> str:
         """Names this pass by its facts."""
         facts = (self.make.name, [str(side) for side in self.make.size], self.join, self.blocks)

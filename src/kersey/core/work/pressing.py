@@ -7,13 +7,13 @@ lump     more than eight layers of cloth at a point
 
 Which seams nest most joins is a two-colouring with weights: a seam is pressed to its low or its
 high side, and each crossing asks for two that differ, or, as their lines run, for two that agree.
-An integer programme finds the most for certain. Blocks may be pressed in two ways, in turn like the
+The most is found for certain (`two_sides`). Blocks may be pressed in two ways, in turn like the
 squares of a chessboard; a block that is turned carries its pressing with it.
 Source: docs/trade.md section 9.
 """
 
 from collections import Counter
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
@@ -21,7 +21,16 @@ import numpy as np
 
 from kersey.core.blocks.assembly import Patch, Size, turned
 from kersey.core.project.sewing import School
-from kersey.core.work.seams import Crossing, Line, Point, Seam, crossings, seams_of
+from kersey.core.work.seams import (
+    Crossing,
+    Line,
+    Point,
+    Seam,
+    crossings,
+    middle_of,
+    seams_of,
+    side_of_line,
+)
 from kersey.core.work.two_sides import Gain, most
 
 # docs/trade.md section 9: so many layers at a point are a lump.
@@ -44,12 +53,13 @@ class Meeting:
 @dataclass(frozen=True)
 class Pressing:
     """How the seams of a block are pressed, in each of two ways: -1 to the low side, 1 to the high
-    one, 0 open. Of all `joins` so many `nest`; the others are pressed open, or do not nest."""
+    one, 0 open. Of all `joins` so many `nest`; the others are pressed open, or do not nest. In each
+    way some seams show `shadows`; `lumps` are those of either."""
 
     seams: tuple[Seam, ...]
     ways: tuple[tuple[int, ...], tuple[int, ...]]
     meetings: tuple[Meeting, ...]
-    shadows: tuple[int, ...]
+    shadows: tuple[tuple[int, ...], tuple[int, ...]]
     lumps: tuple[Point, ...]
 
     @property
@@ -95,18 +105,17 @@ def press(question: PressQuestion, school: School) -> Pressing:
     meetings = _meetings(question, seams, inner)
     asked = [_by_school(school, seam, question, seams) for seam in seams]
     if school is School.OPEN:
-        ways = (tuple(0 for _ in seams),) * 2
+        ways = (tuple(0 for _ in seams), tuple(0 for _ in seams))
     else:
         darker = [_by_school(School.DARK, seam, question, seams) for seam in seams]
         ways = _most_nested(asked, meetings, darker, in_turn=bool(question.rows))
-    first = (ways[0], ways[1])
-    return Pressing(
-        seams,
-        first,
-        meetings,
-        tuple(n for n, seam in enumerate(seams) if _shadows(seam, ways[0][n], question.dark)),
-        tuple(dict.fromkeys(c.at for c in inner if _layers(c, ways[0], seams) > _LAYERS)),
-    )
+    lumps = [c.at for way in ways for c in inner if _layers(c, way, seams) > _LAYERS]
+    shadows = [
+        tuple(n for n, seam in enumerate(seams) if _shadows(seam, way[n], question.dark))
+        for way in ways
+    ]
+    both = shadows[0], shadows[1]
+    return Pressing(seams, ways, meetings, both, tuple(dict.fromkeys(lumps)))
 
 
 def best_nesting(asked: Sequence[int], meetings: Sequence[Meeting]) -> int:
@@ -142,7 +151,7 @@ def _ending(seam: Seam, seams: Sequence[Seam], side: int) -> int:
     own = set(seam.low_patches if side < 0 else seam.high_patches)
     for other in seams:
         if other.level > seam.level and set(other.low_patches) | set(other.high_patches) <= own:
-            ends = (_value(point, seam.line) for point in (other.begin, other.end))
+            ends = (side_of_line(point, seam.line) for point in (other.begin, other.end))
             crossing += any(end == 0 for end in ends)
     return crossing
 
@@ -153,7 +162,7 @@ def _in_turn(seam: Seam, seams: Sequence[Seam]) -> int:
     last = [other for other in seams if other.level == 0]
     if seam.level == 0 or not last:
         return 1
-    row = sum(_value(_middle(seam), other.line) > 0 for other in last)
+    row = sum(side_of_line(middle_of(seam), other.line) > 0 for other in last)
     return 1 if row % 2 == 0 else -1
 
 
@@ -242,7 +251,7 @@ def _ends(seams: Sequence[Seam], finished: Size, turn: int) -> _Ends:
 
 def _turned(seam: Seam, finished: Size, turn: int) -> tuple[Point, Point, Point]:
     """A seam of a turned block: its ends, and the direction to its high side."""
-    middle = _middle(seam)
+    middle = middle_of(seam)
     toward = (middle[0] + seam.line[0], middle[1] + seam.line[1])
     patch = Patch("", "", (seam.begin, seam.end, middle, toward))
     begin, end, origin, high = turned([patch], finished, turn)[0].corners
@@ -308,18 +317,3 @@ def _lie(pressed: int, line: Line, across: Line, side: int) -> int:
     if pressed == 0:
         return 1
     return 2 if pressed * _along(line, across) == side else 0
-
-
-def _value(point: Point, line: Line) -> Fraction:
-    return line[0] * point[0] + line[1] * point[1] - line[2]
-
-
-def _middle(seam: Seam) -> Point:
-    return (seam.begin[0] + seam.end[0]) / 2, (seam.begin[1] + seam.end[1]) / 2
-
-
-def pressed_toward(seam: Seam, side: int) -> Mapping[str, Point]:
-    """The arrow of a seam: from its middle toward the side it is pressed to."""
-    middle = _middle(seam)
-    a, b = seam.line[0], seam.line[1]
-    return {"from": middle, "to": (middle[0] + side * a, middle[1] + side * b)}

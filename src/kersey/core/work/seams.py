@@ -81,7 +81,7 @@ def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
                 continue
             for point in (seam.begin, seam.end):
                 if _on(point, over) and _is_of(seam, over):
-                    is_low = _side(_middle(seam), over.line) < 0
+                    is_low = side_of_line(middle_of(seam), over.line) < 0
                     ends.setdefault((point, is_low), []).append(number)
         for (point, is_low), low in ends.items():
             if is_low:
@@ -176,7 +176,8 @@ def _line(one: tuple[int, int], other: tuple[int, int]) -> Line:
     return a, b, Fraction(a * x + b * y)
 
 
-def _side(point: Point, line: Line) -> Fraction:
+def side_of_line(point: Point, line: Line) -> Fraction:
+    """Less than 0 on the low side of a line, more on the high side."""
     return line[0] * point[0] + line[1] * point[1] - line[2]
 
 
@@ -190,7 +191,7 @@ def _side_of(corners: Sequence[tuple[int, int]], line: Line) -> int:
 
 
 def _on(point: Point, seam: Seam) -> bool:
-    return _side(point, seam.line) == 0 and min(seam.begin, seam.end) <= point <= max(
+    return side_of_line(point, seam.line) == 0 and min(seam.begin, seam.end) <= point <= max(
         seam.begin, seam.end
     )  # fmt: skip
 
@@ -204,7 +205,8 @@ def _within(patches: Iterable[int], over: Seam) -> bool:
     return set(patches) <= set(over.low_patches) or set(patches) <= set(over.high_patches)
 
 
-def _middle(seam: Seam) -> Point:
+def middle_of(seam: Seam) -> Point:
+    """The middle of a seam."""
     return (
         (seam.begin[0] + seam.end[0]) / 2,
         (seam.begin[1] + seam.end[1]) / 2,

@@ -41,6 +41,10 @@ class StepKind(StrEnum):
     BINDING = "binding"
 
 
+# What is done before the first seam.
+BEFORE_SEWING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
+
+
 @dataclass(frozen=True)
 class Step:
     """One step: so many of something of a size, from these fabrics.

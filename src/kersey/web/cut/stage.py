@@ -1,6 +1,6 @@
 """Cut: the sheet, and one cut after the other at the table."""
 
-from kersey.core.work.work_order import StepKind, steps_done
+from kersey.core.work.work_order import BEFORE_SEWING, steps_done
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
@@ -11,12 +11,8 @@ def _status(opened: OpenProject) -> str:
     return f"{done} of {len(opened.steps)} steps done" if done else ""
 
 
-# What is done before the first seam.
-_CUTTING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
-
-
 def _waits(known: Reckoned) -> bool:
-    return any(s.kind in _CUTTING and s.key not in known.project.done for s in known.steps)
+    return any(s.kind in BEFORE_SEWING and s.key not in known.project.done for s in known.steps)
 
 
 STAGE = Stage("cut", "Cut", "Cut", _status, _waits)

@@ -1,13 +1,10 @@
 """Sew: from the model block to the last row."""
 
 from kersey.core.work.passes import blocks_sewn, passes, passes_done
-from kersey.core.work.work_order import StepKind
+from kersey.core.work.work_order import BEFORE_SEWING
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
-
-# All that comes after the cutting.
-_CUTTING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
 
 
 def _status(opened: OpenProject) -> str:
@@ -20,7 +17,7 @@ def _status(opened: OpenProject) -> str:
 
 
 def _waits(known: Reckoned) -> bool:
-    return any(s.kind not in _CUTTING and s.key not in known.project.done for s in known.steps)
+    return any(s.kind not in BEFORE_SEWING and s.key not in known.project.done for s in known.steps)
 
 
 STAGE = Stage("sew", "Sew", "Sew", _status, _waits)

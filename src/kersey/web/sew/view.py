@@ -104,6 +104,7 @@ def _sample(one: Pass, quilt: Quilt) -> list[Print]:
 def press_context(opened: OpenProject) -> dict[str, Any]:
     """The block with its arrows, one or two ways, and what the school costs."""
     context = project_context(opened, STAGE) | {
+        "shadows": 0,
         "schools": list(School),
         "school": opened.project.sewing.school,
         "pressing": None,
@@ -121,6 +122,7 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
     return context | {
         "pressing": pressing,
         "best": best.nest,
+        "shadows": len({seam for way in pressing.shadows for seam in way}),
         "drawings": _pressed(pressing, quilt),
         "rows": len({placed.row for placed in quilt.placed}),
     }
@@ -148,7 +150,7 @@ def _pressed(pressing: Pressing, quilt: Quilt) -> list[str]:
         draw_pressed(
             quilt.assembly.patches, quilt.block, quilt.patch_prints(kit),
             list(zip(pressing.seams, way, strict=True)), pressing.lumps,
-            pressing.shadows if n == 0 else (),
+            pressing.shadows[n],
         )
         for n, way in enumerate(ways)
     ]  # fmt: skip
@@ -267,7 +269,8 @@ def _rows(quilt: Quilt, opened: OpenProject) -> str:
     if say.verdict is Verdict.GO_ON:
         return "The rows are as reckoned."
     if say.verdict is Verdict.EASE:
-        return "All within ⅛″ of what is reckoned: ease them in."
+        ease = format_length(EASE, opened.units)
+        return f"All within {ease} of what is reckoned: ease them in."
     if say.verdict is Verdict.FOLLOW and say.per_seam is not None:
         return (
             f"All are off alike, {said(say.per_seam, opened.units)}. Follow the rows: sashing and "
