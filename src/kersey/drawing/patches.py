@@ -72,9 +72,12 @@ def outline_of(patch: Patch, times: Fraction) -> str:
     )
 
 
-def draw_make(make: Make, prints: Sequence[Print], units: Units) -> str:
+def draw_make(
+    make: Make, prints: Sequence[Print], units: Units, seam: tuple[Size, Size] | None = None
+) -> str:
     """A make as it looks once it is sewn, with what it should measure below; `prints` are those of
-    its patches. All makes of a block are drawn to one scale by their pictures' boxes."""
+    its patches. All makes of a block are drawn to one scale by their pictures' boxes. The `seam`
+    that is sewn now is outlined, with a dot where it is begun."""
     across = [float(x) for patch in make.patches for x, _ in patch.corners]
     down = [float(y) for patch in make.patches for _, y in patch.corners]
     left, top = min(across), min(down)
@@ -95,9 +98,18 @@ def draw_make(make: Make, prints: Sequence[Print], units: Units) -> str:
         height + big / 20,
         cloths.definitions,
         *parts,
+        *(_sewn_now(*seam, big) if seam else ()),
         label=f"{make.name}, {size} unfinished.",
         class_="make-drawing",
     )
+
+
+def _sewn_now(begin: Size, end: Size, big: float) -> Iterator[str]:
+    line = "M" + "L".join(f"{number(x)} {number(y)}" for x, y in (begin, end))
+    for name, wide in (("sewn-halo", big / 30), ("sewn-now", big / 75)):
+        yield element("path", d=line, class_=name, stroke_width=number(wide))
+    yield element("circle", cx=number(begin[0]), cy=number(begin[1]), r=number(big / 45),
+                  class_="sewn-begin", stroke_width=number(big / 150))  # fmt: skip
 
 
 def draw_block_alone(patches: Sequence[Patch], finished: Size, prints: Sequence[Print]) -> str:

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from typing import Annotated
 
 from fastapi import Path
+from sqlalchemy.orm import Session
 
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units
@@ -104,10 +105,12 @@ def change(
     revision: int,
     how: Callable[[Project], Project],
     why: EntryKind = EntryKind.COUNTED,
+    also: Callable[[Session, Project], None] | None = None,
 ) -> OpenProject:
     """Change a project and open it; raises `ProjectChanged` when another window was faster.
 
     `why` pieces became fewer or more, if they did. What is chosen of the size serves at once.
+    What is `also` done to the changed project is done with it or not at all.
     """
     with room.transaction() as session:
         preferences = load_preferences(session)
@@ -115,6 +118,8 @@ def change(
         stored = change_project(
             session, project_id, revision, lambda p: settled(p, how(p), units), room.clock(), why
         )
+        if also is not None:
+            also(session, stored.project)
     return opened_after(room, stored, preferences)
 
 

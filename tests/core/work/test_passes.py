@@ -1,6 +1,7 @@
 """Passes at the machine: every seam of every block once, and ticks that lead to the sheet."""
 
 from collections import Counter
+from dataclasses import replace
 from random import Random
 
 import pytest
@@ -9,12 +10,15 @@ from tests.core.work.mishaps import QUILTS
 
 from kersey.core.blocks.assembly import How
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.pass_words import pass_sentences, pass_title
 from kersey.core.work.passes import (
+    after_block,
     after_pass,
+    before_block,
     before_pass,
     blocks_sewn,
+    kits_begun,
     passes,
     passes_done,
     trips_one_by_one,
@@ -66,12 +70,39 @@ def test_ticks_in_any_order_lead_to_the_steps_of_the_sheet_and_back(name: str) -
         assert len(passes_done(project, of, every)) == n
     sewing = {s.key for s in work_order(of) if s.kind is StepKind.SEW}
     assert sewing <= project.done
-    assert len(blocks_sewn(of, every, passes_done(project, of, every))) == len(of.placed)
+    assert len(blocks_sewn(project, of, every)) == len(of.placed)
     pick.shuffle(every)
     for each in every:
         project = before_pass(project, of, every, each)
         assert each.key not in passes_done(project, of, every)
     assert project == of.project
+
+
+def test_blocks_are_ticked_singly_and_stay_when_laid_or_batched_otherwise() -> None:
+    of = ALL["log cabin"]
+    every = passes(of, 12)
+    one = next(each for each in every if len(each.blocks) == 12)
+    project = of.project
+    for block in one.blocks[:-1]:
+        project = after_block(project, of, every, one, block)
+        assert one.key not in passes_done(project, of, every)
+    # In other batches, and laid elsewhere, the same blocks of the same kits are done.
+    begun = set(one.kits[:-1])
+    places = tuple(reversed(of.plan.places))
+    laid = make_quilt(replace(project, plan=replace(of.plan, places=places)))
+    for batch in (1, 5, 0):
+        again = [each for each in passes(laid, batch)
+                 if (each.make, each.join) == (one.make, one.join)]  # fmt: skip
+        done = {kit for each in again for kit, tick in zip(each.kits, each.ticks, strict=True)
+                if tick in project.done}  # fmt: skip
+        assert done == begun == kits_begun(project)
+    project = after_block(project, of, every, one, one.blocks[-1])
+    assert one.key in passes_done(project, of, every)
+    back = before_block(project, of, every, one, one.blocks[3])
+    assert [tick in back.done for tick in one.ticks] == [n != 3 for n in range(12)]
+    for block in one.blocks:
+        back = before_block(back, of, every, one, block)
+    assert back == of.project
 
 
 def test_the_model_block_comes_first_and_alone() -> None:

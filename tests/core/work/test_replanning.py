@@ -22,7 +22,15 @@ from kersey.core.project.table import parent_key
 from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.left_over import left_over
 from kersey.core.work.at_table import cuts_at_table, made
-from kersey.core.work.mishap import BadMishap, blocks_lost, spoiled, still_planned, things
+from kersey.core.work.mishap import (
+    BadMishap,
+    blocks_lost,
+    kit_by_prints,
+    spoiled,
+    still_planned,
+    things,
+)
+from kersey.core.work.passes import after_block, blocks_sewn, kits_begun, passes
 from kersey.core.work.put_away import put_away
 from kersey.core.work.replanning import WayKind, all_ways, first_ways
 from kersey.core.work.taken_back import CutSince, before_of, taken_back
@@ -125,6 +133,41 @@ def test_everything_cut_and_nothing_wrong_leaves_the_quilt_as_it_was(name: str) 
     assert way.project is not None
     assert way.kind in (WayKind.UNHARMED, WayKind.ANEW)
     check(AtWork(way.project))
+
+
+@pytest.mark.parametrize("name", ["log cabin", "nine-patch", "window brick"])
+@given(seed=st.integers(0, 2**16))
+@settings(max_examples=4, deadline=None)
+def test_what_is_sewn_stays_together_and_what_is_lost_is_not_sewn(name: str, seed: int) -> None:
+    pick = Random(seed)
+    at = AtWork(QUILTS[name].project)
+    whole = at.after_cuts(pick, len(at.cuts))
+    of, every = whole.quilt, passes(whole.quilt, 0)
+    project = whole.project
+    blocks = list(dict.fromkeys(block for each in every for block in each.blocks))
+    sewn = pick.sample(blocks, 3)
+    for one in every:
+        for block in sewn:
+            if block in one.blocks:
+                project = after_block(project, of, every, one, block)
+    assert blocks_sewn(project, of, every) == [b for b in blocks if b in sewn]
+    kits = sorted(kits_begun(project))
+    before = [kit_by_prints(of.plan, of.plan.kits[kit]) for kit in kits]
+    lies = AtWork(project).lies()
+    for way in first_ways(something_spoiled(lies, pick)[0], no_clock).ways:
+        if way.project is not None and way.project.plan is not None:
+            plan = way.project.plan
+            now = [kit_by_prints(plan, plan.kits[k]) for k in sorted(kits_begun(way.project))]
+            assert now == before
+    lost = blocks_lost(lies, [kits[1]])
+    ways = [way for way in first_ways(lost, no_clock).ways if way.project is not None]
+    assert ways
+    for way in ways:
+        assert way.project is not None
+        assert way.project.plan is not None
+        plan = way.project.plan
+        now = [kit_by_prints(plan, plan.kits[k]) for k in sorted(kits_begun(way.project))]
+        assert now == [before[0], before[2]]
 
 
 SMALL = [

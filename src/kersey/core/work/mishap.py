@@ -25,6 +25,7 @@ from kersey.core.quilt.pieces import pieces_made, slots_of
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.work.at_table import Motion, TableCut
+from kersey.core.work.passes import kits_begun, with_kits_numbered
 from kersey.core.work.what_lies import (
     Opened,
     Piece,
@@ -180,6 +181,7 @@ def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
             raise BadMishap(f"Blocks have the numbers 1 to {len(kits)}.", "blocks")
         for name, need in zip(kits[number], needs, strict=True):
             lies = _piece_lost(lies, of[name], need)
+        lies = _unsewn(lies, range(number, number + batch))
     return lies
 
 
@@ -350,6 +352,14 @@ def _piece_spoiled(lies: Lies, thing: Thing, count: int, left: Sequence[Rectangl
     for width, length in left:
         table = table.laying(of, width, length, count)
     return replace(lies, table=table, pieces=tuple(pieces))
+
+
+def _unsewn(lies: Lies, kits: Iterable[int]) -> Lies:
+    """Nothing of lost blocks is sewn any more."""
+    project, gone = lies.quilt.project, set(kits)
+    number = {kit: kit for kit in kits_begun(project) - gone}
+    done = with_kits_numbered(project.done, number)
+    return replace(lies, quilt=replace(lies.quilt, project=replace(project, done=done)))
 
 
 def _piece_lost(lies: Lies, of: str, need: Need) -> Lies:

@@ -3,6 +3,7 @@
 from kersey.core.blocks.assembly import How
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_size
+from kersey.core.work.feeding import Feed
 from kersey.core.work.passes import Hint, Pass
 
 _MIND = {
@@ -53,8 +54,8 @@ def cautions(one: Pass, is_first: bool) -> list[str]:
     return [_CARE_AT_THE_MACHINE, _CARE_AT_THE_IRON] if is_first else []
 
 
-def pass_sentences(one: Pass, units: Units) -> list[str]:
-    """How many, what it gives, and what to mind."""
+def pass_sentences(one: Pass, units: Units, fed: Feed | None = None) -> list[str]:
+    """How many, how it is fed, what it gives, and what to mind."""
     found = []
     if one.seams > 1:
         found.append(
@@ -63,5 +64,19 @@ def pass_sentences(one: Pass, units: Units) -> list[str]:
     last = one.join == one.joins
     if last and min(one.make.size) > 0 and not one.make.long:
         found.append(f"Then {one.make.name} should measure {format_size(*one.make.size, units)}.")
-    found += (_MIND[hint] for hint in one.hints)
+    if fed is not None:
+        found.append(_fed(one, fed))
+    found += (_MIND[hint] for hint in one.hints if fed is None or hint is not Hint.PIECED_ON_TOP)
     return found
+
+
+def _fed(one: Pass, fed: Feed) -> str:
+    """What lies on top, and where the seam is begun."""
+    top = one.second if fed.second_on_top else one.first
+    allowances = "seam allowance" if fed.on_top == 1 else "seam allowances"
+    if fed.with_foot == fed.on_top:
+        which = "its" if fed.on_top == 1 else f"all {fed.on_top}"
+        run = f"{which} {allowances} then {'runs' if fed.on_top == 1 else 'run'} with the foot"
+    else:
+        run = f"{fed.with_foot} of {fed.on_top} {allowances} then run with the foot; mind the rest"
+    return f"{top.capitalize()} on top, begun at the {fed.at} end: {run}."

@@ -3,11 +3,12 @@
 batch   so many blocks side by side; the first is one block alone, the model that is measured
 pass    one join of one make, for every block of the batch: fed one behind the other, then pressed
 
-Strip sets and what is one piece are no blocks yet: they are a batch of their own. A pass is known
-by its facts, so a tick stays as long as what it stands for. Source: docs/trade.md section 9.
+Strip sets and what is one piece are no blocks yet: they are a batch of their own. A tick is of one
+join of one kit, so it stays when blocks are laid elsewhere, or sewn in other batches.
+Source: docs/trade.md section 9.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
@@ -24,9 +25,14 @@ from kersey.core.work.work_order import Step, StepKind, ticked, work_order
 
 # A seam shorter than this is begun on a scrap.
 _SHORT = Fraction(2)
-_JOINED = frozenset({How.JOINED, How.AROUND, How.FLIPPED, How.STRIP_SET, How.ON_THE_SLANT})
+# Parts that are sewn on one after the other: so many joins as parts, less one.
+JOINED = frozenset({How.JOINED, How.AROUND, How.FLIPPED, How.STRIP_SET, How.ON_THE_SLANT})
 # What leaves the outer edges of a unit on the bias.
 _ON_THE_BIAS = frozenset({How.ALL_ROUND, How.SWUNG})
+
+
+# What the ticks of passes begin with.
+PASS = "pass-"
 
 
 class Hint(StrEnum):
@@ -40,11 +46,12 @@ class Hint(StrEnum):
 
 @dataclass(frozen=True)
 class Pass:
-    """The `join`-th join of a make (1 is the first), for the blocks with these numbers; `seams` in
-    all. `first` and `second` are what is joined."""
+    """The `join`-th join of a make (1 is the first), for the blocks with these numbers, each of its
+    kit; `seams` in all. `first` and `second` are what is joined."""
 
     batch: int
     blocks: tuple[str, ...]
+    kits: tuple[int, ...]
     make: Make
     join: int
     joins: int
@@ -56,8 +63,18 @@ class Pass:
     @cached_property
     def key(self) -> str:
         """Names this pass by its facts."""
-        facts = (self.make.name, [str(side) for side in self.make.size], self.join, self.blocks)
-        return f"pass-{blake2s(repr(facts).encode(), digest_size=8).hexdigest()}"
+        return self.ticks[0]
+
+    @cached_property
+    def ticks(self) -> tuple[str, ...]:
+        """What is ticked when it is done: its join for each of its kits."""
+        facts = (self.make.name, [str(side) for side in self.make.size], self.join)
+        stem = f"{PASS}{blake2s(repr(facts).encode(), digest_size=5).hexdigest()}"
+        return tuple(f"{stem}-{kit}" for kit in self.kits) or (stem,)
+
+    def tick_of(self, block: str) -> str:
+        """What is ticked when it is done for one of its blocks."""
+        return self.ticks[self.blocks.index(block)]
 
 
 def passes(quilt: Quilt, batch: int) -> tuple[Pass, ...]:
@@ -65,36 +82,84 @@ def passes(quilt: Quilt, batch: int) -> tuple[Pass, ...]:
     makes = [make for make in quilt.assembly.makes if make.how is not How.CUT]
     found = list(_sets(quilt, [make for make in makes if make.long]))
     of_blocks = [make for make in makes if not make.long]
-    for number, blocks in enumerate(_batches(quilt, batch), 1):
+    names = _numbers(quilt)
+    for number, kits in enumerate(_batches(quilt, list(names), batch), 1):
+        blocks = {kit: names[kit] for kit in kits}
         for make in of_blocks:
             found += _passes_of(quilt, number, blocks, make)
     return tuple(found)
 
 
-def blocks_sewn(quilt: Quilt, all_passes: Sequence[Pass], done: frozenset[str]) -> list[str]:
+def blocks_sewn(project: Project, quilt: Quilt, all_passes: Sequence[Pass]) -> list[str]:
     """The blocks of which every pass is done, by the numbers of their places."""
-    waiting = {block for each in all_passes for block in each.blocks if each.key not in done}
-    names = _numbers(quilt)
-    return [name for name in names if name not in waiting]
+    done = passes_done(project, quilt, all_passes)
+    waiting = {
+        block for each in all_passes if each.key not in done
+        for block, tick in zip(each.blocks, each.ticks, strict=False) if tick not in project.done
+    }  # fmt: skip
+    return [name for name in _numbers(quilt).values() if name not in waiting]
+
+
+def kits_begun(project: Project) -> frozenset[int]:
+    """The kits of which anything is sewn as blocks: they are no loose pieces any more."""
+    ticks = (key.split("-") for key in project.done if key.startswith(PASS))
+    return frozenset(int(tick[2]) for tick in ticks if len(tick) == 3)
+
+
+def with_kits_numbered(done: Iterable[str], number: Mapping[int, int]) -> frozenset[str]:
+    """Ticks of passes once kits have other numbers; those of kits that are gone are gone."""
+    found = set()
+    for key in done:
+        tick = key.split("-")
+        if not key.startswith(PASS) or len(tick) < 3:
+            found.add(key)
+        elif int(tick[2]) in number:
+            found.add(f"{tick[0]}-{tick[1]}-{number[int(tick[2])]}")
+    return frozenset(found)
+
+
+def after_block(
+    project: Project, quilt: Quilt, all_passes: Sequence[Pass], one: Pass, block: str
+) -> Project:
+    """The project once a pass is done for one of its blocks; for all of them, the pass is done."""
+    if block not in one.blocks or one.key in passes_done(project, quilt, all_passes):
+        return project
+    done = project.done | {one.tick_of(block)}
+    if done.issuperset(one.ticks):
+        return after_pass(project, quilt, all_passes, one)
+    return replace(project, done=done)
+
+
+def before_block(
+    project: Project, quilt: Quilt, all_passes: Sequence[Pass], one: Pass, block: str
+) -> Project:
+    """The project with a pass taken back for one of its blocks; the others of it stay done."""
+    if block not in one.blocks:
+        return project
+    tick = one.tick_of(block)
+    if one.key in passes_done(project, quilt, all_passes):
+        project = before_pass(project, quilt, all_passes, one)
+        return replace(project, done=project.done.union(one.ticks) - {tick})
+    return replace(project, done=project.done - {tick})
 
 
 def after_pass(project: Project, quilt: Quilt, all_passes: Sequence[Pass], one: Pass) -> Project:
     """The project once a pass is done; when all of a make are, its step on the sheet is too."""
-    done = project.done | {one.key}
-    whole = all(each.key in done for each in all_passes if each.make == one.make)
+    done = project.done.union(one.ticks)
+    whole = all(done.issuperset(each.ticks) for each in all_passes if each.make == one.make)
     project = replace(project, done=done)
     step = _step(quilt, one)
     return ticked(project, step, True) if whole and step is not None else project
 
 
 def before_pass(project: Project, quilt: Quilt, all_passes: Sequence[Pass], one: Pass) -> Project:
-    """The project with a pass taken back."""
+    """The project with a pass taken back, for all of its blocks."""
     step = _step(quilt, one)
     done = project.done
     if step is not None and step.key in done:
-        done = done | {each.key for each in all_passes if each.make == one.make}
-        done = done - {step.key}
-    return replace(project, done=done - {one.key})
+        of_make = (each.ticks for each in all_passes if each.make == one.make)
+        done = done.union(*of_make) - {step.key}
+    return replace(project, done=done.difference(one.ticks))
 
 
 def passes_done(project: Project, quilt: Quilt, all_passes: Sequence[Pass]) -> frozenset[str]:
@@ -102,7 +167,7 @@ def passes_done(project: Project, quilt: Quilt, all_passes: Sequence[Pass]) -> f
     steps = {step.make: step.key for step in work_order(quilt) if step.kind is StepKind.SEW}
     return frozenset(
         each.key for each in all_passes
-        if each.key in project.done or steps.get(each.make, "") in project.done
+        if project.done.issuperset(each.ticks) or steps.get(each.make, "") in project.done
     )  # fmt: skip
 
 
@@ -117,22 +182,23 @@ def _step(quilt: Quilt, one: Pass) -> Step | None:
     )
 
 
-def _numbers(quilt: Quilt) -> list[str]:
+def _numbers(quilt: Quilt) -> dict[int, str]:
+    """The kits of the quilt in their order, and the numbers of the places where they lie."""
     placed = sorted(quilt.placed, key=lambda each: each.kit)
-    return [number_of(Seat(each.row, each.column)) for each in placed]
+    return {each.kit: number_of(Seat(each.row, each.column)) for each in placed}
 
 
-def _batches(quilt: Quilt, batch: int) -> Iterator[tuple[str, ...]]:
-    """The blocks by their kits: the model first, then so many at a time. Those that come of one set
-    of pieces stay together."""
-    names, each = _numbers(quilt), quilt.plan.plan.problem.batch
+def _batches(quilt: Quilt, kits: Sequence[int], batch: int) -> Iterator[Sequence[int]]:
+    """The kits: the model first, then so many at a time. Those that come of one set of pieces stay
+    together."""
+    each = quilt.plan.plan.problem.batch
     if quilt.plan.block.makes_one_piece:
-        yield tuple(names)
+        yield kits
         return
-    yield tuple(names[:each])
-    size = len(names) if batch == 0 else max(each, batch // each * each)
-    for begin in range(each, len(names), size):
-        yield tuple(names[begin : begin + size])
+    yield kits[:each]
+    size = len(kits) if batch == 0 else max(each, batch // each * each)
+    for begin in range(each, len(kits), size):
+        yield kits[begin : begin + size]
 
 
 def _sets(quilt: Quilt, makes: Sequence[Make]) -> Iterator[Pass]:
@@ -141,24 +207,25 @@ def _sets(quilt: Quilt, makes: Sequence[Make]) -> Iterator[Pass]:
     for make in makes:
         kind = quilt.assembly.set_of(make)
         count = sum(each.kind == kind for each in sets) or 1
-        yield from _joins(0, (), make, count)
+        yield from _joins(0, {}, make, count)
 
 
-def _passes_of(quilt: Quilt, number: int, blocks: tuple[str, ...], make: Make) -> Iterator[Pass]:
+def _passes_of(quilt: Quilt, number: int, blocks: Mapping[int, str], make: Make) -> Iterator[Pass]:
     count = -(-len(blocks) * quilt.assembly.counts[make] // 1)
     # Of one set of pieces several come: it is sewn as often as it is taken.
     times = -(-count // make.gives)
     yield from _joins(number, blocks, make, int(times))
 
 
-def _joins(batch: int, blocks: tuple[str, ...], make: Make, times: int) -> Iterator[Pass]:
+def _joins(batch: int, blocks: Mapping[int, str], make: Make, times: int) -> Iterator[Pass]:
     parts = [part.make for part in make.of for _ in range(part.count)]
-    many = len(parts) - 1 if make.how in _JOINED and len(parts) > 1 else 1
+    many = len(parts) - 1 if make.how in JOINED and len(parts) > 1 else 1
     for join in range(1, many + 1):
         first = _called(parts[:join]) if parts else make.name
-        second = parts[join].name if make.how in _JOINED and len(parts) > join else ""
+        second = parts[join].name if make.how in JOINED and len(parts) > join else ""
         hints = tuple(_hints(make, parts, join))
-        yield Pass(batch, blocks, make, join, many, times, first, second, hints)
+        named = tuple(blocks.values()), tuple(blocks)
+        yield Pass(batch, *named, make, join, many, times, first, second, hints)
 
 
 def _called(parts: Sequence[Make]) -> str:
@@ -166,7 +233,7 @@ def _called(parts: Sequence[Make]) -> str:
 
 
 def _hints(make: Make, parts: Sequence[Make], join: int) -> Iterator[Hint]:
-    if make.how not in _JOINED or len(parts) <= join:
+    if make.how not in JOINED or len(parts) <= join:
         if make.how in _ON_THE_BIAS:
             yield Hint.BIAS
         return

@@ -46,6 +46,7 @@ from kersey.core.work.mishap import (
     still_planned,
 )
 from kersey.core.work.narrower_border import narrower_border
+from kersey.core.work.passes import kits_begun, with_kits_numbered
 from kersey.core.yields.report import checked_plan, sorts_of
 
 # Seconds for a small question and for all of them; and for planning everything anew, at once and
@@ -329,13 +330,15 @@ class _State:
     @cached_property
     def affected(self) -> tuple[int, ...]:
         """The sets of kits that miss pieces, by their numbers: as few as can be seen at once, of
-        those the last, and what is pinned only where there is no other."""
+        those the last, and what is sewn or pinned only where there is no other."""
         lost, found = Pieces(self.missing), set[int]()
         takes = {n: Pieces(kit_by_prints(self.lies.kept, kit)) for n, kit in self._kits().items()}
         order = sorted(takes, key=lambda n: (n in self._pinned, -n))
         while lost:
+            # What is sewn together has its pieces, whichever of their print lie loose.
             worst = max(
-                (n for n in order if n not in found), key=lambda n: (takes[n] & lost).total()
+                (n for n in order if n not in found and takes[n] & lost),
+                key=lambda n: (n not in self._sewn, (takes[n] & lost).total()),
             )
             found.add(worst)
             lost -= takes[worst]
@@ -348,6 +351,12 @@ class _State:
     @cached_property
     def _pinned(self) -> frozenset[int]:
         return frozenset(number // self._batch for number in self.lies.kept.pinned)
+
+    @cached_property
+    def _sewn(self) -> frozenset[int]:
+        """The sets of kits that are sewn already, or begun."""
+        begun = kits_begun(self.lies.quilt.project)
+        return frozenset(number // self._batch for number in begun)
 
     def _kits(self) -> dict[int, Kit]:
         """One kit of every batch."""
@@ -504,8 +513,16 @@ class _State:
             old for old, kit in zip(numbers, kits, strict=False)
             if self._by_prints(plan, kit) != kit_by_prints(before, before.kits[old])
         )  # fmt: skip
+        if any(n // self._batch in self._sewn for n in changed if n not in self._missing_some):
+            return None
         project = self._project(plan, kits, numbers)
         return Way(kind, plan.blocks, project, max(0, _whole(plan) - _whole(self.plan)), changed)
+
+    @property
+    def _missing_some(self) -> frozenset[int]:
+        """The kits that miss pieces."""
+        sets = self.affected if self.missing else ()
+        return frozenset(n for s in sets for n in range(s * self._batch, (s + 1) * self._batch))
 
     def _by_prints(self, plan: CuttingPlan, kit: Kit) -> list[tuple[str, Need]]:
         needs = (plan.problem.needs[number] for number in slots_of(plan.problem))
@@ -532,7 +549,7 @@ class _State:
 
     def _complete(self, plan: CuttingPlan, numbers: Sequence[int]) -> dict[int, Kit]:
         """The kits whose pieces are all there, by their new numbers and as they are called now;
-        pinned ones first."""
+        first those that are sewn or begun, then pinned ones."""
         there: dict[tuple[str, Need], list[str]] = {}
         for name, made in pieces_made(plan).items():
             for need, count in made.items():
@@ -540,12 +557,16 @@ class _State:
                 there.setdefault((of, need), []).extend([name] * count)
         before, found = self.lies.kept, dict[int, Kit]()
         order = range(0, len(numbers), self._batch)
-        for new in sorted(order, key=lambda new: numbers[new] not in before.pinned):
+        for new in sorted(order, key=lambda new: self._waits(numbers[new])):
             wanted = kit_by_prints(before, before.kits[numbers[new]])
             if all(len(there.get(piece, ())) >= n for piece, n in Counter(wanted).items()):
                 kit = tuple(there[piece].pop() for piece in wanted)
                 found |= dict.fromkeys(range(new, min(new + self._batch, len(numbers))), kit)
         return found
+
+    def _waits(self, number: int) -> tuple[bool, bool]:
+        """What a kit is sorted by when pieces are given out."""
+        return number // self._batch not in self._sewn, number not in self.lies.kept.pinned
 
     def _project(
         self, plan: CuttingPlan, kits: tuple[Kit, ...], numbers: Sequence[int]
@@ -574,7 +595,9 @@ class _State:
             taken=True,
             laying=before.laying if grid == before.grid and len(kits) == len(before.kits) else None,
         )
-        return replace(project, design=design, plan=kept)
+        return replace(
+            project, design=design, plan=kept, done=with_kits_numbered(project.done, number)
+        )
 
     def _resized(self, design: Design, blocks: int) -> tuple[Design, Grid | None]:
         """The rows and columns that suit so many blocks."""

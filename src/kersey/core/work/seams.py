@@ -60,15 +60,34 @@ def seams_of(patches: Sequence[Patch]) -> tuple[Seam, ...]:
     >>> len(seams_of(block.patches))
     8
     """
-    # In whole numbers of a common part of an inch: that is reckoned many times faster.
-    sides = [side for patch in patches for corner in patch.corners for side in corner]
-    parts = lcm(*(side.denominator for side in sides))
-    shapes = [
-        (n, tuple((int(x * parts), int(y * parts)) for x, y in patch.corners))
-        for n, patch in enumerate(patches)
-    ]
+    shapes, parts = _in_whole_numbers(patches)
     found = (_in_inches(seam, parts) for seam in _parted(shapes, 0))
     return tuple(sorted(found, key=lambda seam: -seam.level))
+
+
+def seam_between(one: Sequence[Patch], other: Sequence[Patch]) -> Seam | None:
+    """The seam that joins two parts, where a straight line parts them and both lie along it.
+
+    >>> from kersey.core.blocks.catalogue import recipes
+    >>> from kersey.core.measure.workshop import QUARTER_INCH
+    >>> nine = recipes()["nine-patch"]
+    >>> patches = nine.assemble(nine.finished, nine.options, QUARTER_INCH).patches
+    >>> seam = seam_between(patches[:3], patches[3:6])
+    >>> [str(side) for side in (*seam.begin, *seam.end)]
+    ['0', '2', '6', '2']
+    """
+    shapes, parts = _in_whole_numbers([*one, *other])
+    low, high = shapes[: len(one)], shapes[len(one) :]
+    shared = {line for _, corners in low for line in _edges(corners)} & {
+        line for _, corners in high for line in _edges(corners)
+    }
+    for line in sorted(shared):
+        sides = [{_side_of(corners, line) for _, corners in part} for part in (low, high)]
+        if sides == [{1}, {-1}]:
+            low, high = high, low
+        if sides in ([{-1}, {1}], [{1}, {-1}]):
+            return _in_inches(_seam(line, low, high, 0), parts)
+    return None
 
 
 def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
@@ -92,6 +111,18 @@ def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
 
 # The number of a patch, and its corners in whole parts.
 _Shape = tuple[int, tuple[tuple[int, int], ...]]
+
+
+def _in_whole_numbers(patches: Sequence[Patch]) -> tuple[list[_Shape], int]:
+    """The patches in whole numbers of a common part of an inch, which is reckoned with many times
+    faster, and how many of these parts an inch has."""
+    sides = [side for patch in patches for corner in patch.corners for side in corner]
+    parts = lcm(*(side.denominator for side in sides))
+    shapes = [
+        (n, tuple((int(x * parts), int(y * parts)) for x, y in patch.corners))
+        for n, patch in enumerate(patches)
+    ]
+    return shapes, parts
 
 
 def _in_inches(seam: Seam, parts: int) -> Seam:

@@ -8,6 +8,17 @@ from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.table import Table
 from kersey.core.work.mishap import is_cutting
+from kersey.core.work.passes import PASS
+
+
+class SewnSince(Infeasible):
+    """Blocks were sewn of kits that had other numbers before."""
+
+    def __init__(self) -> None:
+        super().__init__(
+            "Blocks were sewn since, by the new kits. Take their ticks back first, if they were "
+            "not sewn."
+        )
 
 
 class CutSince(Infeasible):
@@ -48,18 +59,31 @@ def before_of(project: Project) -> Before:
 
 
 def taken_back(project: Project, after: Table, before: Before) -> Project:
-    """The project as it was before; `after` is the table right after it. Raises `CutSince`."""
+    """The project as it was before; `after` is the table right after it.
+
+    Raises `CutSince` or `SewnSince`.
+    """
     if project.table != after or any(map(is_cutting, project.done)):
         raise CutSince
     cut = dict(before.cut)
     fabrics = tuple(
         replace(p, cut=min(p.count, cut.get(fabric_key(p), p.cut))) for p in project.fabrics
     )
-    # What was sewn meanwhile stays sewn.
-    done = frozenset(before.done) | project.done
+    done = frozenset(before.done) | _sewn_since(project, before)
     design = replace(
         project.design, rows=before.rows, columns=before.columns, border_width=before.border_width
     )
     return replace(
         project, plan=before.plan, table=before.table, done=done, fabrics=fabrics, design=design
     )
+
+
+def _sewn_since(project: Project, before: Before) -> frozenset[str]:
+    """What was sewn meanwhile stays sewn: the same kits are there, or nothing of them was sewn."""
+    assert project.plan is not None and before.plan is not None
+    sewn = frozenset(key for key in project.done if key.startswith(PASS))
+    if len(project.plan.kits) == len(before.plan.kits):
+        return project.done
+    if sewn - set(before.done):
+        raise SewnSince
+    return project.done - sewn

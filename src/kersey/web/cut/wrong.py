@@ -10,6 +10,7 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, HTTPException, Query, Request
 from pydantic import Field
+from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.errors import InvalidValue
@@ -109,9 +110,11 @@ def take_way(request: Request, room: Room, project_id: ProjectId, typed: TypedFo
         return way.project
 
     before = before_of(opened.project)
-    changed = change(room, project_id, form.revision, gone_on)
-    with room.transaction() as session:
-        enter_mishap(session, project_id, before, changed.project.table, words, room.clock())
+
+    def entered(session: Session, project: Project) -> None:
+        enter_mishap(session, project_id, before, project.table, words, room.clock())
+
+    change(room, project_id, form.revision, gone_on, also=entered)
     address = request.app.url_path_for("cut_table", project_id=project_id)
     return RedirectResponse(address, status_code=303)
 
@@ -128,9 +131,10 @@ def take_back_mishap(
     if way_back is None:
         raise HTTPException(404)
     before, after = way_back
-    change(room, project_id, form.revision, lambda project: taken_back(project, after, before))
-    with room.transaction() as session:
-        forget_last(session, project_id)
+    change(
+        room, project_id, form.revision, lambda project: taken_back(project, after, before),
+        also=lambda session, _: forget_last(session, project_id),
+    )  # fmt: skip
     address = request.app.url_path_for("cut_table", project_id=project_id)
     return RedirectResponse(address, status_code=303)
 

@@ -1,8 +1,8 @@
 """Sew: one pass at a time, large; beside it pressing, rows, and what is measured."""
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, Query, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
@@ -23,14 +23,27 @@ from kersey.core.project.sewing import (
     Reading,
     School,
 )
+from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.pass_words import pass_title
-from kersey.core.work.passes import after_pass, before_pass, passes
+from kersey.core.work.passes import (
+    Pass,
+    after_block,
+    after_pass,
+    before_block,
+    before_pass,
+    passes,
+)
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import answer_change
 from kersey.web.sew import time
-from kersey.web.sew.view import measures_context, press_context, sew_context
+from kersey.web.sew.view import (
+    measures_context,
+    press_context,
+    sew_context,
+    sewing_state,
+)
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -41,10 +54,11 @@ _TRIES = 5
 
 
 class PassForm(PageForm):
-    """A pass is done, or taken back."""
+    """A pass is done, or taken back: for all of its blocks, or for one."""
 
     key: str = Field(max_length=60)
     done: bool = True
+    block: str = Field("", max_length=12)
 
 
 class BatchForm(RevisedForm):
@@ -84,8 +98,13 @@ class FollowForm(RevisedForm):
 
 
 @router.get("/projects/{project_id}/sew", name="sew_page")
-def sew_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+def sew_page(
+    request: Request, room: Room, project_id: ProjectId, seen: str = Query("", max_length=80)
+) -> Response:
+    """The pass that comes next. Another screen asks whether it is still the one it has `seen`."""
     opened = open_project(room, project_id)
+    if seen and is_fragment_request(request) and seen == sewing_state(opened):
+        return Response(status_code=204)
     if is_fragment_request(request):
         return render(request, "sew/answer.html", sew_context(opened) | {"oob": True})
     return render(request, "sew/page.html", sew_context(opened))
@@ -182,14 +201,26 @@ def _ticked(room: Workroom, opened: OpenProject, form: PassForm) -> OpenProject:
     one = next((each for each in every if each.key == form.key), None)
     if one is None:
         return opened
-    how, words = (after_pass, pass_title(one)) if form.done else (before_pass, "")
     now = room.clock()
+    words = pass_title(one) if form.done else ""
+    if form.block and form.done:
+        words += f", block {form.block}"
 
     def ticked(project: Project) -> Project:
-        changed = how(project, quilt, every, one)
+        changed = _after(project, quilt, every, one, form)
         return noted(changed, words, now) if changed != project else project
 
     return _insisting(room, opened, ticked)
+
+
+def _after(
+    project: Project, quilt: Quilt, every: Sequence[Pass], one: Pass, form: PassForm
+) -> Project:
+    if form.block:
+        singly = after_block if form.done else before_block
+        return singly(project, quilt, every, one, form.block)
+    whole = after_pass if form.done else before_pass
+    return whole(project, quilt, every, one)
 
 
 def _insisting(

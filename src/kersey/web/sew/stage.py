@@ -1,6 +1,6 @@
 """Sew: from the model block to the last row."""
 
-from kersey.core.work.passes import blocks_sewn, passes, passes_done
+from kersey.core.work.passes import PASS, blocks_sewn, passes
 from kersey.core.work.work_order import BEFORE_SEWING
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
@@ -9,10 +9,10 @@ from kersey.web.workroom import Reckoned
 
 def _status(opened: OpenProject) -> str:
     quilt = opened.quilt
-    if quilt is None or not any(key.startswith("pass-") for key in opened.project.done):
+    if quilt is None or not any(key.startswith(PASS) for key in opened.project.done):
         return ""
     every = passes(quilt, opened.project.sewing.batch)
-    sewn = blocks_sewn(quilt, every, passes_done(opened.project, quilt, every))
+    sewn = blocks_sewn(opened.project, quilt, every)
     return f"{len(sewn)} of {len(quilt.placed)} blocks"
 
 

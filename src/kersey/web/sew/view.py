@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from hashlib import blake2s
 from typing import Any
 
 from kersey.core.cloth.fabric import Print, Value
@@ -12,6 +13,7 @@ from kersey.core.measure.length import format_length
 from kersey.core.project.sewing import Follow, Measured, Reading, School
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of, pins_of
+from kersey.core.work.feeding import Feed, feed, seam_of
 from kersey.core.work.measuring import (
     EASE,
     Verdict,
@@ -24,6 +26,7 @@ from kersey.core.work.measuring import (
 )
 from kersey.core.work.pass_words import cautions, pass_sentences, pass_title
 from kersey.core.work.passes import (
+    PASS,
     Pass,
     blocks_sewn,
     passes,
@@ -31,6 +34,7 @@ from kersey.core.work.passes import (
     trips_one_by_one,
 )
 from kersey.core.work.pressing import Pressing, PressQuestion, press
+from kersey.core.work.seams import Point
 from kersey.core.work.uneven import uneven_blocks
 from kersey.drawing.patches import draw_make
 from kersey.drawing.pressed import draw_pressed
@@ -47,7 +51,7 @@ _SHOWN_LOG = 60
 def sew_context(opened: OpenProject) -> dict[str, Any]:
     """The next pass, large; the blocks that it is for, and what is done."""
     context = project_context(opened, STAGE) | {
-        "now": None, "every": [], "sewing": None, "last": None, "follows": [],
+        "now": None, "every": [], "sewing": None, "last": None, "follows": [], "state": "",
     }  # fmt: skip
     quilt = opened.quilt
     if quilt is None:
@@ -63,7 +67,8 @@ def sew_context(opened: OpenProject) -> dict[str, Any]:
         "done_passes": len(done),
         "trips": len(every),
         "trips_alone": trips_one_by_one(every),
-        "sewn": len(blocks_sewn(quilt, every, done)),
+        "sewn": len(blocks_sewn(opened.project, quilt, every)),
+        "state": sewing_state(opened),
         "back": None if last is None else last.key,
         "last": sewing.last,
         "whole": len(quilt.placed),
@@ -77,15 +82,50 @@ def _pass(
     follows = [each for each in every if each.batch == now.batch and each.key not in done][1:]
     drawn = quilt.assembly.drawn_true and now.make.patches
     prints = _sample(now, quilt) if drawn else []
+    fed = _feed(now, quilt, opened)
     return {
         "now": now,
         "title": pass_title(now),
-        "sentences": pass_sentences(now, opened.units),
+        "sentences": pass_sentences(now, opened.units, fed),
         "cautions": cautions(now, now == every[0]),
-        "drawing": draw_make(now.make, prints, opened.units) if drawn else "",
+        "drawing": draw_make(now.make, prints, opened.units, _seam(now, fed)) if drawn else "",
+        "singly": [(block, now.tick_of(block) in opened.project.done) for block in now.blocks],
         "follows": [pass_title(each) for each in follows[:4]],
         "model": now.batch == 1 and len(now.blocks) <= quilt.plan.plan.problem.batch,
     }
+
+
+def sewing_state(opened: OpenProject) -> str:
+    """What a screen is known by to be up to date: all that is ticked, and how it is sewn."""
+    sewing = opened.project.sewing
+    ticked = "".join(sorted(key for key in opened.project.done if key.startswith(PASS)))
+    facts = ticked, len(opened.project.done), sewing.batch, opened.stored.plan_number
+    return blake2s(repr(facts).encode(), digest_size=8).hexdigest()
+
+
+def _feed(one: Pass, quilt: Quilt, opened: OpenProject) -> Feed | None:
+    """How a pass is fed, where the pressing of its block can be worked out."""
+    if not can_be_pressed(quilt):
+        return None
+    pressing = opened.reckoned.beside.get(Pressing)
+    if pressing is None:
+        pressing = press(press_question(quilt), opened.project.sewing.school)
+        opened.reckoned.beside[Pressing] = pressing
+    assert isinstance(pressing, Pressing)
+    return feed(one, pressing)
+
+
+def _seam(one: Pass, fed: Feed | None) -> tuple[Point, Point] | None:
+    """The seam of a pass from where it is begun."""
+    if fed is not None:
+        return fed.begin, fed.end
+    seam = seam_of(one)
+    return None if seam is None else (seam.begin, seam.end)
+
+
+def can_be_pressed(quilt: Quilt) -> bool:
+    """Whether the seams of its block are known from its patches."""
+    return quilt.assembly.drawn_true and not quilt.plan.block.makes_one_piece
 
 
 def _sample(one: Pass, quilt: Quilt) -> list[Print]:
@@ -114,7 +154,7 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
     quilt = opened.quilt
     if quilt is None:
         return context
-    if not quilt.assembly.drawn_true or quilt.plan.block.makes_one_piece:
+    if not can_be_pressed(quilt):
         return context | {"true": False}
     question = press_question(quilt)
     pressing = press(question, opened.project.sewing.school)
