@@ -66,7 +66,7 @@ REQUESTS = st.fixed_dictionaries(
 )  # fmt: skip
 
 
-@settings(max_examples=25, deadline=None)
+@settings(max_examples=10, deadline=None)
 @given(REQUESTS)
 def test_every_number_follows_from_the_contract(request: Json) -> None:
     try:

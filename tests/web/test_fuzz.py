@@ -77,6 +77,7 @@ FORMS = {
     "/projects/1/sew/readings": ["what", "number", "place", "target", "read", "by_tape"],
     "/projects/1/sew/readings/forget": ["place"],
     "/projects/1/sew/follow": ["follow"],
+    "/projects/1/sew/uneven": ["doing"],
     "/projects/1/sew/time": ["work"],
     "/projects/1/sew/evenings": ["day_0", "day_3", "ready_by", "stretch"],
     "/tape": ["read"],
@@ -183,7 +184,7 @@ def _most(usual: int) -> int:
     return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
 
 
-@settings(max_examples=_most(80))
+@settings(max_examples=_most(50))
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)

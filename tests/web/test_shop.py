@@ -42,16 +42,16 @@ WARE = {"was": "fat quarter", "name": "fat quarter", "form": "fat-quarter", "wid
 
 
 def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:
-    page = list_of(quilt, "purpose=queen")
+    page = list_of(quilt, "purpose=twin")
     assert "182 blocks" in page or "are missing" in page
     cost = re.search(r'class="figure">([\d.]+)<', page)
     assert cost
     # Another ware for the blocks, and the whole list costs more.
-    chosen = list_of(quilt, "purpose=queen&take-0=fat+quarter")
+    chosen = list_of(quilt, "purpose=twin&take-0=fat+quarter")
     dearer = re.search(r'class="figure">([\d.]+)<', chosen)
     assert dearer
     assert float(dearer[1]) > float(cost[1])
-    answer = quilt.get("/projects/1/size/order.json?purpose=queen&take-0=fat+quarter")
+    answer = quilt.get("/projects/1/size/order.json?purpose=twin&take-0=fat+quarter")
     order = answer.json()
     assert order["cost"] == float(dearer[1])
     assert order["cost"] == pytest.approx(sum(line["cost"] for line in order["lines"]))
@@ -89,14 +89,16 @@ def test_a_quilt_is_made_as_large_as_a_bed(quilt: TestClient) -> None:
 
 
 def test_prices_are_changed_and_kept_in_the_file(quilt: TestClient) -> None:
-    before = list_of(quilt, "purpose=queen")
+    before = list_of(quilt, "purpose=twin")
     assert "These are made-up prices" in quilt.get("/prices").text
     page = quilt.post("/prices", data=WARE | {"revision": revision(quilt)}).text
     assert 'value="1.25"' in page
     assert "made-up" not in page
-    cheaper = list_of(quilt, "purpose=queen")
-    assert "fat quarter, 18.75" in cheaper
-    assert "fat quarter, 57.00" in before
+    cheaper = list_of(quilt, "purpose=twin")
+    dear, cheap = (re.findall(r"fat quarter, ([\d.]+)", page) for page in (before, cheaper))
+    # Three eighty each became one and a quarter.
+    assert dear
+    assert {float(cost) * 1.25 / 3.8 for cost in dear} <= {float(cost) for cost in cheap}
     new = WARE | {"was": "", "name": "linen", "form": "yardage", "width": "137 cm", "price": "18"}
     quilt.post("/prices", data=new | {"stock": "5 yd", "revision": revision(quilt)})
     prices = quilt.get("/everything.json").json()["prices"]

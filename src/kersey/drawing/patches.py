@@ -73,11 +73,16 @@ def outline_of(patch: Patch, times: Fraction) -> str:
 
 
 def draw_make(
-    make: Make, prints: Sequence[Print], units: Units, seam: tuple[Size, Size] | None = None
+    make: Make,
+    prints: Sequence[Print],
+    units: Units,
+    seam: tuple[Size, Size] | None = None,
+    together: int | None = None,
 ) -> str:
     """A make as it looks once it is sewn, with what it should measure below; `prints` are those of
     its patches. All makes of a block are drawn to one scale by their pictures' boxes. The `seam`
-    that is sewn now is outlined, with a dot where it is begun."""
+    that is sewn now is outlined, with a dot where it is begun; patches after those that are
+    `together` are pale."""
     across = [float(x) for patch in make.patches for x, _ in patch.corners]
     down = [float(y) for patch in make.patches for _, y in patch.corners]
     left, top = min(across), min(down)
@@ -85,9 +90,9 @@ def draw_make(
     big = max(width, height)
     cloths = Cloths()
     parts = [
-        element("path", d=_outline(patch), fill=cloths.fill(cloth), class_="piece",
-                stroke_width=big / 90)
-        for patch, cloth in zip(make.patches, prints, strict=True)
+        element("path", d=_outline(patch), fill=cloths.fill(cloth), stroke_width=big / 90,
+                class_="piece" if together is None or n < together else "piece not-yet")
+        for n, (patch, cloth) in enumerate(zip(make.patches, prints, strict=True))
     ]  # fmt: skip
     square = make.size[0] == make.size[1]
     size = format_length(make.size[0], units) if square else format_size(*make.size, units)

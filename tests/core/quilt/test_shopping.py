@@ -43,7 +43,7 @@ def bought(of: Project, offer: Offer, role: Role, less: int = 0) -> int:
     return again.plan.possible
 
 
-@pytest.mark.parametrize(("recipe", "line"), [("half-square", PAIRS), ("log-cabin", PAIRS)])
+@pytest.mark.parametrize(("recipe", "line"), [("half-square", PAIRS), ("nine-patch", PAIRS)])
 def test_what_is_bought_makes_the_blocks(recipe: str, line: str) -> None:
     begun = plan(project(line, block=BlockChoice(recipe)))
     twin = enough_for(begun, Wish("queen"), Units.INCHES)

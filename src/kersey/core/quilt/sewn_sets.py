@@ -36,12 +36,25 @@ def strip_sets(plan: CuttingPlan, deal: int = 0) -> list[SewnSet]:
     """The sets that the strips of a plan are sewn into.
 
     Sets are drawn from the longest strips first, as many as can be; what is left of those goes into
-    the sets of the next length. Where there are several kinds, the search that found the plan says
-    how many of each.
+    the sets of the next length. Where there are several kinds, or that gives too few, the search
+    that found the plan says how many of each.
     """
+    kinds = plan.problem.kinds_of_sets
+    if len(kinds) > 1:
+        return _drawn_sets(plan, deal, _sets_by_length(plan))
+    found = _drawn_sets(plan, deal, None)
+    if sum(each.segments for each in found) >= plan.blocks * kinds[0].pieces:
+        return found
+    return _drawn_sets(plan, deal, _sets_by_length(plan))
+
+
+def _drawn_sets(
+    plan: CuttingPlan, deal: int, how_many: dict[tuple[int, int], int] | None
+) -> list[SewnSet]:
+    """Sets as many of each kind and number of segments as is said, or as can be."""
     problem, shuffle = plan.problem, Random(_SHUFFLE + deal)
     prints = {fabric.name: fabric.print for fabric in problem.fabrics}
-    waiting, how_many = _strips_cut(plan), _sets_by_length(plan)
+    waiting = _strips_cut(plan)
     stacks: _Stacks = [{} for _ in problem.needs]
     # Shorter strips of a print wait for the later sets: whoever has most of both gives first.
     shorter = Counter(prints[name] for names in waiting.values() for name in names)
@@ -126,11 +139,9 @@ def _most(stacks: _Stacks, kind: StripSet, problem: CuttingProblem) -> int:
     return min(most)
 
 
-def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int] | None:
-    """Sets of each kind and number of segments; None where one kind is drawn as it comes."""
+def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int]:
+    """Sets of each kind and number of segments, by the search."""
     problem = plan.problem
-    if len(problem.kinds_of_sets) == 1:
-        return None
     strips: Counter[tuple[str, Need, Fraction]] = Counter()
     for layout in plan.layouts:
         for cut in layout.cuts:

@@ -2,6 +2,8 @@
 
 __all__ = [
     "at_table",
+    "between_blocks",
+    "feeding",
     "labels",
     "measuring",
     "mishap",
@@ -13,6 +15,7 @@ __all__ = [
     "replanning",
     "schedule",
     "seams",
+    "set_height",
     "step_words",
     "taken_back",
     "uneven",

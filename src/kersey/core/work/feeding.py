@@ -61,6 +61,13 @@ def seam_of(one: Pass) -> Seam | None:
     return seam_between(one.make.patches[:first], one.make.patches[first:second])
 
 
+def joined_by(one: Pass) -> int | None:
+    """How many patches of its make are together once a pass is done, the first ones; None where
+    that is not known."""
+    sides = _sides(one.make, one.join)
+    return None if sides is None else sides[1]
+
+
 def feed(one: Pass, pressing: Pressing) -> Feed | None:
     """How a pass is fed where the seams of its block are pressed so; none where no allowance ends
     on its seam, or the make lies elsewhere in the block than it is drawn."""

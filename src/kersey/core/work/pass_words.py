@@ -75,7 +75,7 @@ def _fed(one: Pass, fed: Feed) -> str:
     top = one.second if fed.second_on_top else one.first
     allowances = "seam allowance" if fed.on_top == 1 else "seam allowances"
     if fed.with_foot == fed.on_top:
-        which = "its" if fed.on_top == 1 else f"all {fed.on_top}"
+        which = "its" if fed.on_top == 1 else ("both" if fed.on_top == 2 else f"all {fed.on_top}")
         run = f"{which} {allowances} then {'runs' if fed.on_top == 1 else 'run'} with the foot"
     else:
         run = f"{fed.with_foot} of {fed.on_top} {allowances} then run with the foot; mind the rest"

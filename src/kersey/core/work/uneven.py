@@ -61,6 +61,21 @@ def uneven_blocks(project: Project, units: Units = Units.INCHES) -> tuple[Choice
     )
 
 
+def evened(project: Project, doing: Doing) -> Project:
+    """The project with one of these done: what the quilt follows from there on, and for a sashing
+    the sashing, between as many rows and columns as before."""
+    follow = {Doing.LEAVE: Follow.MEASURED, Doing.REMAKE: Follow.RECKONED}
+    sewing = replace(project.sewing, follow=follow.get(doing, Follow.SMALLEST))
+    project = replace(project, sewing=sewing)
+    read = [each for each in project.sewing.of(Measured.BLOCK) if each.place in ("", "width")]
+    grid = project.plan.grid if project.plan else None
+    if doing is not Doing.SASHING or grid is None or not read:
+        return project
+    design = replace(project.design, sashing=Sashing(_SASHING + _spread(read)),
+                     rows=grid.rows, columns=grid.columns)  # fmt: skip
+    return replace(project, design=design)
+
+
 def _spread(read: list[Reading]) -> Fraction:
     return max(each.read for each in read) - min(each.read for each in read)
 

@@ -7,7 +7,7 @@ from kersey.core.cloth.forms import FACTS
 from kersey.core.frame.setting import Seat
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_size
-from kersey.core.project.table import parent_key
+from kersey.core.project.table import Joined, parent_key
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.replanning import Way, WayKind, Ways
@@ -71,14 +71,27 @@ _TITLES = {
 }
 
 
+def joined_words(joined: Joined, quilt: Quilt, units: Units) -> str:
+    """What is sewn together to make a piece that none is large enough for."""
+    parts = " and ".join(format_size(*part, units) for part in joined.parts)
+    whole = format_size(joined.width, joined.length, units)
+    name = _name(quilt, joined.key)
+    return f"Sew {parts} of {name} end to end: that is the {whole} that is missing."
+
+
+def to_join(quilt: Quilt, units: Units) -> list[str]:
+    """What is to be sewn together before its pieces are cut, as long as it lies there."""
+    there = {each.key for each in quilt.project.table.lying}
+    return [
+        joined_words(each, quilt, units)
+        for each in quilt.project.table.joined if each.key in there
+    ]  # fmt: skip
+
+
 def _costs(way: Way, before: Quilt, after: Quilt | None, units: Units) -> Iterator[str]:
     if way.kind is WayKind.UNHARMED:
         yield "Nothing that the quilt needs is missing."
-    for joined in way.joined:
-        parts = " and ".join(format_size(*part, units) for part in joined.parts)
-        whole = format_size(joined.width, joined.length, units)
-        name = _name(before, joined.key)
-        yield f"Sew {parts} of {name} end to end: that is the {whole} that is missing."
+    yield from (joined_words(joined, before, units) for joined in way.joined)
     if way.joined:
         place = _least_seen(before)
         yield f"Put it where it is seen least, in a block at the edge like {place}."

@@ -8,6 +8,7 @@ from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import datetime
 from enum import StrEnum
+from fractions import Fraction
 from functools import partial
 from itertools import takewhile
 from typing import Any
@@ -32,6 +33,7 @@ from kersey.core.work.at_table import (
     settings,
     settings_one_by_one,
 )
+from kersey.core.work.set_height import to_match
 from kersey.drawing.at_table import draw_at_table
 from kersey.store.projects import ProjectChanged
 from kersey.web.cut.stage import STAGE
@@ -227,8 +229,18 @@ def _next(
         "gives": [codes[need] for need in cut.needs],
         "follows": [(each, [codes[need] for need in each.needs]) for each in follows],
         "comes_back": bool(later),
+        "matched": _matched(opened, cut),
         "first_cut": now == 0,
         "strip_number": 1 + alike.index(cut),
         "strips": len(alike),
         "new_cloth": now > 0 and cuts[now - 1].stack != cut.stack,
     }
+
+
+def _matched(opened: OpenProject, cut: TableCut) -> Fraction | None:
+    """What the ruler is truly set at, where a strip set that this is to match was measured."""
+    quilt = opened.quilt
+    assert quilt is not None
+    found = (to_match(quilt, opened.project, need) for need in cut.needs)
+    height = next((each for each in found if each is not None), None)
+    return height if cut.ruler in [need.width for need in cut.needs] else None

@@ -19,6 +19,7 @@ from kersey.core.quilt.supply import supplies
 from kersey.core.quilt.to_buy import to_buy
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.step_words import step_words
+from kersey.core.work.way_words import to_join
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
 from kersey.core.yields.cut_words import strip_words
@@ -60,6 +61,7 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "supplies": supplies(quilt),
         "to_buy": to_buy(quilt),
         "layers": range(1, MOST_LAYERS + 1),
+        "to_join": to_join(quilt, opened.units),
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
         "left_whole": sum(piece.count for piece in quilt.left if piece.whole),
         "drawn_true": quilt.assembly.drawn_true,

@@ -33,6 +33,7 @@ from kersey.core.work.passes import (
     before_pass,
     passes,
 )
+from kersey.core.work.uneven import Doing, evened
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
@@ -95,6 +96,12 @@ class FollowForm(RevisedForm):
     """What becomes of blocks and rows that are not as reckoned."""
 
     follow: Follow
+
+
+class EvenForm(RevisedForm):
+    """What is done with blocks that came out uneven."""
+
+    doing: Doing
 
 
 @router.get("/projects/{project_id}/sew", name="sew_page")
@@ -185,6 +192,15 @@ def choose_follow(
     opened = open_project(room, project_id)
     form = read_form(FollowForm, typed, opened.units)
     change(room, project_id, form.revision, lambda p: following(p, form.follow))
+    return _to(request, "sew_measures", project_id)
+
+
+@router.post("/projects/{project_id}/sew/uneven", name="even_out")
+def even_out(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Do one of the things that uneven blocks leave."""
+    opened = open_project(room, project_id)
+    form = read_form(EvenForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: evened(p, form.doing))
     return _to(request, "sew_measures", project_id)
 
 

@@ -13,9 +13,11 @@ from kersey.core.measure.length import format_length
 from kersey.core.project.sewing import Follow, Measured, Reading, School
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of, pins_of
-from kersey.core.work.feeding import Feed, feed, seam_of
+from kersey.core.work.between_blocks import between_blocks
+from kersey.core.work.feeding import Feed, feed, joined_by, seam_of
 from kersey.core.work.measuring import (
     EASE,
+    PerSeam,
     Verdict,
     correction,
     drifts,
@@ -35,6 +37,7 @@ from kersey.core.work.passes import (
 )
 from kersey.core.work.pressing import Pressing, PressQuestion, press
 from kersey.core.work.seams import Point
+from kersey.core.work.set_height import match_words, set_heights
 from kersey.core.work.uneven import uneven_blocks
 from kersey.drawing.patches import draw_make
 from kersey.drawing.pressed import draw_pressed
@@ -88,7 +91,7 @@ def _pass(
         "title": pass_title(now),
         "sentences": pass_sentences(now, opened.units, fed),
         "cautions": cautions(now, now == every[0]),
-        "drawing": draw_make(now.make, prints, opened.units, _seam(now, fed)) if drawn else "",
+        "drawing": _drawn(now, prints, fed, opened) if drawn else "",
         "singly": [(block, now.tick_of(block) in opened.project.done) for block in now.blocks],
         "follows": [pass_title(each) for each in follows[:4]],
         "model": now.batch == 1 and len(now.blocks) <= quilt.plan.plan.problem.batch,
@@ -113,6 +116,10 @@ def _feed(one: Pass, quilt: Quilt, opened: OpenProject) -> Feed | None:
         opened.reckoned.beside[Pressing] = pressing
     assert isinstance(pressing, Pressing)
     return feed(one, pressing)
+
+
+def _drawn(one: Pass, prints: list[Print], fed: Feed | None, opened: OpenProject) -> str:
+    return draw_make(one.make, prints, opened.units, _seam(one, fed), joined_by(one))
 
 
 def _seam(one: Pass, fed: Feed | None) -> tuple[Point, Point] | None:
@@ -164,7 +171,7 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
         "best": best.nest,
         "shadows": len({seam for way in pressing.shadows for seam in way}),
         "drawings": _pressed(pressing, quilt),
-        "rows": len({placed.row for placed in quilt.placed}),
+        "between": between_blocks(quilt, opened.project.sewing.school),
     }
 
 
@@ -220,15 +227,42 @@ def measures_context(opened: OpenProject) -> dict[str, Any]:
         return context
     log = list(enumerate(opened.project.sewing.readings))[::-1]
     return context | {
-        "fields": [*_block_fields(quilt, opened), *_row_fields(quilt, opened)],
+        "fields": [
+            *_set_fields(quilt, opened),
+            *_block_fields(quilt, opened),
+            *_row_fields(quilt, opened),
+        ],
         "row_says": _rows(quilt, opened),
         "uneven": uneven_blocks(opened.project, opened.units),
         "strip_says": _strips(opened),
         "strips": _strip_field(quilt, opened),
+        "between": between_blocks(quilt, opened.project.sewing.school),
         "rows": _row_numbers(quilt),
         "log": [(n, each, _log_words(each, opened)) for n, each in log[:_SHOWN_LOG]],
         "quilt_now": quilt,
     }
+
+
+def _set_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
+    """Every kind of strip set, before anything is cut to match it."""
+    found = []
+    heights = set_heights(quilt, opened.project)
+    for each in heights:
+        which = f" {each.number}" if len(heights) > 1 else ""
+        words = f"Strip set{which} of {each.strips}, across its strips"
+        asked = Asked(Measured.SET, each.number, "", words, each.reckoned)
+        if each.measured is not None:
+            verdict, per = judged(each.reckoned, each.measured, each.strips - 1)
+            good = verdict is Verdict.GO_ON
+            says = "Just as it should be" if not per.off else _off_words(per, good, opened)
+            asked = _with(asked, " ".join([f"{says}.", *match_words(each, opened.units)]), good)
+        found.append(asked)
+    return found
+
+
+def _off_words(per: PerSeam, good: bool, opened: OpenProject) -> str:
+    way = "narrow" if per.off < 0 else "wide"
+    return f"{'A hair' if good else 'It came out'} too {way}, {said(per, opened.units)}"
 
 
 def _block_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
