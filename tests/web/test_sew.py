@@ -7,7 +7,7 @@ import sys
 from typing import Any
 
 from fastapi.testclient import TestClient
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 from tests.web.test_wrong import begun, revision
 
 
@@ -107,3 +107,58 @@ def test_the_clock_the_evenings_and_where_one_was(client: TestClient) -> None:
     calendar = client.get(f"{project}/sew/calendar.ics")
     assert calendar.headers["content-type"].startswith("text/calendar")
     assert calendar.text.count("BEGIN:VEVENT") > 1
+
+
+def test_another_screen_follows_and_a_note_being_written_stays(
+    browser: Browser, server: Any
+) -> None:
+    laptop, phone = browser.new_page(), browser.new_page(viewport={"width": 390, "height": 844})
+    line: dict[str, str | float | bool] = {"line": "12 fat quarters, 12 prints"}
+    made = laptop.request.post(
+        f"{server.url}/projects", form=line, headers={"Origin": server.url}, max_redirects=0
+    )
+    project = made.headers["location"].removeprefix(server.url).split("/")[2]
+    address = f"{server.url}/projects/{project}/sew"
+    for page in (laptop, phone):
+        page.goto(address)
+        expect(page.locator(".table-count")).to_contain_text("0 of")
+    laptop.locator("#sew-note").fill("Thread nearly")
+    phone.locator(".table-cut").click()
+    for page in (laptop, phone):
+        expect(page.locator(".table-count")).to_contain_text("1 of")
+    expect(laptop.locator("#sew-note")).to_have_value("Thread nearly")
+    # Down to the second batch, then one block of it alone.
+    while not phone.locator(".singly").count():
+        shown = phone.locator(".table-next-form input[name=key]").input_value()
+        phone.locator(".table-cut").click()
+        expect(phone.locator(".table-next-form input[name=key]")).not_to_have_value(shown)
+    block = phone.locator(".singly button").first
+    name = block.inner_text()
+    block.click()
+    ticked = laptop.locator('.singly button[aria-pressed="true"]')
+    expect(ticked).to_have_text(f"{name} ✓")
+    ticked.click()
+    expect(phone.locator('.singly button[aria-pressed="true"]')).to_have_count(0)
+    assert phone.evaluate("document.documentElement.scrollWidth") <= 390
+    for page in (laptop, phone):
+        page.close()
+
+
+def test_uneven_blocks_are_evened_out_and_sets_matched(client: TestClient) -> None:
+    project = begun(client)
+    target = {"what": "block", "target": "6 1/2"}
+    for number, read in enumerate(("6 1/2", "6 1/4"), 1):
+        reading = target | {"number": str(number), "read": read}
+        page = client.post(f"{project}/sew/readings", data=reading).text
+    assert "The blocks are uneven" in page
+    done = {"revision": revision(page), "doing": "Part them by a sashing that takes it up"}
+    client.post(f"{project}/sew/uneven", data=done)
+    sheet = client.get(f"{project}/cut").text
+    assert "As measured" in sheet
+    assert "1¼″" in client.get(f"{project}/size").text
+    page = client.get(f"{project}/sew/measures").text
+    client.post(
+        f"{project}/sew/uneven",
+        data={"revision": revision(page), "doing": "Make those anew that are off"},
+    )
+    assert "As reckoned." in client.get(f"{project}/sew/measures").text

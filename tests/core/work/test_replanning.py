@@ -32,8 +32,9 @@ from kersey.core.work.mishap import (
 )
 from kersey.core.work.passes import after_block, blocks_sewn, kits_begun, passes
 from kersey.core.work.put_away import put_away
-from kersey.core.work.replanning import WayKind, all_ways, first_ways
+from kersey.core.work.replanning import all_ways, first_ways
 from kersey.core.work.taken_back import CutSince, before_of, taken_back
+from kersey.core.work.ways import WayKind
 from kersey.core.work.work_order import work_order
 
 

@@ -20,5 +20,6 @@ __all__ = [
     "taken_back",
     "uneven",
     "way_words",
+    "ways",
     "work_order",
 ]

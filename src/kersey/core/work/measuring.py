@@ -159,18 +159,21 @@ def said(per: PerSeam, units: Units) -> str:
 
     >>> said(PerSeam(Fraction(-1, 4), 7), Units.INCHES)
     'about 1/32″ at each of 7 seams makes ¼″'
+    >>> said(PerSeam(Fraction(1, 8), 4), Units.INCHES)
+    '1/32″ at each of 4 seams makes ⅛″'
     """
     if units is Units.CENTIMETRES:
         each = f"about {abs(float(per.each)) * 25.4:.1f} mm"
-    elif per.exact:
-        each = format_length(abs(per.each))
     elif per.marked:
-        each = f"about {_fraction(abs(per.marked))}″"
+        each = f"{'' if per.exact else 'about '}{_on_a_ruler(abs(per.marked))}"
     else:
         each = "less than 1/64″"
     noun = "the one seam" if per.seams == 1 else f"each of {per.seams} seams"
     return f"{each} at {noun} makes {format_length(abs(per.off), units)}"
 
 
-def _fraction(length: Fraction) -> str:
-    return f"{length.numerator}/{length.denominator}"
+def _on_a_ruler(length: Fraction) -> str:
+    """A length by the marks of a ruler, which has thirty-seconds where others end at sixteenths."""
+    if length.denominator < _MARK.denominator:
+        return format_length(length)
+    return f"{length.numerator}/{length.denominator}″"

@@ -14,14 +14,12 @@ for certain whether all blocks can still be had.
 """
 
 from collections import Counter
-from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
-from enum import StrEnum
-from fractions import Fraction
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import replace
 from functools import cached_property
 
 from kersey.core.cutting.checker import claimed, faults
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import Infeasible
@@ -35,7 +33,7 @@ from kersey.core.quilt.dealing import AS_THEY_COME, CannotBeDealt, Wished, deal
 from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.pieces import pieces_made, slots_of
 from kersey.core.quilt.planning import laid, plan_question, size_wish
-from kersey.core.work.free_cloth import Free, free_cloth, with_more_cut
+from kersey.core.work.free_cloth import Free, with_more_cut
 from kersey.core.work.joined_piece import joined_piece
 from kersey.core.work.mishap import (
     Lies,
@@ -47,73 +45,16 @@ from kersey.core.work.mishap import (
 )
 from kersey.core.work.narrower_border import narrower_border
 from kersey.core.work.passes import kits_begun, with_kits_numbered
+from kersey.core.work.small_search import Found, SmallSearch
+from kersey.core.work.ways import Bought, Way, WayKind, Ways
 from kersey.core.yields.report import checked_plan, sorts_of
 
-# Seconds for a small question and for all of them; and for planning everything anew, at once and
-# when it is proved.
-SMALL, ALL_SMALL, AT_ONCE, ANEW = 0.25, 0.4, 0.6, 2.8
+# Seconds for planning everything anew, at once and when it is proved.
+AT_ONCE, ANEW = 0.6, 2.8
 # A role of one need alone: that of the need, and its place.
 _OWN = "{} {}"
 # So many pieces more of a sort are tried, and so many missing pieces joined, at most.
 _MOST_BOUGHT, _MOST_JOINED = 4, 4
-
-
-class WayKind(StrEnum):
-    """How one can go on, the least changed first."""
-
-    UNHARMED = "nothing is missing"
-    SAME = "the same quilt"
-    SPARE = "a spare block in its place"
-    ANEW = "the same quilt, the rest planned anew"
-    OTHER_PRINT = "another print in its place"
-    JOINED = "a piece joined"
-    FEWER = "fewer blocks"
-    BUY = "buy a little"
-
-
-@dataclass(frozen=True)
-class Bought:
-    """So many pieces like this fabric, each of a print of its own."""
-
-    fabric: Fabric
-    pieces: int
-
-
-@dataclass(frozen=True)
-class Way:
-    """One way to go on: the project as it would be, and what it costs.
-
-    So many `blocks` can be had then; it `opens` so many whole pieces more; of the blocks `changed`,
-    by their numbers from 0, some print is another one. The `border` is then narrower than it was:
-    its finished width in inches. There is no project where something has to be bought first.
-    """
-
-    kind: WayKind
-    blocks: int
-    project: Project | None = None
-    opens: int = 0
-    changed: tuple[int, ...] = ()
-    joined: tuple[Joined, ...] = ()
-    bought: Bought | None = None
-    border: Fraction | None = None
-
-
-@dataclass(frozen=True)
-class Ways:
-    """The ways, best first. So many blocks were `wanted`; `most` of them can be had of what truly
-    is there, and no plan can have more than `bound`, once that was sought. `lost` are the pieces
-    that are missing, by what was pulled."""
-
-    wanted: int
-    ways: tuple[Way, ...]
-    most: int
-    bound: int | None = None
-    lost: tuple[tuple[str, Need, int], ...] = ()
-
-    @property
-    def proved(self) -> bool:
-        """Whether it is certain that all blocks can be had, or that no more can."""
-        return self.most >= self.wanted or self.most == self.bound
 
 
 def first_ways(lies: Lies, clock: Clock, units: Units = Units.INCHES) -> Ways:
@@ -160,22 +101,13 @@ def _changes_prints(way: Way) -> bool:
     return way.kind is WayKind.OTHER_PRINT
 
 
-@dataclass(frozen=True)
-class _Found:
-    """So many blocks of a small problem, cut of `free` cloth by the names of its fabrics."""
-
-    blocks: int
-    layouts: tuple[Layout, ...]
-    free: Mapping[str, Free]
-
-
 class _State:
     """What is left of the plan, and the questions that are asked of it."""
 
     def __init__(self, lies: Lies, clock: Clock, units: Units) -> None:
         self.lies, self.clock, self.units = lies, clock, units
-        self._watch, self._begun = Watch(clock, ALL_SMALL), clock()
         asked, self.plan = still_planned(lies)
+        self._small = SmallSearch(self.plan, clock)
         self.asked: YieldAsked = asked
         self._keys = dict(zip((f.name for f in asked.problem.fabrics), asked.keys, strict=True))
 
@@ -256,76 +188,10 @@ class _State:
             return replace(there.cloth, roles=roles) if roles else None
 
         problem = CuttingProblem(needs, ())
-        found = self._cut_of_free(problem, 1, of_same_prints)
+        found = self._small.cut_of_free(problem, 1, of_same_prints)
         if found is None or not found.blocks:
             return None
         return self._way(WayKind.SAME, with_more_cut(self.plan, found.layouts, found.free, real))
-
-    def _cut_of_free(
-        self,
-        problem: CuttingProblem,
-        wanted: int,
-        serving: Callable[[Free], Fabric | None],
-        more: Sequence[Fabric] = (),
-    ) -> "_Found | None":
-        """So many blocks of a small problem, of the free cloth that is `serving` it and of `more`:
-        first of what was opened, then with as few whole pieces as can be seen at once."""
-        found = self._cut_of(
-            problem, wanted, serving, more, free_cloth(self.plan, False, problem.needs)
-        )
-        if found is not None and found.blocks >= wanted:
-            return found
-        there = list(free_cloth(self.plan, True, problem.needs))
-        with_whole = self._cut_of(problem, wanted, serving, more, there)
-        if with_whole is None or (found is not None and found.blocks >= with_whole.blocks):
-            return found
-        return self._thinned(problem, with_whole, serving, more)
-
-    def _thinned(
-        self,
-        problem: CuttingProblem,
-        found: "_Found",
-        serving: Callable[[Free], Fabric | None],
-        more: Sequence[Fabric],
-    ) -> "_Found":
-        """As many blocks of fewer whole pieces: those most is cut from, as many as it takes."""
-        pieces = Counter[str]()
-        for layout in found.layouts:
-            pieces[layout.fabric.name] += layout.copies * len(layout.cuts)
-        opened = [each for each in found.free.values() if each.cloth.opened]
-        whole = [name for name, _ in pieces.most_common() if not found.free[name].cloth.opened]
-        for many in range(1, len(whole)):
-            if self._watch.left <= 0 or self.clock() - self._begun > ALL_SMALL:
-                break
-            there = [*opened, *(found.free[name] for name in whole[:many])]
-            fewer = self._cut_of(problem, found.blocks, serving, more, there)
-            if fewer is not None and fewer.blocks >= found.blocks:
-                return fewer
-        return found
-
-    def _cut_of(
-        self,
-        problem: CuttingProblem,
-        wanted: int,
-        serving: Callable[[Free], Fabric | None],
-        more: Sequence[Fabric],
-        there: Iterable[Free],
-    ) -> "_Found | None":
-        free, fabrics = dict[str, Free](), list(more)
-        for each in there:
-            cloth = serving(each)
-            if cloth is not None:
-                name = f"free {len(free)}"
-                free[name] = each
-                fabrics.append(replace(cloth, name=name))
-        if not fabrics:
-            return None
-        asked = replace(problem, fabrics=tuple(fabrics))
-        watch = Watch(self.clock, SMALL)
-        plan = checked_plan(asked, watch, Sought(most=wanted))
-        self._watch.spend(watch.spent)
-        cut = tuple(layout for layout in plan.layouts if layout.fabric.name in free)
-        return _Found(min(plan.blocks, wanted), cut, free)
 
     @cached_property
     def affected(self) -> tuple[int, ...]:
@@ -378,13 +244,13 @@ class _State:
         kind = WayKind.SPARE if self._enough(short) else WayKind.FEWER
         return self._way(kind, replace(plan, blocks=self.wanted - short), last)
 
-    def _together(self, more: Sequence[Fabric] = ()) -> "_Found | None":
+    def _together(self, more: Sequence[Fabric] = ()) -> Found | None:
         """The affected blocks, of the pieces that no other block takes, of free cloth, and of
         `more` that is not there."""
         problem, told_apart = self._told_apart
         blocks = len(self.affected) * self._batch
         cloth = [told_apart(fabric) for fabric in more]
-        return self._cut_of_free(
+        return self._small.cut_of_free(
             problem, blocks, lambda there: told_apart(there.cloth), (*self._not_taken(), *cloth)
         )
 

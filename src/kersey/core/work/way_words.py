@@ -10,7 +10,7 @@ from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.project.table import Joined, parent_key
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
 from kersey.core.wall.numbers import number_of
-from kersey.core.work.replanning import Way, WayKind, Ways
+from kersey.core.work.ways import Way, WayKind, Ways
 
 # So many blocks are named one by one.
 _NAMED = 6
