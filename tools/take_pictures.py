@@ -8,12 +8,14 @@ import tempfile
 from dataclasses import dataclass
 from pathlib import Path
 
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 FOLDER = Path(__file__).parent.parent / "docs" / "screenshots"
 DESK, PHONE = (1280, 800), (390, 844)
 # Where tools/make_wall_pictures.py says the corners of the log cabin's picture are, in per cent.
 WALL_CORNERS = ((27.8, 7.8), (78.5, 11.1), (78.0, 89.2), (20.2, 87.3))
+
+FLAW = "happened=a+flaw+in+the+cloth&thing=3&left=17+1/2+x+9"
 
 
 @dataclass(frozen=True)
@@ -22,23 +24,20 @@ class Shot:
     path: str
     view: tuple[int, int] = DESK
     theme: str = "light"
-    typed: str = ""
+    passes: int = 0
     fan: str = ""
     wall: str = ""
 
 
 SHOTS = (
     Shot("first-page", "/"),
-    Shot("quick-entry", "/", typed="12 light, 18 drak fat quarters"),
     Shot("pull", "/projects/4/pull"),
-    Shot("pull-phone-dark", "/projects/4/pull", PHONE, "dark"),
     Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
     Shot("ledger", "/cupboard/lots/17/ledger"),
     Shot("yield", "/projects/6/yield"),
     Shot("yield-wall", "/projects/6/yield/wall?look=log-cabin"),
     Shot("own-block", "/projects/6/yield/own"),
     Shot("cupboard", "/cupboard"),
-    Shot("cupboard-lot", "/cupboard/lots/8"),
     Shot("size", "/projects/5/size"),
     Shot("whole-quilts", "/projects/5/size/quilts"),
     Shot("try-outs", "/projects/6/size/tryouts?part=binding"),
@@ -47,6 +46,9 @@ SHOTS = (
     Shot("real-wall", "/projects/6/arrange/real", wall="wall-of-the-log-cabin.jpg"),
     Shot("cut", "/projects/4/cut"),
     Shot("at-the-table", "/projects/6/cut/table"),
+    Shot("went-wrong", f"/projects/6/cut/wrong?{FLAW}"),
+    Shot("sew", "/projects/6/sew", passes=16),
+    Shot("sew-phone-dark", "/projects/6/sew", PHONE, "dark"),
 )
 
 
@@ -85,9 +87,8 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
         color_scheme=shot.theme,  # type: ignore[arg-type]
     )
     page.goto(url + shot.path)
-    if shot.typed:
-        page.fill("#line", shot.typed)
-        page.locator("#reading .in-words").first.wait_for()
+    for _ in range(shot.passes):
+        _sewn(page)
     if shot.fan:
         _mark(page, shot.fan)
     if shot.wall:
@@ -95,6 +96,14 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
     page.wait_for_load_state("networkidle", timeout=120_000)
     page.screenshot(path=FOLDER / f"{shot.name}.png")
     page.close()
+
+
+def _sewn(page: Page) -> None:
+    """Tick the pass that is shown, and wait for the next."""
+    key = page.locator(".table-next-form input[name=key]")
+    shown = key.input_value()
+    page.click(".table-cut")
+    expect(key).not_to_have_value(shown)
 
 
 def _mark_wall(page: Page, picture: str) -> None:
