@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
-from kersey.core.frame.backing import JOIN_COST, BackingPlan, BackingWay
+from kersey.core.frame.backing import BackingPlan, BackingWay, panel_seams
 from kersey.core.measure.length import Units, format_size
 from kersey.core.quilt.let_in import LetIn
 from kersey.core.quilt.pieced_sheet import PiecedSheet
@@ -26,11 +26,7 @@ def draw_panels(
     width, length = size
     across = plan.way is BackingWay.ACROSS
     covered, panel = (length, width) if across else (width, length)
-    step = covered if plan.way is BackingWay.WIDE else usable - JOIN_COST / 2
-    edges, at = [Fraction(0)], Fraction(0)
-    for _ in range(plan.panels - 1):
-        at += step if len(edges) == 1 else usable - JOIN_COST
-        edges.append(min(at, covered))
+    edges = [Fraction(0), *panel_seams(plan, covered, usable)]
     boxes = [(a, b - a) for a, b in zip(edges, [*edges[1:], covered], strict=True)]
     parts = [_box(start, wide, panel, across) for start, wide in boxes]
     words = f"{plan.panels} panel{'s' * (plan.panels > 1)}"

@@ -5,6 +5,7 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
+from kersey.core.project.finishing import Finishing
 from kersey.core.project.sewing import Sewing
 from kersey.core.project.table import Table
 from kersey.core.work.taken_back import Before
@@ -12,6 +13,7 @@ from kersey.records.choices import BadDocument, first_fault
 from kersey.records.plans import plan_document, plan_from
 
 _TABLE, _SEWING, _BEFORE = TypeAdapter(Table), TypeAdapter(Sewing), TypeAdapter(Before)
+_FINISHING = TypeAdapter(Finishing)
 
 
 def table_document(table: Table) -> Any:
@@ -33,6 +35,17 @@ def sewing_document(sewing: Sewing) -> Any:
 def sewing_from(document: object) -> Sewing:
     """What a document says was settled and measured; raises `BadDocument`."""
     found: Sewing = _read(_SEWING, document)
+    return found
+
+
+def finishing_document(finishing: Finishing) -> Any:
+    """What was settled for the finish as plain words and numbers."""
+    return _FINISHING.dump_python(finishing, mode="json")
+
+
+def finishing_from(document: object) -> Finishing:
+    """What a document says was settled for the finish; raises `BadDocument`."""
+    found: Finishing = _read(_FINISHING, document)
     return found
 
 

@@ -12,6 +12,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, PlainSerializer, Va
 from kersey.core.cloth.fabric import BadFabric, Print, Value
 from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
 from kersey.core.project.design import Design
+from kersey.core.project.finishing import NOT_FINISHED, Finishing
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Version
 from kersey.core.project.project import Project
@@ -20,6 +21,8 @@ from kersey.core.project.table import EMPTY_TABLE, Table
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.records.at_work import (
+    finishing_document,
+    finishing_from,
     sewing_document,
     sewing_from,
     table_document,
@@ -38,6 +41,9 @@ _Versions = Annotated[
     tuple[Version, ...], BeforeValidator(versions_from), PlainSerializer(versions_document)
 ]
 _Table = Annotated[Table, BeforeValidator(table_from), PlainSerializer(table_document)]
+_Finishing = Annotated[
+    Finishing, BeforeValidator(finishing_from), PlainSerializer(finishing_document)
+]
 _Sewing = Annotated[Sewing, BeforeValidator(sewing_from), PlainSerializer(sewing_document)]
 _Print = Annotated[Print, BeforeValidator(print_from), PlainSerializer(print_document)]
 
@@ -96,6 +102,7 @@ class ProjectDocument(BaseModel):
     versions: _Versions = ()
     table: _Table = EMPTY_TABLE
     sewing: _Sewing = AT_REST
+    finishing: _Finishing = NOT_FINISHED
 
 
 def project_document(project: Project, place_of: Mapping[int | None, int]) -> Document:
@@ -122,6 +129,7 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         versions=project.versions,
         table=project.table,
         sewing=project.sewing,
+        finishing=project.finishing,
     )
     return document.model_dump(mode="json")
 
@@ -154,6 +162,7 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         versions=known.versions,
         table=known.table,
         sewing=known.sewing,
+        finishing=known.finishing,
     )
 
 

@@ -11,6 +11,8 @@ from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.records.at_work import (
+    finishing_document,
+    finishing_from,
     sewing_document,
     sewing_from,
     table_document,
@@ -54,6 +56,7 @@ def project_from_row(row: ProjectRow) -> Project:
         versions=versions_from_text(row.versions),
         table=table_from(json.loads(row.on_table)),
         sewing=sewing_from(json.loads(row.sewing)),
+        finishing=finishing_from(json.loads(row.finishing)),
     )
 
 
@@ -94,6 +97,7 @@ def project_columns(project: Project) -> dict[str, Any]:
         "versions": versions_text(project.versions),
         "on_table": json.dumps(table_document(project.table)),
         "sewing": json.dumps(sewing_document(project.sewing)),
+        "finishing": json.dumps(finishing_document(project.finishing)),
     }
 
 

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
+from kersey.core.project.finishing import NOT_FINISHED
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import AT_REST
 from kersey.core.project.table import EMPTY_TABLE
@@ -263,7 +264,7 @@ def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
     plan = project.plan if project.table == EMPTY_TABLE else None
     copy = replace(
         project, name=name, fabrics=fabrics, done=frozenset(), sketch=True, put_away=False,
-        plan=plan, table=EMPTY_TABLE, sewing=AT_REST,
+        plan=plan, table=EMPTY_TABLE, sewing=AT_REST, finishing=NOT_FINISHED,
     )  # fmt: skip
     return add_project(session, copy, now)
 

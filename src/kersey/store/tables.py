@@ -31,7 +31,8 @@ class PrintColumns:
 
 class ProjectRow(Table):
     """A project. `revision` counts its changes. JSON documents are its `choices`, its `versions`
-    (arrangements that are kept), what lies `on_table`, and what was measured while `sewing`."""
+    (arrangements that are kept), what lies `on_table`, what was measured while `sewing`, and
+    what was settled for `finishing`."""
 
     __tablename__ = "project"
     __table_args__ = (Index("project_by_time", "deleted_at", "updated_at"),)
@@ -50,6 +51,7 @@ class ProjectRow(Table):
     versions: Mapped[str]
     on_table: Mapped[str]
     sewing: Mapped[str]
+    finishing: Mapped[str]
 
     pulls: Mapped[list["PullRow"]] = relationship(
         cascade="all, delete-orphan", order_by="PullRow.position"

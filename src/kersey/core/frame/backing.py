@@ -120,6 +120,26 @@ def fewer_panels(
     return None
 
 
+# A quilt is folded in the middle: a seam closer to it than this wears with the fold.
+NEAR_FOLD = Fraction(2)
+
+
+def panel_seams(plan: BackingPlan, covered: Fraction, usable_width: Fraction) -> list[Fraction]:
+    """Where the seams between panels lie across them; the last panel is as narrow as is needed.
+
+    >>> plan = plan_backing(Fraction(50), Fraction(66), Fraction(2), Fraction(42)).plans[0]
+    >>> panel_seams(plan, Fraction(70), Fraction(42))
+    [Fraction(83, 2)]
+    """
+    first = usable_width - JOIN_COST / 2
+    return [min(first + n * (usable_width - JOIN_COST), covered) for n in range(plan.panels - 1)]
+
+
+def seam_in_fold(seams: list[Fraction], covered: Fraction) -> bool:
+    """Whether a seam lies in the middle, where the quilt is folded."""
+    return any(abs(seam - covered / 2) < NEAR_FOLD for seam in seams)
+
+
 def _panels(
     way: BackingWay, covered: Fraction, panel_length: Fraction, usable: Fraction, units: Units
 ) -> BackingPlan:

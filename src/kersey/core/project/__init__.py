@@ -3,6 +3,7 @@
 __all__ = [
     "best_block",
     "design",
+    "finishing",
     "kept_plan",
     "laying",
     "measuring_log",

@@ -20,6 +20,7 @@ from kersey.core.cloth.print_names import (
 )
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design
+from kersey.core.project.finishing import NOT_FINISHED, Finishing
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Version
 from kersey.core.project.sewing import AT_REST, Sewing
@@ -46,7 +47,8 @@ class Project:
     other quilts. Once it is `put_away`, a project holds only what it has cut. `done` holds the
     steps of the work order that were ticked off, by their keys; `versions` are arrangements kept
     beside the one of the plan; the `table` holds what lies there since something went wrong, and
-    `sewing` what was settled and measured since the first seam.
+    `sewing` what was settled and measured since the first seam, and `finishing` what was settled
+    for the finish.
     """
 
     name: str
@@ -65,6 +67,7 @@ class Project:
     versions: tuple[Version, ...] = ()
     table: Table = EMPTY_TABLE
     sewing: Sewing = AT_REST
+    finishing: Finishing = NOT_FINISHED
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))

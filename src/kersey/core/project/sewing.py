@@ -44,6 +44,8 @@ class Measured(StrEnum):
     ROW = "row"
     STRIP = "strip by strip"
     BORDER = "border"
+    QUILTED = "quilted"
+    WASHED = "washed"
 
 
 class Follow(StrEnum):

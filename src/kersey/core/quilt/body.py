@@ -26,3 +26,13 @@ def anchor_in_body(quilt: Quilt, seat: Seat) -> tuple[float, float]:
     across, down = (float(side) * sqrt(2) for side in quilt.block)
     # Of the shorter rows every block lies half a width further in.
     return across * (seat.column + (1 + seat.row % 2) / 2), down * (seat.row + 1) / 2
+
+
+def outline_in_body(quilt: Quilt, seat: Seat) -> list[tuple[float, float]]:
+    """The four corners of a block as it lies, clockwise."""
+    x, y = anchor_in_body(quilt, seat)
+    wide, high = map(float, quilt.block)
+    if quilt.grid.setting is Setting.ON_POINT:
+        reach = wide / sqrt(2)
+        return [(x, y - reach), (x + reach, y), (x, y + reach), (x - reach, y)]
+    return [(x, y), (x + wide, y), (x + wide, y + high), (x, y + high)]

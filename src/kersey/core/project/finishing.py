@@ -1,0 +1,95 @@
+"""What a person has settled for the finish: how layers are held, how it is quilted, and what is
+said of the quilt once it is done.
+
+own width   borders are cut as wide as it takes to reach the size that was reckoned
+holding     what keeps top, batting and backing together while it is quilted
+apart       how far apart the batting allows lines of stitching, as its packet says
+"""
+
+from dataclasses import dataclass
+from datetime import date
+from enum import StrEnum
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+
+# A hand's width, and a fist's: how far apart the layers are held, or tied.
+USUAL_REACH = Fraction(4)
+LEAST_REACH, MOST_REACH = Fraction(1), Fraction(12)
+LEAST_DISTANCE, MOST_DISTANCE = Fraction(1, 4), Fraction(24)
+MOST_APART = Fraction(24)
+LONGEST_WORDS, LONGEST_LABEL = 400, 300
+LABEL_LEAST, LABEL_MOST = Fraction(2), Fraction(12)
+
+
+class BadFinish(InvalidValue):
+    """A finish that cannot be so."""
+
+
+class Holding(StrEnum):
+    """What holds the layers together."""
+
+    PINS = "safety pins"
+    THREAD = "long stitches"
+    SPRAY = "adhesive spray"
+    FUSED = "a pressing sheet"
+
+
+class Pattern(StrEnum):
+    """How it is quilted."""
+
+    LINES = "straight lines"
+    DIAGONALS = "diagonals"
+    SEAMS = "in the seams"
+    WAVES = "waves"
+    OUTLINE = "blocks outlined"
+    LOOPS = "loops all over"
+    TIES = "ties"
+
+
+@dataclass(frozen=True)
+class Quilting:
+    """A pattern, and how far its lines, loops or ties are apart, in inches; `across` turns upright
+    lines and waves, `crossed` has them both ways."""
+
+    pattern: Pattern = Pattern.LINES
+    distance: Fraction = USUAL_REACH
+    across: bool = False
+    crossed: bool = False
+
+    def __post_init__(self) -> None:
+        if not LEAST_DISTANCE <= self.distance <= MOST_DISTANCE:
+            raise BadFinish("Lines are from 1/4 to 24″ (60 cm) apart, like 4.", "distance")
+
+
+@dataclass(frozen=True)
+class Finishing:
+    """The choices. Lengths in inches; nothing is known of what is None."""
+
+    own_width: bool = False
+    holding: Holding = Holding.PINS
+    reach: Fraction = USUAL_REACH
+    bears_heat: bool | None = None
+    quilting: Quilting = Quilting()
+    apart: Fraction | None = None
+    binding_start: Fraction | None = None
+    finished_on: date | None = None
+    for_whom: str = ""
+    label: str = ""
+    label_width: Fraction = Fraction(4)
+    care: str = ""
+
+    def __post_init__(self) -> None:
+        if not LEAST_REACH <= self.reach <= MOST_REACH:
+            raise BadFinish("Layers are held every 1 to 12″ (30 cm), like 4.", "reach")
+        if self.apart is not None and not 0 < self.apart <= MOST_APART:
+            raise BadFinish("A packet says up to 24″ (60 cm), like 8.", "apart")
+        if not LABEL_LEAST <= self.label_width <= LABEL_MOST:
+            raise BadFinish("A label is from 2 to 12″ (30 cm) wide, like 4.", "label_width")
+        if len(self.label) > LONGEST_LABEL or max(len(self.for_whom), len(self.care)) > (
+            LONGEST_WORDS
+        ):
+            raise BadFinish(f"A label has at most {LONGEST_LABEL} letters.", "label")
+
+
+NOT_FINISHED = Finishing()

@@ -1,0 +1,94 @@
+"""What is drawn over a quilt while it is finished: stitching, ties, joins of the binding, and what
+an edge hides."""
+
+from collections.abc import Collection, Sequence
+from fractions import Fraction
+
+from kersey.core.finish.binding_joins import CORNER, Joins, point_at
+from kersey.core.finish.hidden_points import Hidden
+from kersey.core.finish.quilting import Stitching
+from kersey.core.quilt.quilt import Quilt
+from kersey.drawing.quilt import corner, draw_quilt
+from kersey.drawing.svg import element, number, text
+
+Size = tuple[Fraction, Fraction]
+_THREAD, _HALO = 0.26, 0.55
+
+
+def draw_stitched(quilt: Quilt, stitching: Stitching) -> str:
+    """The quilt with its stitching: a dashed line for stitches, a cross for every tie."""
+    left, top = (float(side) for side in corner(quilt))
+    d = "".join(_path(line, left, top) for line in stitching.lines)
+    crosses = "".join(_cross(x + left, y + top) for x, y in stitching.ties)
+    parts = [
+        element("path", d=d or crosses, class_=name, fill="none", stroke_width=wide)
+        for name, wide in (("stitch-halo", _HALO), ("stitch", _THREAD))
+    ]
+    return draw_quilt(quilt, pulls="".join(parts))
+
+
+def draw_joined_binding(quilt: Quilt, joins: Joins, start_words: str) -> str:
+    """The quilt with a mark at every join of its binding, ringed where it lies on a corner, and
+    where the binding is begun."""
+    left, top = (float(side) for side in corner(quilt))
+    size = quilt.size.width, quilt.size.length
+    parts = [
+        _join(*point_at(size, joins.start, at), left, top, n in joins.on_corners)
+        for n, at in enumerate(joins.places)
+    ]
+    x, y = (float(side) for side in point_at(size, joins.start, Fraction(0)))
+    parts.append(
+        element("circle", cx=number(x + left), cy=number(y + top), r=1.1, class_="join-start",
+                stroke_width=0.3)
+    )  # fmt: skip
+    parts.append(
+        text(start_words, x + left, y + top + 3.2, class_="measure", font_size=2.2,
+             text_anchor="middle")
+    )  # fmt: skip
+    return draw_quilt(quilt, pulls="".join(parts))
+
+
+def draw_hidden(quilt: Quilt, hidden: Hidden) -> str:
+    """The quilt with what its edge lies over shaded, and every point in danger ringed."""
+    left, top = (float(side) for side in corner(quilt))
+    wide, long = float(quilt.size.width), float(quilt.size.length)
+    band = float(hidden.width)
+    inner = _box(left + band, top + band, wide - 2 * band, long - 2 * band)
+    shade = element("path", d=_box(left, top, wide, long) + inner, class_="hidden-band",
+                    fill_rule="evenodd")  # fmt: skip
+    around = float(quilt.size.bordered + quilt.size.edge)
+    rings = _rings(hidden.points, left + around, top + around)
+    return draw_quilt(quilt, pulls=shade + rings)
+
+
+def _rings(points: Collection[tuple[Fraction, Fraction]], left: float, top: float) -> str:
+    return "".join(
+        element("circle", cx=number(left + float(x)), cy=number(top + float(y)), r=0.9,
+                class_="point-lost", stroke_width=0.3, fill="none")
+        for x, y in points
+    )  # fmt: skip
+
+
+def _path(line: Sequence[tuple[float, float]], left: float, top: float) -> str:
+    return "M" + "L".join(f"{number(x + left)} {number(y + top)}" for x, y in line)
+
+
+def _cross(x: float, y: float) -> str:
+    return (
+        f"M{number(x - 0.5)} {number(y)}L{number(x + 0.5)} {number(y)}"
+        f"M{number(x)} {number(y - 0.5)}L{number(x)} {number(y + 0.5)}"
+    )
+
+
+def _join(x: Fraction, y: Fraction, left: float, top: float, on_corner: bool) -> str:
+    at_x, at_y = float(x) + left, float(y) + top
+    dot = element("circle", cx=number(at_x), cy=number(at_y), r=0.75, class_="join",
+                  stroke_width=0.25)  # fmt: skip
+    if not on_corner:
+        return dot
+    return dot + element("circle", cx=number(at_x), cy=number(at_y), r=number(CORNER * 3 / 4),
+                         class_="point-lost", stroke_width=0.4, fill="none")  # fmt: skip
+
+
+def _box(x: float, y: float, wide: float, high: float) -> str:
+    return f"M{number(x)} {number(y)}h{number(wide)}v{number(high)}h{number(-wide)}z"

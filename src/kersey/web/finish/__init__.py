@@ -1,0 +1,1 @@
+"""Finish: from a top to a quilt."""

@@ -1,0 +1,284 @@
+"""Finish: borders cut to what is measured, the layers, the quilting, the edge, and afterwards."""
+
+from dataclasses import replace
+from datetime import date
+from typing import Literal
+
+from fastapi import APIRouter, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.finish.border_steps import PLACES, Axis, borders_sewn, reading_number
+from kersey.core.finish.top import finished_now, quilted_now
+from kersey.core.project.finishing import (
+    LONGEST_LABEL,
+    LONGEST_WORDS,
+    Finishing,
+    Holding,
+    Pattern,
+    Quilting,
+)
+from kersey.core.project.measuring_log import noted, with_reading
+from kersey.core.project.project import Project
+from kersey.core.project.sewing import HEIGHT, WIDTH, Measured, Reading
+from kersey.web.finish.view import (
+    after_context,
+    borders_context,
+    edge_context,
+    layers_context,
+    quilting_context,
+    tick_key,
+)
+from kersey.web.forms import Length, PageForm, TypedForm, read_form
+from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.templating import render
+from kersey.web.workroom import Room
+
+router = APIRouter()
+_ROOT = "/projects/{project_id}/finish"
+
+
+class SideForm(RevisedForm):
+    """Up to three readings of one side before a border, or of the second pair's again."""
+
+    border: int = Field(ge=0, le=20)
+    axis: Axis
+    read_0: Length | None = None
+    read_1: Length | None = None
+    read_2: Length | None = None
+    by_tape: bool = False
+
+
+class WidthsForm(RevisedForm):
+    """Whether borders are cut as wide as it takes to reach the size."""
+
+    own_width: bool = False
+
+
+class HoldingForm(RevisedForm):
+    """What holds the layers, how far apart, and what is known of the batting."""
+
+    holding: Holding
+    reach: Length
+    bears_heat: Literal["", "yes", "no"] = ""
+    apart: Length | None = None
+
+
+class QuiltingForm(RevisedForm):
+    """How it is quilted."""
+
+    pattern: Pattern
+    distance: Length
+    across: bool = False
+    crossed: bool = False
+
+
+class StartForm(RevisedForm):
+    """Where the binding is begun: so far to the left of the middle of the lower side."""
+
+    start: Length | None = None
+    to_the_right: bool = False
+
+
+class SizeForm(RevisedForm):
+    """The quilt measured: once it is quilted and trimmed, or after its wash."""
+
+    what: Literal[Measured.QUILTED, Measured.WASHED]
+    width: Length
+    length: Length
+
+
+class AfterForm(RevisedForm):
+    """What is kept of the quilt."""
+
+    finished_on: date | None = None
+    for_whom: str = Field("", max_length=LONGEST_WORDS)
+    label: str = Field("", max_length=LONGEST_LABEL)
+    label_width: Length
+    care: str = Field("", max_length=LONGEST_WORDS)
+
+
+class StepForm(PageForm):
+    """A step of the finish is done, or taken back."""
+
+    key: str = Field(max_length=60)
+    done: bool = True
+
+
+@router.get(_ROOT, name="finish_page")
+def finish_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The borders as they are sewn on."""
+    return render(request, "finish/borders.html", borders_context(open_project(room, project_id)))
+
+
+@router.post(f"{_ROOT}/sides", name="measure_side")
+def measure_side(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Keep the readings of a side; what is left empty stays as it was."""
+    opened = open_project(room, project_id)
+    form = read_form(SideForm, typed, opened.units)
+    now = room.clock()
+
+    def measured(project: Project) -> Project:
+        sewn = borders_sewn(opened.quilt, project) if opened.quilt else ()
+        if form.border >= len(sewn) or form.axis not in sewn[form.border].expected:
+            return project
+        target = sewn[form.border].expected[form.axis]
+        number = reading_number(form.border, form.axis)
+        known = {r.place: r.read for r in project.sewing.of(Measured.BORDER) if r.number == number}
+        for place, read in zip(PLACES, (form.read_0, form.read_1, form.read_2), strict=True):
+            if read is not None and known.get(place) != read:
+                project = with_reading(
+                    project,
+                    Reading(Measured.BORDER, number, place, target, read, now, form.by_tape),
+                )
+        return project
+
+    change(room, project_id, form.revision, measured)
+    return _to(request, "finish_page", project_id)
+
+
+@router.post(f"{_ROOT}/widths", name="fit_widths")
+def fit_widths(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Let borders keep their width, or bring the quilt to its size."""
+    opened = open_project(room, project_id)
+    form = read_form(WidthsForm, typed, opened.units)
+    change(room, project_id, form.revision, lambda p: _settled(p, own_width=form.own_width))
+    return _to(request, "finish_page", project_id)
+
+
+@router.get(f"{_ROOT}/layers", name="finish_layers")
+def finish_layers(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """Backing and batting to scale, and how the layers are held."""
+    return render(request, "finish/layers.html", layers_context(open_project(room, project_id)))
+
+
+@router.post(f"{_ROOT}/layers", name="choose_holding")
+def choose_holding(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Say what holds the layers."""
+    opened = open_project(room, project_id)
+    form = read_form(HoldingForm, typed, opened.units)
+    heat = {"": None, "yes": True, "no": False}[form.bears_heat]
+    change(
+        room, project_id, form.revision,
+        lambda p: _settled(p, holding=form.holding, reach=form.reach, bears_heat=heat,
+                           apart=form.apart),
+    )  # fmt: skip
+    return _to(request, "finish_layers", project_id)
+
+
+@router.get(f"{_ROOT}/quilting", name="finish_quilting")
+def finish_quilting(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The stitching over the quilt."""
+    return render(request, "finish/quilting.html", quilting_context(open_project(room, project_id)))
+
+
+@router.post(f"{_ROOT}/quilting", name="choose_quilting")
+def choose_quilting(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Say how it is quilted."""
+    opened = open_project(room, project_id)
+    form = read_form(QuiltingForm, typed, opened.units)
+    change(
+        room, project_id, form.revision,
+        lambda p: _settled(
+            p, quilting=Quilting(form.pattern, form.distance, form.across, form.crossed)
+        ),
+    )  # fmt: skip
+    return _to(request, "finish_quilting", project_id)
+
+
+@router.get(f"{_ROOT}/edge", name="finish_edge")
+def finish_edge(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The edge, from the quilt as it measures now."""
+    return render(request, "finish/edge.html", edge_context(open_project(room, project_id)))
+
+
+@router.post(f"{_ROOT}/edge", name="start_binding")
+def start_binding(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Say where the binding is begun."""
+    opened = open_project(room, project_id)
+    form = read_form(StartForm, typed, opened.units)
+    start = form.start and (-form.start if form.to_the_right else form.start)
+    change(room, project_id, form.revision, lambda p: _settled(p, binding_start=start))
+    return _to(request, "finish_edge", project_id)
+
+
+@router.post(f"{_ROOT}/size", name="measure_quilt")
+def measure_quilt(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Keep what the quilt measures."""
+    opened = open_project(room, project_id)
+    form = read_form(SizeForm, typed, opened.units)
+    now = room.clock()
+
+    def measured(project: Project) -> Project:
+        if opened.quilt is None:
+            return project
+        of = quilted_now if form.what is Measured.QUILTED else finished_now
+        target = of(opened.quilt, project).size
+        for place, read, reckoned in zip(
+            (WIDTH, HEIGHT), (form.width, form.length), target, strict=True
+        ):
+            project = with_reading(project, Reading(form.what, 0, place, reckoned, read, now))
+        return project
+
+    change(room, project_id, form.revision, measured)
+    page = "finish_edge" if form.what is Measured.QUILTED else "finish_after"
+    return _to(request, page, project_id)
+
+
+@router.get(f"{_ROOT}/after", name="finish_after")
+def finish_after(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """What is kept of the quilt once it is done."""
+    return render(request, "finish/after.html", after_context(open_project(room, project_id)))
+
+
+@router.post(f"{_ROOT}/after", name="keep_finished")
+def keep_finished(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Keep when it was finished, for whom it is, and its label."""
+    opened = open_project(room, project_id)
+    form = read_form(AfterForm, typed, opened.units)
+    change(
+        room, project_id, form.revision,
+        lambda p: _settled(
+            p, finished_on=form.finished_on, for_whom=form.for_whom, label=form.label,
+            label_width=form.label_width, care=form.care,
+        ),
+    )  # fmt: skip
+    return _to(request, "finish_after", project_id)
+
+
+@router.post(f"{_ROOT}/step", name="tick_finish")
+def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+    """Tick a step of the edge off, or take it back."""
+    opened = open_project(room, project_id)
+    form = read_form(StepForm, typed, opened.units)
+    key, words = tick_key(opened, form.key)
+    now = room.clock()
+
+    def ticked(project: Project) -> Project:
+        if not key:
+            return project
+        done = project.done | {key} if form.done else project.done - {key}
+        return noted(replace(project, done=done), words if form.done else "", now)
+
+    change(room, project_id, opened.stored.revision, ticked)
+    return _to(request, "finish_edge", project_id)
+
+
+def _settled(project: Project, **facts: object) -> Project:
+    finishing: Finishing = replace(project.finishing, **facts)  # type: ignore[arg-type]
+    return replace(project, finishing=finishing)
+
+
+def _to(request: Request, page: str, project_id: int) -> Response:
+    address = request.app.url_path_for(page, project_id=project_id)
+    return RedirectResponse(address, status_code=303)

@@ -1,0 +1,22 @@
+"""Finish: borders as sewn, layers, quilting, the edge, and what is kept of the quilt."""
+
+from kersey.core.project.finishing import NOT_FINISHED
+from kersey.core.work.work_order import BEFORE_SEWING
+from kersey.web.open_project import OpenProject
+from kersey.web.stage import Stage
+from kersey.web.workroom import Reckoned
+
+
+def _status(opened: OpenProject) -> str:
+    finishing = opened.project.finishing
+    if finishing.finished_on:
+        return f"finished {finishing.finished_on.strftime('%d %b %Y')}"
+    return "" if finishing == NOT_FINISHED else "begun"
+
+
+def _waits(known: Reckoned) -> bool:
+    sewn = all(s.kind in BEFORE_SEWING or s.key in known.project.done for s in known.steps)
+    return bool(known.steps) and sewn and known.project.finishing.finished_on is None
+
+
+STAGE = Stage("finish", "Finish", "Finish", _status, _waits)

@@ -1,0 +1,323 @@
+"""What the pages of Finish show."""
+
+from dataclasses import dataclass
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.finish.binding_joins import (
+    Joins,
+    clear_start,
+    joins_round,
+    scrappy_order,
+)
+from kersey.core.finish.border_readings import SideSays, SideVerdict
+from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, borders_sewn
+from kersey.core.finish.edge_steps import EdgePlan, edge_plan
+from kersey.core.finish.hidden_points import hidden_points
+from kersey.core.finish.holding import basting_thread, holding_steps, points_over
+from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
+from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_now, shrunk, top_now
+from kersey.core.frame.backing import BackingWay, panel_seams, plan_backing, seam_in_fold
+from kersey.core.frame.batting import plan_batting
+from kersey.core.frame.binding import SpareStrip
+from kersey.core.frame.edge import EdgeStyle
+from kersey.core.measure.length import METRE, format_bought, format_length, format_size
+from kersey.core.project.finishing import Holding, Pattern
+from kersey.core.project.sewing import Measured, Work
+from kersey.core.quilt.quilt import Quilt, Source
+from kersey.drawing.backing import draw_panels
+from kersey.drawing.finish import draw_hidden, draw_joined_binding, draw_stitched
+from kersey.drawing.quilt import draw_quilt
+from kersey.web.finish.stage import STAGE
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
+
+_HIGH = 420.0
+# What the ticks of the finish begin with.
+_TICK = "finish-"
+
+
+@dataclass(frozen=True)
+class SideField:
+    """One side that is measured before a border: three fields, and what they say."""
+
+    axis: Axis
+    words: str
+    expected: Fraction
+    read: tuple[str, str, str]
+    says: str
+    good: bool | None
+
+
+def borders_context(opened: OpenProject) -> dict[str, Any]:
+    """Each border: what is measured, and what is cut, in order."""
+    context = _context(opened) | {"borders": [], "own_width": False, "drawing": "", "keys": False}
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    sewn = borders_sewn(quilt, opened.project)
+    return context | {
+        "borders": [
+            (
+                each,
+                _side_fields(each, opened),
+                [
+                    _pair_words(p, opened, bool(n) and Axis.AGAIN in each.expected)
+                    for n, p in enumerate(each.pairs)
+                ],
+            )
+            for each in sewn
+        ],
+        "names": _names(len(sewn)),
+        "own_width": opened.project.finishing.own_width,
+        "top": top_now(quilt, opened.project),
+        "reckoned": (quilt.top_width, quilt.top_length),
+        "keys": any(border.key is not None for border in quilt.borders),
+        "corners": opened.project.design.corners,
+        "drawing": draw_quilt(quilt),
+    }
+
+
+def _names(many: int) -> list[str]:
+    if many == 1:
+        return ["The border"]
+    return [f"Border {n} of {many}, from the inside" for n in range(1, many + 1)]
+
+
+def _side_fields(sewn: BorderSewn, opened: OpenProject) -> list[SideField]:
+    log = opened.project.sewing.of(Measured.BORDER)
+    first_sides = sewn.pairs[0].sides
+    words = {
+        Axis.ACROSS: "Across, edge to edge",
+        Axis.DOWN: "Down, edge to edge",
+        Axis.AGAIN: f"Again {'across' if first_sides else 'down'}, with the first two on",
+    }
+    found = []
+    for axis, expected in sewn.expected.items():
+        number = len(Axis) * sewn.number + axis
+        read = {r.place: r.read for r in log if r.number == number}
+        typed = [
+            format_length(read[place], opened.units) if place in read else "" for place in PLACES
+        ]
+        says = sewn.says.get(axis)
+        found.append(
+            SideField(axis, words[axis], expected, (typed[0], typed[1], typed[2]),
+                      "" if says is None else _says_words(says, opened),
+                      None if says is None else says.verdict is not SideVerdict.MEND)
+        )  # fmt: skip
+    return found
+
+
+def _says_words(says: SideSays, opened: OpenProject) -> str:
+    """What readings of a side say, in a sentence or two."""
+    units = opened.units
+    cut, spread = format_length(says.cut, units), format_length(says.spread, units)
+    exact = says.cut == says.average
+    average = (
+        f"Average {'' if exact else 'about '}{float(says.average):.3f}″"
+        if (units.value == "in")
+        else f"Average about {float(says.average) * 2.54:.1f} cm"
+    )
+    share = f"{float(says.share) * 100:.1f} %"
+    verdict = {
+        SideVerdict.EVEN: "All alike.",
+        SideVerdict.EASE: f"They differ by {spread}: ease it in, quarter to quarter.",
+        SideVerdict.EASE_WITH_CARE: f"They differ by {spread}, {share} of the side: it can just be "
+        "eased. Pin close, the longer one below.",
+        SideVerdict.MEND: f"They differ by {spread}, {share} of the side: too much to ease. Mend "
+        "seams first, then measure again.",
+    }[says.verdict]
+    return f"{average}: cut {cut}. {verdict}"
+
+
+def _pair_words(pair: Pair, opened: OpenProject, again: bool) -> dict[str, Any]:
+    return {
+        "pair": pair,
+        "title": "The two sides" if pair.sides else "The two above and below",
+        "rests": "as measured" if pair.rests else "as reckoned",
+        "again": again,
+        "marks": [format_length(mark, opened.units) for mark in pair.marks],
+    }
+
+
+def layers_context(opened: OpenProject) -> dict[str, Any]:
+    """The backing to scale, the batting, and how the layers are held."""
+    finishing = opened.project.finishing
+    context = _context(opened) | {
+        "drawing": "", "holdings": list(Holding), "finishing": finishing, "backing": None,
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    top, design = top_now(quilt, opened.project), opened.project.design
+    margins = [(design.edge.backing(side, design.margin) - side) / 2 for side in top.size]
+    backing = plan_backing(*top.size, margins[0], design.usable_width, opened.units)
+    way = quilt.backing_plan.way
+    plan = backing.plan(None if way is BackingWay.LET_IN else way)
+    size = backing.width, backing.length
+    covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
+    seams = panel_seams(plan, covered, design.usable_width)
+    points = points_over(top.size, finishing.reach)
+    thread = basting_thread(top.size, finishing.reach)
+    return context | {
+        "backing": size,
+        "plan": plan,
+        "takes": format_bought(plan.cloth, opened.units),
+        "batting": plan_batting(*top.size, design.margin),
+        "drawing": draw_panels(size, top.size, plan, design.usable_width, opened.units,
+                               _HIGH / float(max(size))),
+        "top": top,
+        "grown": Rests.RECKONED is not top.rests
+        and (backing.width > quilt.backing.width or backing.length > quilt.backing.length),
+        "in_fold": seam_in_fold(seams, covered),
+        "planned": (quilt.backing.width, quilt.backing.length),
+        "points": points,
+        "thread_metres": round(float(thread / METRE)),
+        "holding": holding_steps(finishing.holding, finishing.bears_heat),
+    }  # fmt: skip
+
+
+def quilting_context(opened: OpenProject) -> dict[str, Any]:
+    """The stitching over the quilt, with its sums."""
+    finishing = opened.project.finishing
+    context = _context(opened) | {
+        "drawing": "", "patterns": list(Pattern), "finishing": finishing, "stitching": None,
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    found = stitching(quilt, finishing.quilting)
+    return context | {
+        "stitching": found,
+        "drawing": draw_stitched(quilt, found),
+        "metres": round(found.length / float(METRE)),
+        "thread": max(1, round(found.metres_of_thread)),
+        "bobbin_metres": BOBBIN_METRES,
+        "gap": Fraction(round(found.gap * 8), 8),
+        "gap_words": _gap_words(found, opened),
+        "too_wide": finishing.apart is not None and found.gap > float(finishing.apart) + 1e-6,
+        "half": quilt.size.width / 2,
+        "is_ties": finishing.quilting.pattern is Pattern.TIES,
+        "has_direction": finishing.quilting.pattern
+        in (Pattern.LINES, Pattern.DIAGONALS, Pattern.WAVES),
+    }
+
+
+def _gap_words(found: Stitching, opened: OpenProject) -> str:
+    """How wide the widest strip without a stitch is."""
+    eighths = Fraction(round(found.gap * 8), 8)
+    about = "" if abs(float(eighths) - found.gap) < 1e-6 else "about "
+    return about + format_length(eighths, opened.units)
+
+
+def edge_context(opened: OpenProject) -> dict[str, Any]:
+    """The edge in the school that is chosen, from the size as it is known now."""
+    context = _context(opened) | {"plan": None, "drawing": "", "joins": None, "hidden": None}
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    design, known = opened.project.design, quilted_now(quilt, opened.project)
+    # A turned frame is sewn to the top; a binding to what was quilted.
+    pieces = _scraps(quilt)
+    plan = edge_plan(design.edge, known.size, quilt.plan.seam, design.usable_width, opened.units,
+                     tuple(piece.length for piece in pieces))  # fmt: skip
+    context |= {
+        "plan": plan,
+        "known": known,
+        "finished": finished_now(quilt, opened.project),
+        "quilted": measured_size(opened.project, Measured.QUILTED),
+        "steps": [(s, f"{_TICK}{s.key}" in opened.project.done) for s in plan.steps],
+        "hidden": hidden_points(quilt) if design.edge.style is EdgeStyle.FOLDED else None,
+        "style": design.edge.style,
+    }
+    if design.edge.has_strips:
+        return context | _joined(plan, pieces, quilt, opened)
+    hidden = hidden_points(quilt)
+    folded = design.edge.style is EdgeStyle.FOLDED
+    return context | {"drawing": draw_hidden(quilt, hidden) if folded else draw_quilt(quilt)}
+
+
+def _scraps(quilt: Quilt) -> tuple[SpareStrip, ...]:
+    """The pieces that a binding of what is left is joined of, in their order."""
+    cloth = quilt.binding_cloth
+    return () if cloth.source is Source.BOUGHT else scrappy_order(cloth.strips)
+
+
+def _joined(
+    plan: EdgePlan, pieces: tuple[SpareStrip, ...], quilt: Quilt, opened: OpenProject
+) -> dict[str, Any]:
+    """Where the joins of a binding fall, in the order they are joined."""
+    width, start = plan.edge.width, opened.project.finishing.binding_start or Fraction(0)
+    joins = joins_round(plan.top, plan.strips, width, start)
+    clear: Joins | None = None
+    if joins.on_corners:
+        clear = clear_start(plan.top, plan.strips, width)
+    return {
+        "joins": joins,
+        "clear": clear,
+        "pieces": [(quilt.prints[p.fabric].name, p.length) for p in pieces
+                   if p.fabric in quilt.prints],
+        "drawing": draw_joined_binding(quilt, joins, "begin here"),
+    }  # fmt: skip
+
+
+def after_context(opened: OpenProject) -> dict[str, Any]:
+    """What is kept of the quilt."""
+    finishing = opened.project.finishing
+    context = _context(opened) | {"finishing": finishing, "drawing": "", "final": None}
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    final = finished_now(quilt, opened.project)
+    washed = measured_size(opened.project, Measured.WASHED)
+    minutes = sum(spell.minutes for spell in opened.project.sewing.spells)
+    parts = {work: sum(s.minutes for s in opened.project.sewing.spells if s.work is work)
+             for work in Work}  # fmt: skip
+    return context | {
+        "final": final,
+        "washed": washed,
+        "shrunk": _shrunk_words(final.size, washed) if washed else "",
+        "hours": f"{minutes / 60:.1f}" if minutes else "",
+        "parts": [(work, round(of)) for work, of in parts.items() if of],
+        "label_px": round(float(finishing.label_width) * 96),
+        "label_lines": finishing.label.splitlines() or _label(opened, quilt),
+        "drawing": draw_quilt(quilt),
+    }
+
+
+def _shrunk_words(before: tuple[Fraction, Fraction], washed: tuple[Fraction, Fraction]) -> str:
+    across, down = (float(part) * 100 for part in shrunk(before, washed))
+    return f"{across:.1f} % across and {down:.1f} % down"
+
+
+def _label(opened: OpenProject, quilt: Quilt) -> list[str]:
+    """What a label says before a person has written one."""
+    finishing = opened.project.finishing
+    lines = [opened.project.name]
+    if finishing.for_whom:
+        lines.append(f"for {finishing.for_whom}")
+    if finishing.finished_on:
+        lines.append(finishing.finished_on.strftime("%d %B %Y"))
+    known = finished_now(quilt, opened.project)
+    # On a label stands only what was measured.
+    return (
+        [*lines, format_size(*known.size, opened.units)]
+        if known.rests is Rests.QUILTED
+        else (lines)
+    )
+
+
+def tick_key(opened: OpenProject, key: str) -> tuple[str, str]:
+    """The tick of a step of the edge, and its words; nothing where there is no such step."""
+    quilt = opened.quilt
+    if quilt is None:
+        return "", ""
+    design = opened.project.design
+    size = quilted_now(quilt, opened.project).size
+    plan = edge_plan(design.edge, size, quilt.plan.seam, design.usable_width, opened.units)
+    step = next((step for step in plan.steps if step.key == key), None)
+    return ("", "") if step is None else (f"{_TICK}{step.key}", step.words.rstrip("."))
+
+
+def _context(opened: OpenProject) -> dict[str, Any]:
+    return project_context(opened, STAGE)

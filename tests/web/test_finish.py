@@ -1,0 +1,101 @@
+"""Finish: borders measured, layers held, stitching drawn, the edge followed, and what is kept."""
+
+import re
+
+from fastapi.testclient import TestClient
+from tests.web.test_wrong import begun, revision
+
+MEASURED = re.compile(r'measure-said[^>]*">([^<]+)<')
+
+
+def bordered(client: TestClient) -> str:
+    """A quilt with a border of 3."""
+    project = begun(client)
+    page = client.get(f"{project}/size").text
+    client.post(f"{project}/finish", data={"revision": revision(page)})
+    page = client.get(f"{project}/size").text
+    said = {"revision": revision(page), "border_width": "3"}
+    client.post(f"{project}/border", data=said)
+    return project
+
+
+def test_borders_follow_three_readings(client: TestClient) -> None:
+    project = bordered(client)
+    page = client.get(f"{project}/finish").text
+    assert "The border" in page
+    (expected,) = re.findall(r"Across, edge to edge</b> <span[^>]*>([\d½¼¾]+)″", page)
+    # Three readings of which the largest is too large by far.
+    whole = int(re.sub(r"\D.*", "", expected))
+    wide = {"read_0": f"{whole}", "read_1": f"{whole} 1/4", "read_2": f"{whole} 1/8"}
+    said = {"revision": revision(page), "border": "0", "axis": "0"} | wide
+    page = client.post(f"{project}/finish/sides", data=said).text
+    assert f"cut {whole}⅛″" in MEASURED.findall(page)[0]
+    assert "ease it in" in page
+    assert "from the borders as measured" in page
+    # Cut to reach the size, the side borders are wider than the others.
+    page = client.post(
+        f"{project}/finish/widths", data={"revision": revision(page), "own_width": "true"}
+    ).text
+    assert "to the size" in page
+    said = {"revision": revision(page), "border": "0", "axis": "0", "read_0": f"{whole + 1}"}
+    page = client.post(f"{project}/finish/sides", data=said).text
+    assert "Mend seams first" in page
+    assert client.post(
+        f"{project}/finish/sides", data={**said, "revision": revision(page), "read_0": "long"}
+    ).status_code == 422  # fmt: skip
+
+
+def test_layers_and_stitching_are_chosen(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/finish/layers").text
+    assert re.search(r"\d+ × \d+ = \d+ pins", page)
+    said = {"revision": revision(page), "holding": "a pressing sheet", "reach": "4",
+            "bears_heat": "no", "apart": "3"}  # fmt: skip
+    page = client.post(f"{project}/finish/layers", data=said).text
+    assert "does not bear the iron" in page
+    page = client.get(f"{project}/finish/quilting").text
+    assert "more than the 3″ its batting allows" in page
+    said = {"revision": revision(page), "pattern": "diagonals", "distance": "2", "crossed": "true"}
+    page = client.post(f"{project}/finish/quilting", data=said).text
+    assert "within the 3″ its batting allows" in page
+    assert "3 turns of the quilt" in page
+    said = {"revision": revision(page), "pattern": "ties", "distance": "0"}
+    assert client.post(f"{project}/finish/quilting", data=said).status_code == 422
+    page = client.post(f"{project}/finish/quilting", data=said | {"distance": "4"}).text
+    assert " ties</p>" in page
+
+
+def test_the_edge_follows_what_was_measured_after_quilting(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/finish/edge").text
+    assert "as reckoned" in page
+    said = {"revision": revision(page), "what": "quilted", "width": "40 1/2", "length": "50"}
+    page = client.post(f"{project}/finish/size", data=said).text
+    assert "40 × 49½″" in page
+    assert "as measured after quilting" in page
+    assert "191″" in page
+    while "Begin " in page:
+        moved = re.search(r'name="start" value="([^"]+)"><input[^>]*value="(\w+)"', page)
+        assert moved
+        said = {"revision": revision(page), "start": moved[1], "to_the_right": moved[2]}
+        page = client.post(f"{project}/finish/edge", data=said).text
+    assert "No join falls on a corner" in page
+    page = client.post(f"{project}/finish/step", data={"key": "trim"}).text
+    assert 'aria-pressed="true"' in page
+    page = client.post(f"{project}/finish/step", data={"key": "trim", "done": "false"}).text
+    assert 'aria-pressed="true"' not in page
+
+
+def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/finish/after").text
+    said = {"revision": revision(page), "finished_on": "2026-03-01", "for_whom": "the crew hut",
+            "label": "", "label_width": "10 cm", "care": "Wash cool."}  # fmt: skip
+    page = client.post(f"{project}/finish/after", data=said).text
+    assert "for the crew hut" in page
+    assert "finished 01 Mar 2026" in page
+    said = {"revision": revision(page), "what": "washed", "width": "40", "length": "40"}
+    page = client.post(f"{project}/finish/size", data=said).text
+    assert "It shrank" in page
+    everything = client.get("/everything.json").json()
+    assert everything["projects"][0]["finishing"]["for_whom"] == "the crew hut"
