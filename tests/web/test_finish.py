@@ -99,3 +99,13 @@ def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
     assert "It shrank" in page
     everything = client.get("/everything.json").json()
     assert everything["projects"][0]["finishing"]["for_whom"] == "the crew hut"
+    assert "Together" in page
+    kept = client.get(f"{project}/finish/kept.html")
+    assert kept.headers["content-disposition"].startswith("attachment")
+    assert "the crew hut" in kept.text
+    # It needs nothing else: no address but the name of SVG.
+    addresses = set(re.findall(r"https?://[^\"\' )]+", kept.text))
+    assert addresses <= {"http://www.w3.org/2000/svg"}
+    assert not re.search(r'(?:src|href)="(?!data:|#)', kept.text)
+    picture = client.get(f"{project}/finish/kept.png").content
+    assert picture.startswith(b"\x89PNG")

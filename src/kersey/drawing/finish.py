@@ -9,7 +9,7 @@ from kersey.core.finish.hidden_points import Hidden
 from kersey.core.finish.quilting import Stitching
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.quilt import corner, draw_quilt
-from kersey.drawing.svg import element, number, text
+from kersey.drawing.svg import element, number, picture, text
 
 Size = tuple[Fraction, Fraction]
 _THREAD, _HALO = 0.26, 0.55
@@ -59,6 +59,39 @@ def draw_hidden(quilt: Quilt, hidden: Hidden) -> str:
     around = float(quilt.size.bordered + quilt.size.edge)
     rings = _rings(hidden.points, left + around, top + around)
     return draw_quilt(quilt, pulls=shade + rings)
+
+
+def draw_turned(quilt: Quilt, backing: Size, opening: Fraction, seam: Fraction) -> str:
+    """The top on the larger backing that is turned to a frame: middles, stops and the opening."""
+    wide, long = (float(side) for side in backing)
+    top_wide, top_long = float(quilt.top_width), float(quilt.top_length)
+    outer = element("path", d=_box(-wide / 2, -long / 2, wide, long), class_="turned-backing",
+                    stroke_width=0.4)  # fmt: skip
+    inner = element("path", d=_box(-top_wide / 2, -top_long / 2, top_wide, top_long),
+                    class_="turned-top", stroke_width=0.4)  # fmt: skip
+    x, y, gap = top_wide / 2, top_long / 2, float(opening) / 2
+    middles = [(0.0, -y), (0.0, y), (-x, 0.0), (x, 0.0)]
+    inset = float(seam)
+    stops = [(i * (x - inset), j * (y - inset)) for i in (-1, 1) for j in (-1, 1)]
+    open_side = (
+        f"M{number(x)} {number(-gap)}V{number(gap)}"
+        if y >= x
+        else (f"M{number(-gap)} {number(y)}H{number(gap)}")
+    )
+    parts = [
+        *(element("path", d=_cross(*at), class_="turned-mark", fill="none", stroke_width=0.4)
+          for at in middles),
+        *(element("circle", cx=number(at_x), cy=number(at_y), r=0.8, class_="join",
+                  stroke_width=0.3) for at_x, at_y in stops),
+        element("path", d=open_side, class_="turned-opening", fill="none", stroke_width=0.9),
+    ]  # fmt: skip
+    edge = 2.0
+    return picture(
+        -wide / 2 - edge, -long / 2 - edge, wide + 2 * edge, long + 2 * edge, outer, inner, *parts,
+        label="The top on its backing: crosses are middles, dots are stops, the thick line is the "
+        "opening.",
+        class_="turned-drawing",
+    )  # fmt: skip
 
 
 def _rings(points: Collection[tuple[Fraction, Fraction]], left: float, top: float) -> str:

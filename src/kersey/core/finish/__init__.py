@@ -4,6 +4,7 @@ __all__ = [
     "binding_joins",
     "border_readings",
     "border_steps",
+    "cost",
     "edge_steps",
     "hidden_points",
     "holding",

@@ -17,7 +17,7 @@ from fractions import Fraction
 
 from kersey.core.finish.binding_joins import TAIL
 from kersey.core.frame.binding import binding_length
-from kersey.core.frame.edge import Edge, EdgeStyle
+from kersey.core.frame.edge import Edge, EdgeStyle, cut_bias
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.length import QUARTER, Units, format_length, format_size, round_to
 
@@ -79,10 +79,14 @@ def _bound(
     edge: Edge, top: Size, usable_width: Fraction, units: Units, pieces: tuple[Fraction, ...]
 ) -> EdgePlan:
     length = binding_length(*top)
-    count = len(pieces) or strips_to_join(length, usable_width, edge.width)
-    strips = pieces or (usable_width,) * count
+    strips = pieces or _off_the_bolt(edge, length, usable_width)
+    count = len(strips)
     joined = sum(strips, Fraction(0)) - (count - 1) * edge.width
-    each = "pieces" if pieces else f"strips of {format_length(usable_width, units)}"
+    each = (
+        "pieces"
+        if pieces or min(strips) < max(strips)
+        else (f"strips of {format_length(usable_width, units)}")
+    )
     sums = (
         ("All round, with corners and closing", format_length(length, units)),
         (f"{count} {each} joined", format_length(joined, units)),
@@ -109,6 +113,14 @@ def _bound(
         EdgeStep("turn", "Fold it to the back and sew it down."),
     )  # fmt: skip
     return EdgePlan(edge, top, sums, steps, strips)
+
+
+def _off_the_bolt(edge: Edge, length: Fraction, usable_width: Fraction) -> tuple[Fraction, ...]:
+    """Strips across the cloth; on the bias those of one length of it, the corners' shorter ones
+    with them."""
+    if edge.style is EdgeStyle.BIAS:
+        return cut_bias(length, edge.width, usable_width).strips
+    return (usable_width,) * strips_to_join(length, usable_width, edge.width)
 
 
 def _folded(edge: Edge, top: Size, units: Units) -> EdgePlan:

@@ -78,6 +78,7 @@ class Finishing:
     label: str = ""
     label_width: Fraction = Fraction(4)
     care: str = ""
+    photograph: str = ""
 
     def __post_init__(self) -> None:
         if not LEAST_REACH <= self.reach <= MOST_REACH:
@@ -86,9 +87,8 @@ class Finishing:
             raise BadFinish("A packet says up to 24″ (60 cm), like 8.", "apart")
         if not LABEL_LEAST <= self.label_width <= LABEL_MOST:
             raise BadFinish("A label is from 2 to 12″ (30 cm) wide, like 4.", "label_width")
-        if len(self.label) > LONGEST_LABEL or max(len(self.for_whom), len(self.care)) > (
-            LONGEST_WORDS
-        ):
+        words = (self.for_whom, self.care, self.photograph)
+        if len(self.label) > LONGEST_LABEL or max(map(len, words)) > LONGEST_WORDS:
             raise BadFinish(f"A label has at most {LONGEST_LABEL} letters.", "label")
 
 

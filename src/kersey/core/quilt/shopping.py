@@ -114,7 +114,7 @@ class ShoppingQuestion:
         if quilt.blocks_short:
             yield from _of_blocks(yield_asked(self.project), quilt.size.blocks, self.prices)
         for part in to_buy(quilt):
-            yield _of_part(quilt, part, self.prices)
+            yield lack_of_part(quilt, part, self.prices)
 
 
 def shopping_question(project: Project, units: Units, prices: PriceList) -> ShoppingQuestion | None:
@@ -185,7 +185,7 @@ def _blocks_with(problem: CuttingProblem, wanted: int) -> int:
         return 0
 
 
-def _of_part(quilt: Quilt, part: ToBuy, prices: PriceList) -> Lack:
+def lack_of_part(quilt: Quilt, part: ToBuy, prices: PriceList) -> Lack:
     """What would do for a part beside the blocks."""
     if part.size is not None:
         short, long = sorted(part.size)

@@ -1,10 +1,11 @@
 """Finish: borders cut to what is measured, the layers, the quilting, the edge, and afterwards."""
 
+from base64 import b64encode
 from dataclasses import replace
 from datetime import date
-from typing import Literal
+from typing import Any, Literal
 
-from fastapi import APIRouter, Request
+from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
@@ -21,6 +22,10 @@ from kersey.core.project.finishing import (
 from kersey.core.project.measuring_log import noted, with_reading
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import HEIGHT, WIDTH, Measured, Reading
+from kersey.drawing.quilt import draw_hung
+from kersey.formats.picture import png_of
+from kersey.store.prices import load_prices
+from kersey.web.camera.film import opened_picture, pictures_of_folder
 from kersey.web.finish.view import (
     after_context,
     borders_context,
@@ -32,10 +37,12 @@ from kersey.web.finish.view import (
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
 from kersey.web.templating import render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 _ROOT = "/projects/{project_id}/finish"
+# The longer side of a picture that is saved.
+_SAVED_PX = 1600.0
 
 
 class SideForm(RevisedForm):
@@ -96,6 +103,7 @@ class AfterForm(RevisedForm):
     label: str = Field("", max_length=LONGEST_LABEL)
     label_width: Length
     care: str = Field("", max_length=LONGEST_WORDS)
+    photograph: str = Field("", max_length=LONGEST_WORDS)
 
 
 class StepForm(PageForm):
@@ -236,7 +244,38 @@ def measure_quilt(
 @router.get(f"{_ROOT}/after", name="finish_after")
 def finish_after(request: Request, room: Room, project_id: ProjectId) -> Response:
     """What is kept of the quilt once it is done."""
-    return render(request, "finish/after.html", after_context(open_project(room, project_id)))
+    return render(request, "finish/after.html", _after(room, project_id))
+
+
+@router.get(f"{_ROOT}/kept.html", name="kept_page")
+def kept_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """The finished quilt as one file of its own, that needs nothing else."""
+    context = _after(room, project_id)
+    quilt = context["quilt"]
+    if quilt is None:
+        raise HTTPException(404)
+    scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
+    context |= {"hung": draw_hung(quilt, scale, flat=False), "photograph": ""}
+    name = context["finishing"].photograph
+    if name in context["pictures"]:
+        content = opened_picture(room, name)
+        kind = "png" if name.lower().endswith("png") else "jpeg"
+        context["photograph"] = f"data:image/{kind};base64,{b64encode(content).decode()}"
+    answer = render(request, "finish/kept.html", context)
+    answer.headers["content-disposition"] = f'attachment; filename="quilt-{project_id}.html"'
+    return answer
+
+
+@router.get(f"{_ROOT}/kept.png", name="kept_picture")
+def kept_picture(room: Room, project_id: ProjectId) -> Response:
+    """The finished quilt as a picture."""
+    quilt = open_project(room, project_id).quilt
+    if quilt is None:
+        raise HTTPException(404)
+    scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
+    saved = {"content-disposition": f'attachment; filename="quilt-{project_id}.png"'}
+    drawn = draw_hung(quilt, scale, flat=False)
+    return Response(png_of(drawn), media_type="image/png", headers=saved)
 
 
 @router.post(f"{_ROOT}/after", name="keep_finished")
@@ -250,7 +289,7 @@ def keep_finished(
         room, project_id, form.revision,
         lambda p: _settled(
             p, finished_on=form.finished_on, for_whom=form.for_whom, label=form.label,
-            label_width=form.label_width, care=form.care,
+            label_width=form.label_width, care=form.care, photograph=form.photograph,
         ),
     )  # fmt: skip
     return _to(request, "finish_after", project_id)
@@ -272,6 +311,13 @@ def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: Type
 
     change(room, project_id, opened.stored.revision, ticked)
     return _to(request, "finish_edge", project_id)
+
+
+def _after(room: Workroom, project_id: int) -> dict[str, Any]:
+    with room.transaction() as session:
+        prices, _ = load_prices(session)
+    pictures = [path.name for path in pictures_of_folder(room)]
+    return after_context(open_project(room, project_id), prices, pictures)
 
 
 def _settled(project: Project, **facts: object) -> Project:

@@ -1,5 +1,6 @@
 """What the pages of Finish show."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any
@@ -12,7 +13,8 @@ from kersey.core.finish.binding_joins import (
 )
 from kersey.core.finish.border_readings import SideSays, SideVerdict
 from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, borders_sewn
-from kersey.core.finish.edge_steps import EdgePlan, edge_plan
+from kersey.core.finish.cost import quilt_cost
+from kersey.core.finish.edge_steps import EdgePlan, edge_plan, opening_of
 from kersey.core.finish.hidden_points import hidden_points
 from kersey.core.finish.holding import basting_thread, holding_steps, points_over
 from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
@@ -25,8 +27,14 @@ from kersey.core.measure.length import METRE, format_bought, format_length, form
 from kersey.core.project.finishing import Holding, Pattern
 from kersey.core.project.sewing import Measured, Work
 from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.stash.price_list import PriceList
 from kersey.drawing.backing import draw_panels
-from kersey.drawing.finish import draw_hidden, draw_joined_binding, draw_stitched
+from kersey.drawing.finish import (
+    draw_hidden,
+    draw_joined_binding,
+    draw_stitched,
+    draw_turned,
+)
 from kersey.drawing.quilt import draw_quilt
 from kersey.web.finish.stage import STAGE
 from kersey.web.open_project import OpenProject
@@ -232,9 +240,12 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     }
     if design.edge.has_strips:
         return context | _joined(plan, pieces, quilt, opened)
-    hidden = hidden_points(quilt)
-    folded = design.edge.style is EdgeStyle.FOLDED
-    return context | {"drawing": draw_hidden(quilt, hidden) if folded else draw_quilt(quilt)}
+    if design.edge.style is EdgeStyle.FOLDED:
+        return context | {"drawing": draw_hidden(quilt, hidden_points(quilt))}
+    backing = tuple(design.edge.backing(side, design.margin) for side in known.size)
+    opening = opening_of(max(known.size))
+    drawing = draw_turned(quilt, (backing[0], backing[1]), opening, quilt.plan.seam)
+    return context | {"drawing": drawing}
 
 
 def _scraps(quilt: Quilt) -> tuple[SpareStrip, ...]:
@@ -261,8 +272,10 @@ def _joined(
     }  # fmt: skip
 
 
-def after_context(opened: OpenProject) -> dict[str, Any]:
-    """What is kept of the quilt."""
+def after_context(
+    opened: OpenProject, prices: PriceList, pictures: Sequence[str] = ()
+) -> dict[str, Any]:
+    """What is kept of the quilt; `pictures` are those of the camera folder."""
     finishing = opened.project.finishing
     context = _context(opened) | {"finishing": finishing, "drawing": "", "final": None}
     quilt = opened.quilt
@@ -280,9 +293,17 @@ def after_context(opened: OpenProject) -> dict[str, Any]:
         "hours": f"{minutes / 60:.1f}" if minutes else "",
         "parts": [(work, round(of)) for work, of in parts.items() if of],
         "label_px": round(float(finishing.label_width) * 96),
+        "cost": quilt_cost(quilt, prices),
+        "money": money,
+        "pictures": pictures,
         "label_lines": finishing.label.splitlines() or _label(opened, quilt),
         "drawing": draw_quilt(quilt),
     }
+
+
+def money(hundredths: int) -> str:
+    """A cost as it is written."""
+    return f"{hundredths / 100:.2f}"
 
 
 def _shrunk_words(before: tuple[Fraction, Fraction], washed: tuple[Fraction, Fraction]) -> str:

@@ -1,0 +1,39 @@
+"""What a quilt cost: its cloth by area, what was bought by the list, and what has no price."""
+
+from dataclasses import replace
+from fractions import Fraction
+
+import pytest
+from tests.core.quilts import quilt
+
+from kersey.core.cloth.forms import Form
+from kersey.core.finish.cost import quilt_cost, used_of_forms
+from kersey.core.quilt.sums import goes
+from kersey.core.quilt.to_buy import to_buy
+from kersey.core.stash.price_list import USUAL_PRICES
+
+
+@pytest.mark.parametrize("line", ["roll of 40 strips, 20 prints", "12 fat quarters, 12 prints"])
+def test_cloth_is_paid_for_by_what_is_used_up(line: str) -> None:
+    of = quilt(line, rows=4, columns=4)
+    used = used_of_forms(of)
+    spent = goes(of)
+    assert sum(used.values(), Fraction(0)) == spent.pulled - spent.left
+    found = quilt_cost(of, USUAL_PRICES)
+    assert len(found.lines) + len(found.unknown) == len(used) + len(to_buy(of))
+    assert found.total == sum(cost for _, cost in found.lines) > 0
+    dearer = replace(
+        USUAL_PRICES, wares=tuple(replace(w, price=2 * w.price) for w in USUAL_PRICES.wares)
+    )
+    twice = quilt_cost(of, dearer).total
+    assert abs(twice - 2 * found.total) <= 2 * len(found.lines)
+
+
+def test_what_has_no_price_is_named() -> None:
+    of = quilt(rows=4, columns=4)
+    only_bolts = replace(
+        USUAL_PRICES, wares=tuple(w for w in USUAL_PRICES.wares if w.form is Form.YARDAGE)
+    )
+    found = quilt_cost(of, only_bolts)
+    assert "strip used up" in found.unknown
+    assert "batting" in found.unknown
