@@ -14,6 +14,7 @@ from kersey.core import blocks
 from kersey.core.blocks.assembly import How
 from kersey.core.blocks.catalogue import as_tried, recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.cutting.watch import no_clock
@@ -166,7 +167,9 @@ def _what_is_left_is_put_away(quilt: Quilt) -> None:
     everything = put_away(quilt)
     lots = Counter[tuple[Fraction, Fraction]]()
     for kept in everything.lots:
-        lots[kept.lot.width, kept.lot.length] += kept.lot.count
+        # What falls off corners is no piece of the plan.
+        if kept.lot.form is not Form.TRIANGLE:
+            lots[kept.lot.width, kept.lot.length] += kept.lot.count
     left = Counter[tuple[Fraction, Fraction]]()
     for piece in quilt.left:
         if not piece.whole:

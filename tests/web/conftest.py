@@ -23,7 +23,7 @@ from kersey.web.server_settings import ServerSettings
 _BROWSERS = ("chromium", "chromium-browser", "google-chrome")
 ADDRESS = "http://127.0.0.1:8000"
 _RESTS_ON_A_PLAN = re.compile(
-    r"/projects/(\d+)/(?:size|cut|sew|finish|arrange|picture|yield(?:/block)?$)"
+    r"/projects/(\d+)/(?:size|cut|sew|finish|away|arrange|picture|yield(?:/block)?$)"
 )
 # News is waited for by the server, so this is never reached but by a search that hangs.
 _MOST_NEWS = 40

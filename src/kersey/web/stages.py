@@ -11,7 +11,7 @@ from fastapi import APIRouter
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
 
-FOLDERS = ("pull", "yield_page", "size", "arrange", "cut", "sew", "finish")
+FOLDERS = ("pull", "yield_page", "size", "arrange", "cut", "sew", "finish", "put_away")
 
 STAGES: tuple[Stage, ...] = tuple(
     import_module(f"kersey.web.{folder}.stage").STAGE for folder in FOLDERS

@@ -7,10 +7,13 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from tests.core.quilts import ROLL, of_strips, quilt
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.work.put_away import put_away
+from kersey.core.stash.cut_down import read_rules
+from kersey.core.work.off_corners import off_corners
+from kersey.core.work.put_away import Keeping, leavings, put_away
 from kersey.core.work.work_order import StepKind, ticked, work_order
 
 
@@ -64,3 +67,52 @@ def test_a_tick_taken_back_cuts_nothing_and_putting_away_is_once() -> None:
         ticked(away, cutting, done=True)
     with pytest.raises(AlreadyPutAway):
         put_away(make_quilt(away))
+
+
+SPOOLS = quilt("8 light fat quarters + 8 dark fat quarters", block=BlockChoice("spool"))
+
+
+LEAVING = {
+    "spools": SPOOLS,
+    "rolls": quilt(ROLL, rows=5, columns=5),
+    "fat quarters": quilt("9 fat quarters, 9 prints", rows=3, columns=3),
+}
+
+
+def test_corners_cut_off_are_kept_as_pairs() -> None:
+    # Two corners at each end of a spool: a square of 2 loses legs of 2 - 0.354, two of them.
+    found = off_corners(SPOOLS)
+    side = next(n.width for n in SPOOLS.assembly.needs if n.width == n.height)
+    raw = float(side) - 2**0.5 / 4
+    assert {float(each.leg) for each in found} == {raw - raw % 0.125}
+    assert {float(each.pair) for each in found} == {
+        (pair := float(side) - 2**0.5 / 2) - pair % 0.125
+    }
+    # Four corners a block, each of which drops two triangles.
+    assert sum(each.count for each in found) == 8 * len(SPOOLS.placed)
+
+
+@given(
+    st.sampled_from(sorted(LEAVING)),
+    st.sampled_from(["", "2 1/2 strips", "5 squares, 2 1/2 x 4 1/2", "1 1/2 squares; 2 strips"]),
+    st.integers(0, 24).map(lambda n: Fraction(n, 4)),
+    st.integers(0, 2**16),
+)
+@settings(max_examples=30, deadline=None)
+def test_whatever_is_kept_all_cloth_is_somewhere(
+    which: str, rules: str, least: Fraction, seed: int
+) -> None:
+    made = LEAVING[which]
+    every = leavings(made)
+    dropped = frozenset(each.key for n, each in enumerate(every) if seed >> n & 1)
+    keeping = Keeping(least, read_rules(rules), dropped)
+    left = put_away(made, keeping)
+    for fate in left.fates:
+        cut = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
+        assert fate.used + fate.kept + fate.lost == cut
+        assert min(fate.used, fate.kept, fate.lost) >= 0
+    assert sum(kept.lot.area for kept in left.lots) == sum(fate.kept for fate in left.fates)
+    # What is in the quilt does not depend on what is kept of the rest.
+    assert [fate.used for fate in left.fates] == [fate.used for fate in put_away(made).fates]
+    for each in leavings(made, keeping):
+        assert each.kept == (each.key not in dropped and min(each.width, each.length) >= least)

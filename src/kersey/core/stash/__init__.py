@@ -2,6 +2,7 @@
 
 __all__ = [
     "cupboard",
+    "cut_down",
     "ledger",
     "order",
     "price_list",

@@ -4,12 +4,12 @@ Of every piece that was opened, the cloth is either in the quilt, kept as a lot,
 a strip set, trims, and what is too small to be of use.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
-from kersey.core.cloth.forms import Form
+from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.table import parent_key
@@ -17,7 +17,12 @@ from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pieces import pieces_made, pieces_of
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
+from kersey.core.work.off_corners import OffCorner, off_corners
+
+# What lots of leavings are called.
+SPARE, ENDS, LEFT, CORNERS = "spare pieces", "ends", "left", "off corners"
 
 
 class PlanCutsMore(Infeasible):
@@ -48,7 +53,84 @@ class PutAway:
     fates: tuple[Fate, ...]
 
 
-def put_away(quilt: Quilt) -> PutAway:
+@dataclass(frozen=True)
+class Keeping:
+    """What is worth keeping: pieces whose shorter side is at least so long, but for those `dropped`
+    by their keys, cut down by the `rules`; a `least` of 0 keeps all."""
+
+    least: Fraction = Fraction(0)
+    rules: tuple[CutRule, ...] = ()
+    dropped: frozenset[str] = frozenset()
+
+
+KEEP_ALL = Keeping()
+
+
+@dataclass(frozen=True)
+class Leaving:
+    """Pieces alike that a quilt leaves: what they are, of which fabrics, and whether they are kept.
+
+    Cut down, one `becomes` those pieces.
+    """
+
+    key: str
+    word: str
+    width: Fraction
+    length: Fraction
+    form: Form
+    stacks: tuple[tuple[str, int], ...]
+    kept: bool
+    becomes: CutDown | None = None
+    pair: Fraction | None = None
+
+    @property
+    def count(self) -> int:
+        """How many pieces."""
+        return sum(count for _, count in self.stacks)
+
+
+def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
+    """All that is left, the largest first: offcuts, ends of strips, spare pieces, and triangles
+    that fall off flipped corners."""
+    directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
+    alike: dict[tuple[object, ...], list[LeftPiece]] = {}
+    for piece in quilt.left:
+        if not piece.whole:
+            sort = piece.spare, piece.width, piece.length, directional[piece.fabric]
+            alike.setdefault(sort, []).append(piece)
+    found = [_leaving(pieces, directional, keeping) for pieces in alike.values()]
+    triangles: dict[tuple[Fraction, Fraction], list[OffCorner]] = {}
+    for each in off_corners(quilt):
+        triangles.setdefault((each.leg, each.pair), []).append(each)
+    found += [_triangles(each, keeping) for each in triangles.values()]
+    return tuple(found)
+
+
+def _leaving(
+    pieces: Sequence[LeftPiece], directional: Mapping[str, bool], keeping: Keeping
+) -> Leaving:
+    first = pieces[0]
+    turned = directional[first.fabric]
+    word = SPARE if first.spare else ENDS if first.strip else LEFT
+    key = f"{word}-{first.width}-{first.length}-{int(turned)}".replace(" ", "-")
+    kept = min(first.width, first.length) >= keeping.least and key not in keeping.dropped
+    becomes = None
+    if keeping.rules and not first.spare and kept:
+        becomes = cut_down((first.width, first.length), keeping.rules, turned)
+    stacks = tuple((piece.fabric, piece.count) for piece in pieces)
+    return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, becomes)
+
+
+def _triangles(alike: Sequence[OffCorner], keeping: Keeping) -> Leaving:
+    first = alike[0]
+    key = f"off-{first.leg}"
+    kept = first.leg >= keeping.least and key not in keeping.dropped
+    stacks = tuple((each.fabric, each.count) for each in alike)
+    return Leaving(key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, None,
+                   first.pair)  # fmt: skip
+
+
+def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     """Put away what a quilt leaves; whole pieces go back as they are. Raises `AlreadyPutAway`."""
     if quilt.project.put_away:
         raise AlreadyPutAway
@@ -61,8 +143,8 @@ def put_away(quilt: Quilt) -> PutAway:
         for key in (fabric_key(p),)
     )
     project = replace(quilt.project, fabrics=fabrics, put_away=True)
-    kept = [piece for piece in quilt.left if not piece.whole]
-    lots = tuple(_lots(quilt, kept))
+    kept = [each for each in leavings(quilt, keeping) if each.kept]
+    lots = tuple(lot for each in kept for lot in _lots(quilt, each))
     return PutAway(project, lots, tuple(_fates(quilt, project, kept)))
 
 
@@ -89,25 +171,42 @@ def _opened(quilt: Quilt) -> dict[str, int]:
     return {f.name: f.count - whole.get(f.name, 0) for f in quilt.plan.plan.problem.fabrics}
 
 
-def _lots(quilt: Quilt, kept: list[LeftPiece]) -> Iterator[CupboardLot]:
-    """Pieces of one size together, whatever their print; spare pieces apart from rectangles."""
+def _lots(quilt: Quilt, leaving: Leaving) -> Iterator[CupboardLot]:
+    """The lots that pieces become, of one size together, whatever their print."""
     directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
-    alike: dict[tuple[object, ...], list[LeftPiece]] = {}
-    for piece in kept:
-        sort = piece.spare, piece.width, piece.length, directional[piece.fabric]
-        alike.setdefault(sort, []).append(piece)
-    for pieces in alike.values():
-        first = pieces[0]
-        word = "spare pieces" if first.spare else "ends" if first.strip else "left"
-        name = f"{word} of {quilt.project.name}"[:LONGEST_NAME]
-        stacks = tuple(Stack(quilt.prints[piece.fabric], piece.count) for piece in pieces)
-        lot = Lot(first.width, first.length, stacks, form=Form.PIECE,
-                  directional=directional[first.fabric])  # fmt: skip
-        yield CupboardLot(name, lot)
+    turned = directional[leaving.stacks[0][0]]
+    name = f"{leaving.word} of {quilt.project.name}"[:LONGEST_NAME]
+    for width, length, each, form in _sizes(leaving):
+        stacks = tuple(Stack(quilt.prints[fabric], count * each)
+                       for fabric, count in leaving.stacks)  # fmt: skip
+        yield CupboardLot(name, Lot(width, length, stacks, form=form, directional=turned))
 
 
-def _fates(quilt: Quilt, project: Project, kept: list[LeftPiece]) -> Iterator[Fate]:
+def _sizes(leaving: Leaving) -> Iterator[tuple[Fraction, Fraction, int, Form]]:
+    """Each size that one piece becomes, how many of it, and what form that is."""
+    if leaving.becomes is None:
+        yield leaving.width, leaving.length, 1, leaving.form
+        return
+    for piece in leaving.becomes.pieces:
+        # A lot of strips is as wide as strips come; what is not is a piece.
+        facts = FACTS[piece.form]
+        suits = facts.narrowest <= piece.width <= facts.widest and piece.length <= facts.longest
+        form = piece.form if suits and piece.form is not Form.STRIP else Form.PIECE
+        yield piece.width, piece.length, piece.count, form
+
+
+def _area(leaving: Leaving) -> Fraction:
+    """Square inches that are kept of one piece."""
+    half = Fraction(1, 2) if leaving.form is Form.TRIANGLE else Fraction(1)
+    return sum((width * length * each * half for width, length, each, _ in _sizes(leaving)),
+               Fraction(0))  # fmt: skip
+
+
+def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[Fate]:
     used, of = _used(quilt), dict[str, set[str]]()
+    # What falls off a corner was cut as a piece, and is not in the quilt.
+    for fallen in off_corners(quilt):
+        used[fallen.fabric] = used.get(fallen.fabric, Fraction(0)) - fallen.area
     for key, name in _keys(quilt).items():
         of.setdefault(parent_key(key), set()).add(name)
     for pulled in project.fabrics:
@@ -115,7 +214,8 @@ def _fates(quilt: Quilt, project: Project, kept: list[LeftPiece]) -> Iterator[Fa
         if not pulled.cut or not (names or project.table.pieces_opened(fabric_key(pulled))):
             continue
         area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
-        stays = sum((piece.area for piece in kept if piece.fabric in names), Fraction(0))
+        stays = sum((count * _area(each) for each in kept for name, count in each.stacks
+                     if name in names), Fraction(0))  # fmt: skip
         in_quilt = sum((used.get(name, Fraction(0)) for name in names), Fraction(0))
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 

@@ -9,10 +9,7 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.project.design import check_layers
 from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import make_quilt
-from kersey.core.work.put_away import PutAway, put_away
 from kersey.core.work.work_order import ticked
-from kersey.store.projects import put_project_away
 from kersey.web.cut import labels, table, wrong
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, TypedForm, checked, read_form
@@ -78,21 +75,4 @@ def choose_layers(
 
     change(room, project_id, form.revision, with_layers)
     address = request.app.url_path_for("cut_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
-
-
-@router.post("/projects/{project_id}/put-away", name="put_away")
-def put_away_leftovers(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
-) -> Response:
-    """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
-    opened = open_project(room, project_id)
-    form = read_form(RevisedForm, typed, opened.units)
-
-    def put(project: Project) -> PutAway:
-        return put_away(make_quilt(project, opened.units))
-
-    with room.transaction() as session:
-        put_project_away(session, project_id, form.revision, put, room.clock())
-    address = request.app.url_path_for("project_ledger", project_id=project_id)
     return RedirectResponse(address, status_code=303)

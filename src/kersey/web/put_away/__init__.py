@@ -1,0 +1,1 @@
+"""Put away: what a quilt leaves goes back into the cupboard."""

@@ -1,0 +1,147 @@
+"""Put away: what is left, proposed; corrected by a word; then back in the cupboard.
+
+Nothing is kept until it is put away: what was corrected is in the address.
+"""
+
+from fractions import Fraction
+from typing import Any
+from urllib.parse import urlencode
+
+from fastapi import APIRouter, Request
+from pydantic import Field
+from starlette.responses import RedirectResponse, Response
+
+from kersey.core.errors import Infeasible, InvalidValue
+from kersey.core.measure.length import Units, format_areas, format_length, format_size
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.stash.cut_down import CutDown, read_rules
+from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
+from kersey.drawing.leaving import draw_leaving
+from kersey.store.projects import put_project_away
+from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
+from kersey.web.open_project import OpenProject, ProjectId, open_project
+from kersey.web.project_page import project_context
+from kersey.web.put_away.stage import STAGE
+from kersey.web.templating import render
+from kersey.web.workroom import Room
+
+router = APIRouter()
+# The largest piece is drawn so wide; no piece smaller than half of that scale allows.
+_WIDE_PX, _MOST_PX_AN_INCH = 220.0, 14.0
+
+
+class KeepForm(PageForm):
+    """What is worth keeping: from what shorter side on, cut down to what, and what is not."""
+
+    least: Length | None = None
+    rules: str = Field("", max_length=200)
+    dropped: str = Field("", max_length=4000)
+
+    def keeping(self, units: Units) -> Keeping:
+        """As the core asks it; raises `BadRule`."""
+        dropped = frozenset(filter(None, self.dropped.split(",")))
+        return Keeping(self.least or Fraction(0), read_rules(self.rules, units), dropped)
+
+
+class AwayForm(KeepForm):
+    """The same, and which project it was seen of."""
+
+    revision: int
+
+
+@router.get("/projects/{project_id}/away", name="away_page")
+def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+    """What is left, and what would become of it."""
+    opened = open_project(room, project_id)
+    typed = {name: value for name, value in request.query_params.items() if value}
+    context = project_context(opened, STAGE) | {
+        "leaving": [], "sums": None, "form": KeepForm(), "typed": typed, "is_put_away": False,
+        "query": {}, "problem": "",
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None or opened.project.put_away:
+        context["is_put_away"] = opened.project.put_away
+        return render(request, "put_away/page.html", context)
+    try:
+        form = read_form(KeepForm, typed, opened.units)
+        context |= _context(opened, quilt, form)
+    except BadForm as bad:
+        return render(request, "put_away/page.html", context | {"errors": bad.errors}, 422)
+    except InvalidValue as error:
+        errors = {"rules": str(error)}
+        return render(request, "put_away/page.html", context | {"errors": errors}, 422)
+    return render(request, "put_away/page.html", context)
+
+
+@router.post("/projects/{project_id}/put-away", name="put_away")
+def put_away_leftovers(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
+    opened = open_project(room, project_id)
+    form = read_form(AwayForm, typed, opened.units)
+    keeping = form.keeping(opened.units)
+
+    def put(project: Project) -> PutAway:
+        return put_away(make_quilt(project, opened.units), keeping)
+
+    with room.transaction() as session:
+        put_project_away(session, project_id, form.revision, put, room.clock())
+    address = request.app.url_path_for("project_ledger", project_id=project_id)
+    return RedirectResponse(address, status_code=303)
+
+
+def _context(opened: OpenProject, quilt: Quilt, form: KeepForm) -> dict[str, Any]:
+    keeping = form.keeping(opened.units)
+    every = leavings(quilt, keeping)
+    longest = max((float(max(each.width, each.length)) for each in every), default=1.0)
+    scale = min(_MOST_PX_AN_INCH, _WIDE_PX / longest)
+    context: dict[str, Any] = {
+        "form": form,
+        "leaving": [_row(each, quilt, form, keeping, opened.units, scale) for each in every],
+        "whole": sum(piece.count for piece in quilt.left if piece.whole),
+    }
+    try:
+        away = put_away(quilt, keeping)
+    except Infeasible as reason:
+        return context | {"problem": str(reason)}
+    sums = [sum((getattr(fate, name) for fate in away.fates), Fraction(0))
+            for name in ("used", "kept", "lost")]  # fmt: skip
+    whole = sum(sums, Fraction(0))
+    return context | {
+        "sums": list(zip(("in the quilt", "back in the cupboard", "lost"),
+                         format_areas(whole, sums, opened.units),
+                         [float(each / whole) * 100 if whole else 0 for each in sums],
+                         strict=True)),
+        "lots": len(away.lots),
+        "pieces": sum(kept.lot.count for kept in away.lots),
+    }  # fmt: skip
+
+
+def _row(
+    each: Leaving, quilt: Quilt, form: KeepForm, keeping: Keeping, units: Units, scale: float
+) -> dict[str, Any]:
+    names = dict.fromkeys(quilt.prints[fabric].name for fabric, _ in each.stacks)
+    prints = [quilt.prints[fabric] for fabric, _ in each.stacks]
+    toggled = sorted(keeping.dropped ^ {each.key})
+    query = {"least": "" if form.least is None else format_length(form.least, units),
+             "rules": form.rules, "dropped": ",".join(toggled)}  # fmt: skip
+    return {
+        "each": each,
+        "size": format_size(each.width, each.length, units),
+        "names": list(names),
+        "drawing": draw_leaving(each.width, each.length, each.form, prints, units, scale),
+        "becomes": _becomes(each.becomes, units) if each.becomes else "",
+        "pair": "" if each.pair is None else format_length(each.pair, units),
+        "small": min(each.width, each.length) < keeping.least,
+        "toggle": urlencode({name: value for name, value in query.items() if value}),
+    }
+
+
+def _becomes(down: CutDown, units: Units) -> str:
+    """What one piece is cut down to; nothing where no rule keeps any of it."""
+    sizes = (
+        f"{piece.count} of {format_size(piece.width, piece.length, units)}" for piece in down.pieces
+    )
+    return ", ".join(sizes)
