@@ -6,6 +6,7 @@ from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from fractions import Fraction
 from pathlib import Path
+from random import Random
 
 import pytest
 from hypothesis import settings
@@ -14,17 +15,23 @@ from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, 
 from sqlalchemy import Engine, create_engine, select
 from sqlalchemy.orm import Session
 from tests.core.quilts import of_strips, plan
+from tests.core.work.mishaps import AtWork, something_spoiled
 
 from kersey.core.cloth.fabric import Value
+from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.project.design import Design
+from kersey.core.project.measuring_log import with_reading
 from kersey.core.project.project import Project
+from kersey.core.project.sewing import Measured, Reading
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.put_away import put_away
+from kersey.core.work.put_away import Keeping, put_away
+from kersey.core.work.replanning import first_ways
 from kersey.core.work.work_order import StepKind, ticked, work_order
 from kersey.store.cupboard import (
     Find,
@@ -284,10 +291,14 @@ class Cupboard(RuleBasedStateMachine):
                 "copy",
                 "measure",
                 "spoil",
+                "at the table",
+                "mishap",
+                "measured",
             ]
         ),
+        seed=st.integers(0, 2**16),
     )
-    def do_with_a_quilt(self, data: st.DataObject, what: str) -> None:
+    def do_with_a_quilt(self, data: st.DataObject, what: str, seed: int) -> None:
         def how(session: Session) -> object:
             number = data.draw(st.sampled_from(self.numbers(session, ProjectRow)))
             revision = get_project(session, number).revision
@@ -296,9 +307,13 @@ class Cupboard(RuleBasedStateMachine):
             if what == "copy":
                 return duplicate_project(session, number, self.moment)
             if what == "away":
+                keeping = KEEPINGS[seed % len(KEEPINGS)]
                 return put_project_away(
-                    session, number, revision, lambda p: put_away(make_quilt(p)), self.moment
-                )
+                    session, number, revision, lambda p: put_away(make_quilt(p), keeping),
+                    self.moment,
+                )  # fmt: skip
+            if what in AT_WORK:
+                return change(session, number, lambda p: AT_WORK[what](p, Random(seed)))
             return change(session, number, CHANGES[what])
 
         self.act(how)
@@ -385,6 +400,33 @@ class Cupboard(RuleBasedStateMachine):
         return cut
 
 
+def cut_at_the_table(project: Project, pick: Random) -> Project:
+    """A few cuts ticked, one by one."""
+    return AtWork(project).after_cuts(pick, pick.randint(1, 6)).project
+
+
+def gone_wrong(project: Project, pick: Random) -> Project:
+    """Something on the table is spoiled, and one goes on in the first way there is."""
+    worse, *_ = something_spoiled(AtWork(project).lies(), pick)
+    ways = [way.project for way in first_ways(worse, no_clock).ways]
+    return next((after for after in ways if after is not None), project)
+
+
+def border_measured(project: Project, pick: Random) -> Project:
+    """A reading before a border: it moves no cloth."""
+    read = Fraction(pick.randint(80, 400), 8)
+    return with_reading(project, Reading(Measured.BORDER, 0, "in the middle", read, read, NOON))
+
+
+AT_WORK = {"at the table": cut_at_the_table, "mishap": gone_wrong, "measured": border_measured}
+# What is kept when all is put away: all of it, what is large enough, or what rules make of it.
+KEEPINGS = (
+    Keeping(),
+    Keeping(Fraction(3)),
+    Keeping(Fraction(1), read_rules("2 1/2 strips, 2 squares"), place="box 3"),
+)
+
+
 def spoiled(project: Project) -> Project:
     """One piece of the first fabric gone from the wall and the cupboard."""
     first = project.fabrics[0]
@@ -420,4 +462,6 @@ CHANGES: dict[str, Callable[[Project], Project]] = {
     "spoil": lambda p: spoiled(p) if p.fabrics and p.fabrics[0].count > 1 else p,
 }
 TestCupboard = Cupboard.TestCase
-TestCupboard.settings = settings(max_examples=20, stateful_step_count=14)
+# The long profile tries two thousand sequences.
+_LONG = settings().max_examples > 1000
+TestCupboard.settings = settings(max_examples=2000 if _LONG else 20, stateful_step_count=14)

@@ -23,11 +23,15 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "is not a length" in wrong.text or "Write sizes" in wrong.text
     # Nothing was changed by looking.
     assert client.get(f"{project}/away").text == page
-    ledger = client.post(f"{project}/put-away", data=said | {"revision": revision(cut_down)}).text
+    put = said | {"revision": revision(cut_down), "place": "the blue drawer"}
+    ledger = client.post(f"{project}/put-away", data=put).text
     assert "put away" in ledger
     again = client.get(f"{project}/away").text
     assert "What was left is put away." in again
-    lots = client.get("/cupboard").text
+    # Found again by where it lies.
+    lots = client.get("/cupboard", params={"words": "blue drawer"}).text
     assert "left of" in lots or "ends of" in lots
+    assert "blue drawer" in client.get("/everything.json").text
+    assert "blue drawer" in client.get("/cupboard.csv").text
     twice = client.post(f"{project}/put-away", data=said | {"revision": revision(cut_down)})
     assert twice.status_code == 409

@@ -15,6 +15,7 @@ from kersey.store.projects import StoredProject
 from kersey.web.stages import FOLDERS, STAGES, next_stage, stage_routers
 from kersey.web.workroom import Reckoned
 
+ALL = ["Pull", "Yield", "Size", "Arrange", "Cut", "Sew", "Finish", "Put away"]
 NOW = datetime(2026, 11, 1, tzinfo=UTC)
 
 
@@ -26,7 +27,7 @@ def test_every_stage_has_a_folder_and_a_page_of_its_own() -> None:
     assert len({stage.key for stage in STAGES}) == len(STAGES) == len(FOLDERS)
     routes = {getattr(route, "name", "") for router in stage_routers() for route in router.routes}
     assert {stage.page for stage in STAGES} <= routes
-    assert [stage.title for stage in STAGES] == ["Pull", "Yield", "Size", "Arrange", "Cut", "Sew"]
+    assert [stage.title for stage in STAGES] == ALL
 
 
 def test_what_waits_is_next_until_all_is_done() -> None:
@@ -51,8 +52,15 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     sewing = next_stage(reckoned(replace(chosen, done=frozenset(cut))))
     assert sewing is not None
     assert sewing.act == "Sew"
+    sewn = [s.key for s in steps if s.kind.value not in ("border", "backing", "binding")]
+    finishing = next_stage(reckoned(replace(chosen, done=frozenset(sewn))))
+    assert finishing is not None
+    assert finishing.act == "Finish"
     done = replace(chosen, done=frozenset(step.key for step in steps))
-    assert next_stage(reckoned(done)) is None
+    away = next_stage(reckoned(done))
+    assert away is not None
+    assert away.act == "Put away"
+    assert next_stage(reckoned(replace(done, put_away=True))) is None
 
 
 @pytest.mark.parametrize(
@@ -64,6 +72,8 @@ def test_what_waits_is_next_until_all_is_done() -> None:
         ("arrange", {"Arrange": ""}),
         ("cut", {"Cut": ""}),
         ("sew", {"Sew": ""}),
+        ("finish", {"Finish": ""}),
+        ("away", {"Put away": ""}),
     ],
 )
 def test_a_page_says_where_one_is_and_how_all_stand(
@@ -75,10 +85,10 @@ def test_a_page_says_where_one_is_and_how_all_stand(
     lines = {
         title: re.sub(r"\s+", " ", status).strip()
         for title, status in re.findall(
-            r'class="stage">(\w+)</span>\s*<span class="status[^"]*">([^<]*)</span>', page
+            r'class="stage">([\w ]+)</span>\s*<span class="status[^"]*">([^<]*)</span>', page
         )
     }
-    assert list(lines) == ["Pull", "Yield", "Size", "Arrange", "Cut", "Sew"]
+    assert list(lines) == ALL
     assert says.items() <= lines.items()
     (here,) = re.findall(r'href="/projects/1/(\w+)" aria-current="page"', page)
     assert here == stage

@@ -27,7 +27,8 @@ def lot_from_row(row: CupboardLotRow) -> CupboardLot:
         shrinkage_across=row.shrinkage_across,
         wrong_side=None if row.wrong_side is None else Value(row.wrong_side),
     )
-    return CupboardLot(row.name, lot, None if row.aside is None else Aside(row.aside))
+    aside = None if row.aside is None else Aside(row.aside)
+    return CupboardLot(row.name, lot, aside, row.place)
 
 
 def lot_columns(kept: CupboardLot) -> dict[str, Any]:
@@ -36,6 +37,7 @@ def lot_columns(kept: CupboardLot) -> dict[str, Any]:
     return {
         "name": kept.name,
         "aside": kept.aside,
+        "place": kept.place,
         "form": lot.form,
         "width": lot.width,
         "length": lot.length,
@@ -44,7 +46,9 @@ def lot_columns(kept: CupboardLot) -> dict[str, Any]:
         "prints": len(lot.stacks),
         "all_values": " ".join(v for v in Value if any(p.known_value is v for p in lot.prints)),
         "families": " ".join(sorted({p.known_family for p in lot.prints if p.known_family})),
-        "all_names": "\n".join((kept.name, *(cloth.name for cloth in lot.prints))).casefold(),
+        "all_names": "\n".join(
+            (kept.name, kept.place, *(cloth.name for cloth in lot.prints))
+        ).casefold(),
         "blends": " ".join(cloth.swatch.blend for cloth in lot.prints[:_BLENDS_KEPT]),
         "most_width": lot.most_width,
         "most_length": lot.most_length,

@@ -222,6 +222,7 @@ class CupboardLotRow(Table):
     deleted_at: Mapped[datetime | None]
     name: Mapped[str]
     aside: Mapped[str | None]
+    place: Mapped[str]
     form: Mapped[str]
     width: Mapped[Fraction]
     widest: Mapped[float]

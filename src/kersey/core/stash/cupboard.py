@@ -20,20 +20,25 @@ class Aside(StrEnum):
     LATER = "for another quilt"
 
 
+LONGEST_PLACE = 60
 # Of these a part is a length, not a number of pieces.
 CUT_FROM_THE_LENGTH = frozenset({Form.YARDAGE, Form.BACKING, Form.BATTING})
 
 
 @dataclass(frozen=True)
 class CupboardLot:
-    """A lot at home."""
+    """A lot at home; `place` is where it lies, in a person's own words: a drawer, a shelf."""
 
     name: str
     lot: Lot
     aside: Aside | None = None
+    place: str = ""
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
+        object.__setattr__(self, "place", " ".join(self.place.split()))
+        if len(self.place) > LONGEST_PLACE:
+            raise BadFabric(f"A place has at most {LONGEST_PLACE} letters.", "place")
 
     def set_aside(self, reason: Aside | None) -> "CupboardLot":
         """The lot set aside, or brought back when no reason is given."""

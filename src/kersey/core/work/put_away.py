@@ -56,11 +56,12 @@ class PutAway:
 @dataclass(frozen=True)
 class Keeping:
     """What is worth keeping: pieces whose shorter side is at least so long, but for those `dropped`
-    by their keys, cut down by the `rules`; a `least` of 0 keeps all."""
+    by their keys, cut down by the `rules`; a `least` of 0 keeps all. It is put in this `place`."""
 
     least: Fraction = Fraction(0)
     rules: tuple[CutRule, ...] = ()
     dropped: frozenset[str] = frozenset()
+    place: str = ""
 
 
 KEEP_ALL = Keeping()
@@ -144,7 +145,7 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     )
     project = replace(quilt.project, fabrics=fabrics, put_away=True)
     kept = [each for each in leavings(quilt, keeping) if each.kept]
-    lots = tuple(lot for each in kept for lot in _lots(quilt, each))
+    lots = tuple(replace(lot, place=keeping.place) for each in kept for lot in _lots(quilt, each))
     return PutAway(project, lots, tuple(_fates(quilt, project, kept)))
 
 

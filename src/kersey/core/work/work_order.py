@@ -43,6 +43,8 @@ class StepKind(StrEnum):
 
 # What is done before the first seam.
 BEFORE_SEWING = frozenset({StepKind.MEASURE, StepKind.KEEP, StepKind.CUT, StepKind.LAY_OUT})
+# What makes a top into a quilt.
+FINISHING = frozenset({StepKind.BORDER, StepKind.BACKING, StepKind.BINDING})
 
 
 @dataclass(frozen=True)

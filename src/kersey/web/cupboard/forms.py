@@ -8,6 +8,7 @@ from pydantic import AfterValidator, Field
 from kersey.core.cloth.fabric import Value, checked_name
 from kersey.core.cloth.forms import Form
 from kersey.core.cloth.sorting import Order
+from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.web.forms import Length, PageForm
 from kersey.web.print_form import PrintForm
 
@@ -62,6 +63,7 @@ class LotForm(PageForm):
 
     revision: int
     name: Annotated[str, AfterValidator(checked_name)]
+    place: str = Field("", max_length=LONGEST_PLACE)
     width: Length
     length: Length
     measured_length: Length | None = None

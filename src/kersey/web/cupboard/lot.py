@@ -187,7 +187,7 @@ def _with_facts(kept: CupboardLot, form: LotForm) -> CupboardLot:
         directional=form.directional,
         wrong_side=form.wrong_side,
     )
-    return replace(kept, name=form.name, lot=lot)
+    return replace(kept, name=form.name, lot=lot, place=form.place)
 
 
 def _lot_page(

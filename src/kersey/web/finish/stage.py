@@ -1,7 +1,7 @@
 """Finish: borders as sewn, layers, quilting, the edge, and what is kept of the quilt."""
 
 from kersey.core.project.finishing import NOT_FINISHED
-from kersey.core.work.work_order import BEFORE_SEWING
+from kersey.core.work.work_order import FINISHING
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
@@ -15,8 +15,9 @@ def _status(opened: OpenProject) -> str:
 
 
 def _waits(known: Reckoned) -> bool:
-    sewn = all(s.kind in BEFORE_SEWING or s.key in known.project.done for s in known.steps)
-    return bool(known.steps) and sewn and known.project.finishing.finished_on is None
+    """Until its day is said; where it was ticked off on the sheet, that says it too."""
+    done = all(s.key in known.project.done for s in known.steps if s.kind in FINISHING)
+    return known.project.finishing.finished_on is None and not done
 
 
 STAGE = Stage("finish", "Finish", "Finish", _status, _waits)

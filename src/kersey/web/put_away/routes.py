@@ -3,6 +3,7 @@
 Nothing is kept until it is put away: what was corrected is in the address.
 """
 
+from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 from urllib.parse import urlencode
@@ -15,6 +16,7 @@ from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.measure.length import Units, format_areas, format_length, format_size
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import CutDown, read_rules
 from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
@@ -48,6 +50,7 @@ class AwayForm(KeepForm):
     """The same, and which project it was seen of."""
 
     revision: int
+    place: str = Field("", max_length=LONGEST_PLACE)
 
 
 @router.get("/projects/{project_id}/away", name="away_page")
@@ -81,7 +84,7 @@ def put_away_leftovers(
     """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
     opened = open_project(room, project_id)
     form = read_form(AwayForm, typed, opened.units)
-    keeping = form.keeping(opened.units)
+    keeping = replace(form.keeping(opened.units), place=form.place)
 
     def put(project: Project) -> PutAway:
         return put_away(make_quilt(project, opened.units), keeping)

@@ -1,7 +1,7 @@
 """Sew: from the model block to the last row."""
 
 from kersey.core.work.passes import PASS, blocks_sewn, passes
-from kersey.core.work.work_order import BEFORE_SEWING
+from kersey.core.work.work_order import BEFORE_SEWING, FINISHING
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.workroom import Reckoned
@@ -17,7 +17,8 @@ def _status(opened: OpenProject) -> str:
 
 
 def _waits(known: Reckoned) -> bool:
-    return any(s.kind not in BEFORE_SEWING and s.key not in known.project.done for s in known.steps)
+    sewn = (s for s in known.steps if s.kind not in BEFORE_SEWING | FINISHING)
+    return any(step.key not in known.project.done for step in sewn)
 
 
 STAGE = Stage("sew", "Sew", "Sew", _status, _waits)
