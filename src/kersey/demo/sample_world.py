@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.own_block import Cell, Kind, OwnBlock
 from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
+from kersey.core.cloth.forms import Form
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
@@ -228,6 +229,10 @@ strings 1 1/4 to 2 1/2, about 60, 9 to 30 long, upholstery strings
 9 strings 1 1/2 x 30
 60 triangles 2 1/2 x 2 1/2, cut-off corners
 4 pieces 9 x 12 moquette
+14 blocks 3 1/2, 5 prints "orphans of the dining car"
+5 blocks 6 1/2, 3 prints "orphans of the mail van"
+6 blocks 3 1/2 x 6 1/2, 4 prints "half blocks of the mail van"
+4 blocks 5 1/2, 2 prints "trial blocks"
 a shoe box, 900 g of crumbs
 5 yd backing 108 wide
 batting 72 x 90
@@ -237,4 +242,6 @@ batting 72 x 90
 def sample_cupboard() -> tuple[CupboardLot, ...]:
     """What lies in the carriage works' cupboard."""
     lots = tuple(map(described, from_readings(read_lines(_CUPBOARD))))
-    return (*lots[:-5], lots[-5].set_aside(Aside.LATER), *lots[-4:])
+    return tuple(
+        kept.set_aside(Aside.LATER) if kept.lot.form is Form.TRIANGLE else kept for kept in lots
+    )

@@ -30,6 +30,7 @@ from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
 from kersey.web.tape import routes as tape
 from kersey.web.templating import STATIC
+from kersey.web.units import routes as units
 from kersey.web.workroom import Workroom
 
 # What is larger than a request may be, but not by far, is still read, to say so in a sentence.
@@ -68,6 +69,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
     app.include_router(tape.router, include_in_schema=False)
+    app.include_router(units.router, include_in_schema=False)
     for router in stage_routers():
         app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)

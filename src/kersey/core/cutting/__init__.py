@@ -18,6 +18,7 @@ __all__ = [
     "string_blocks",
     "strip_sets",
     "tally",
+    "unit_rows",
     "watch",
     "whole_strips",
 ]

@@ -8,4 +8,5 @@ __all__ = [
     "price_list",
     "pulled",
     "quick_entry",
+    "unit_drawer",
 ]

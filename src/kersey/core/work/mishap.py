@@ -18,7 +18,7 @@ from fractions import Fraction
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
 from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.project.kept_plan import KeptPlan, Kit
-from kersey.core.project.project import Project, fabric_key
+from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.project.table import Table, parent_key
 from kersey.core.quilt.pieces import pieces_made, slots_of
@@ -122,7 +122,9 @@ def is_cutting(tick: str) -> bool:
 
 
 def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> Lies:
-    """What the ticked cuts have left on the table; raises `OtherPlan`."""
+    """What the ticked cuts have left on the table; raises `OtherPlan` or `AlreadyPutAway`."""
+    if quilt.project.put_away:
+        raise AlreadyPutAway
     kept = quilt.plan
     if yield_asked(quilt.project).fingerprint != kept.question:
         raise OtherPlan

@@ -1,0 +1,37 @@
+"""Units of the drawer laid on a grid, in their prints, with the plain squares between them."""
+
+from collections.abc import Sequence
+
+from kersey.core.cloth.fabric import Print
+from kersey.core.cutting.unit_rows import UnitRows, UnitSort
+from kersey.drawing.cloth import Cloths
+from kersey.drawing.svg import element, number, picture, rect
+
+# A square of the grid is drawn so large, in the picture's own inches.
+_SQUARE = 3.0
+
+
+def draw_unit_wall(
+    rows: UnitRows, sorts: Sequence[UnitSort], prints: Sequence[Print], px_per_inch: float
+) -> str:
+    """The rows of units; `prints` are those of the units in the order in which they are laid."""
+    cloths = Cloths()
+    wide, high = rows.columns * _SQUARE, rows.rows * _SQUARE
+    parts = [rect(0, 0, wide, high, class_="plain-ground")]
+    grid = "".join(f"M{number(n * _SQUARE)} 0v{number(high)}" for n in range(1, rows.columns))
+    grid += "".join(f"M0 {number(n * _SQUARE)}h{number(wide)}" for n in range(1, rows.rows))
+    parts.append(element("path", d=grid, class_="plain-grid", fill="none", stroke_width=0.12))
+    for laid, cloth in zip(rows.laid, prints, strict=True):
+        sort = sorts[laid.sort]
+        parts.append(
+            rect(
+                laid.column * _SQUARE, laid.row * _SQUARE, sort.columns * _SQUARE,
+                sort.rows * _SQUARE, fill=cloths.fill(cloth), class_="piece", stroke_width=0.25,
+            )
+        )  # fmt: skip
+    label = (
+        f"{len(rows.laid)} units in {len(rows.heights)} rows on {rows.columns} by {rows.rows} "
+        f"squares, {rows.plain} of them plain."
+    )
+    return picture(0, 0, wide, high, cloths.definitions, *parts, label=label,
+                   class_="unit-wall", px_per_inch=px_per_inch)  # fmt: skip

@@ -1,0 +1,1 @@
+"""The unit drawer, and a quilt of what lies in it."""
