@@ -22,8 +22,8 @@ PAGES = ("/", "/settings", "/projects/5/pull", "/projects/5/yield", "/projects/5
          "/projects/6/cut/table",
          "/projects/6/cut/labels", "/projects/6/sew", "/projects/6/sew/pressing",
          "/projects/6/sew/measures", "/projects/6/sew/time", "/tape",
-         "/cupboard/units", "/projects/5/finish", "/projects/6/finish/layers",
-         "/projects/6/finish/quilting",
+         "/cupboard/units", "/cupboard/questions", "/projects/5/finish",
+         "/projects/6/finish/layers", "/projects/6/finish/quilting",
          "/projects/6/finish/edge", "/projects/6/finish/after",
          "/projects/6/away?rules=2+1/2+strips&least=1",
          "/projects/6/cut/wrong?happened=blocks+are+lost&blocks=2")  # fmt: skip

@@ -89,6 +89,7 @@ FORMS = {
     "/projects/1/sew/time": ["work"],
     "/projects/1/sew/evenings": ["day_0", "day_3", "ready_by", "stretch"],
     "/tape": ["read"],
+    "/cupboard/tonight": [],
     "/projects/1/cut/labels": ["of", "sheet", "skip", "paper_width", "columns", "rows", "width",
                                "height", "left", "across"],
     "/projects/1/arrange/step": ["way"],

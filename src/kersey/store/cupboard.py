@@ -264,6 +264,15 @@ def all_lots(session: Session) -> list[StoredLot]:
     return [_stored(row) for row in session.scalars(query)]
 
 
+def longest_there(session: Session, most: int) -> list[tuple[int, str, datetime]]:
+    """The lots that have lain longest without all being cut: number, name, and since when."""
+    row = CupboardLotRow
+    query = select(row.id, row.name, row.created_at)
+    query = query.where(row.deleted_at.is_(None), row.cut < row.pieces)
+    query = query.order_by(row.created_at, row.id).limit(most)
+    return [(number, name, since) for number, name, since in session.execute(query)]
+
+
 # Building a query takes as long as running it, so those asked lately are kept.
 @lru_cache(maxsize=256)
 def _count_query(find: Find) -> Select[int]:

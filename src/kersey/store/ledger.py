@@ -1,15 +1,17 @@
 """The ledger kept: entries are added, never changed."""
 
 from collections.abc import Iterable, Iterator
-from datetime import datetime
+from datetime import date, datetime
 from fractions import Fraction
 
 from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
 from kersey.core.cloth.fabric import Lot, Stack
+from kersey.core.cloth.forms import Form
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind, Sum
+from kersey.core.stash.standing_questions import Moved
 from kersey.store.tables import CupboardLotRow, LedgerRow, PullRow
 
 # Kinds of which the entry counts what goes, not what comes.
@@ -62,6 +64,22 @@ def all_sums(session: Session) -> list[Sum]:
     return [
         Sum(EntryKind(kind), pieces, times * area)
         for kind, area, times, pieces in session.execute(query)
+    ]
+
+
+def all_moved(session: Session) -> list[Moved]:
+    """All entries by day and form, those alike taken together."""
+    day = func.substr(LedgerRow.at, 1, 10)
+    alike = (day, CupboardLotRow.form, LedgerRow.kind, LedgerRow.area)
+    query = (
+        select(*alike, func.count(), func.sum(LedgerRow.pieces))
+        .join(CupboardLotRow, CupboardLotRow.id == LedgerRow.lot_id)
+        .group_by(*alike)
+        .order_by(*alike)
+    )
+    return [
+        Moved(date.fromisoformat(on), Form(form), EntryKind(kind), times * area, pieces)
+        for on, form, kind, area, times, pieces in session.execute(query)
     ]
 
 

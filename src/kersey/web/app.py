@@ -25,6 +25,7 @@ from kersey.web.ledger import routes as ledger
 from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
+from kersey.web.questions import routes as questions
 from kersey.web.server_settings import ServerSettings
 from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
@@ -70,6 +71,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(ledger.router, include_in_schema=False)
     app.include_router(tape.router, include_in_schema=False)
     app.include_router(units.router, include_in_schema=False)
+    app.include_router(questions.router, include_in_schema=False)
     for router in stage_routers():
         app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)

@@ -8,5 +8,6 @@ __all__ = [
     "price_list",
     "pulled",
     "quick_entry",
+    "standing_questions",
     "unit_drawer",
 ]

@@ -1,0 +1,1 @@
+"""What the cupboard answers by itself."""
