@@ -8,6 +8,7 @@ __all__ = [
     "price_list",
     "pulled",
     "quick_entry",
+    "sampling",
     "standing_questions",
     "unit_drawer",
 ]

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 from fractions import Fraction
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Path, Request
 from starlette.responses import Response
@@ -33,6 +33,7 @@ from kersey.web.cupboard.forms import (
     SortForm,
     SplitForm,
 )
+from kersey.web.cupboard.sampled import sampled
 from kersey.web.cupboard.view import back_to_the_shelf, holders_of, see_lot
 from kersey.web.forms import BadForm, TypedForm, field_error, per_cent, read_form
 from kersey.web.print_form import changed_stack
@@ -49,7 +50,12 @@ LotId = Annotated[int, Path(ge=1, le=2**31)]
 def lot_page(request: Request, room: Room, lot_id: LotId) -> Response:
     with room.transaction() as session:
         stored = get_lot(session, lot_id)
-    return _lot_page(request, room, stored)
+        units = load_preferences(session).workshop.units
+    try:
+        by_sample = sampled(stored.kept.lot, dict(request.query_params), units)
+    except BadForm as bad:
+        return _lot_page(request, room, stored, bad)
+    return _lot_page(request, room, stored, by_sample=by_sample)
 
 
 @router.post("/cupboard/lots/{lot_id}", name="change_lot_at_home")
@@ -196,6 +202,7 @@ def _lot_page(
     stored: StoredLot,
     bad: BadForm | None = None,
     place_open: int | None = None,
+    by_sample: dict[str, Any] | None = None,
 ) -> Response:
     with room.transaction() as session:
         preferences = load_preferences(session)
@@ -225,5 +232,7 @@ def _lot_page(
         "values": [("", "not used"), *((value.value, value.value) for value in Value)],
         "errors": bad.errors if bad else {},
         "typed": bad.typed if bad else {},
+        "sample": dict(request.query_params),
+        **(by_sample or {"sampled": None}),
     }
     return render(request, "cupboard/lot.html", context, 422 if bad else 200)
