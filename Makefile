@@ -30,6 +30,7 @@ bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.wall_photographs
 	$(BIN)/python -m bench.cut_order
 	$(BIN)/python -m bench.mishaps
+	$(BIN)/python -m bench.unit_rows
 	$(BIN)/python -m bench.pages
 	$(BIN)/python -m bench.arrivals
 
