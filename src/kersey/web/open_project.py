@@ -18,6 +18,7 @@ from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import Step
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
+    ProjectChanged,
     StoredProject,
     change_project,
     get_project,
@@ -29,6 +30,9 @@ from kersey.web.workroom import Reckoned, Workroom
 
 ProjectId = Annotated[int, Path(ge=1, le=2**31)]
 
+Change = Callable[[Project], Project]
+# A tick finds another screen writing at most so often in a row.
+_TRIES = 5
 # A search that takes no longer is answered as if there were none.
 _A_MOMENT = 0.3
 
@@ -103,7 +107,7 @@ def change(
     room: Workroom,
     project_id: int,
     revision: int,
-    how: Callable[[Project], Project],
+    how: Change,
     why: EntryKind = EntryKind.COUNTED,
     also: Callable[[Session, Project], None] | None = None,
 ) -> OpenProject:
@@ -121,6 +125,24 @@ def change(
         if also is not None:
             also(session, stored.project)
     return opened_after(room, stored, preferences)
+
+
+def insist(
+    room: Workroom, opened: OpenProject, how: Callable[[OpenProject], Change | None]
+) -> OpenProject:
+    """Change a project whoever else has written meanwhile: `how` says the change for the project
+    as it then is, or that there is none any more. Raises `ProjectChanged` after many tries."""
+    for left in reversed(range(_TRIES)):
+        changed = how(opened)
+        if changed is None:
+            return opened
+        try:
+            return change(room, opened.stored.id, opened.stored.revision, changed)
+        except ProjectChanged:
+            if not left:
+                raise
+            opened = open_project(room, opened.stored.id)
+    return opened
 
 
 def opened_after(room: Workroom, stored: StoredProject, preferences: Preferences) -> OpenProject:

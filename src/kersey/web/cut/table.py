@@ -4,7 +4,6 @@ A cut is known by its facts, so that two screens can tick at once: what is made 
 each screen follows the other.
 """
 
-from collections.abc import Callable
 from dataclasses import dataclass, replace
 from datetime import datetime
 from enum import StrEnum
@@ -35,19 +34,22 @@ from kersey.core.work.at_table import (
 )
 from kersey.core.work.set_height import to_match
 from kersey.drawing.at_table import draw_at_table
-from kersey.store.projects import ProjectChanged
 from kersey.web.cut.stage import STAGE
 from kersey.web.forms import PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.open_project import (
+    Change,
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    change,
+    insist,
+    open_project,
+)
 from kersey.web.project_page import answer_change, news_of, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
-Change = Callable[[Project], Project]
-
-# A tick finds another screen writing at most so often in a row.
-_TRIES = 5
 
 
 class Do(StrEnum):
@@ -112,21 +114,17 @@ def order_cuts(request: Request, room: Room, project_id: ProjectId, typed: Typed
 
 def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:
     """The project once the cut is ticked, whoever else has ticked meanwhile."""
-    for left in reversed(range(_TRIES)):
-        cuts = _cuts(opened)
+
+    def ticked(now: OpenProject) -> Change | None:
+        cuts = _cuts(now)
         cut = next((cut for cut in cuts if cut.key == form.key), None)
         if cut is None:
-            return opened
-        ticked = partial(after if form.do is Do.CUT else before, cuts=cuts, cut=cut)
-        words = _last_words(opened, cut) if form.do is Do.CUT else ""
-        how = partial(_noted, ticked, words, room.clock())
-        try:
-            return change(room, opened.stored.id, opened.stored.revision, how)
-        except ProjectChanged:
-            if not left:
-                raise
-            opened = open_project(room, opened.stored.id)
-    return opened
+            return None
+        how = partial(after if form.do is Do.CUT else before, cuts=cuts, cut=cut)
+        words = _last_words(now, cut) if form.do is Do.CUT else ""
+        return partial(_noted, how, words, room.clock())
+
+    return insist(room, opened, ticked)
 
 
 def _noted(how: Change, words: str, now: datetime, project: Project) -> Project:

@@ -35,7 +35,7 @@ from kersey.web.finish.view import (
     tick_key,
 )
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.open_project import ProjectId, RevisedForm, change, insist, open_project
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -309,7 +309,7 @@ def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: Type
         done = project.done | {key} if form.done else project.done - {key}
         return noted(replace(project, done=done), words if form.done else "", now)
 
-    change(room, project_id, opened.stored.revision, ticked)
+    insist(room, opened, lambda _: ticked)
     return _to(request, "finish_edge", project_id)
 
 

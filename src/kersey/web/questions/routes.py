@@ -1,7 +1,6 @@
 """Standing questions, answered by the cupboard itself: what could I make tonight, what would bind a
 quilt, what has lain longest, and how much there is."""
 
-from collections import Counter
 from fractions import Fraction
 from typing import Any
 
@@ -13,14 +12,13 @@ from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.measure.length import Units, format_area, format_areas, format_length
 from kersey.core.project.project import Project
-from kersey.core.stash.pulled import Pulled, proposed_roles
 from kersey.core.stash.standing_questions import held_on, month_ends, strips_by_width
 from kersey.drawing.held_curve import draw_held
-from kersey.store.cupboard import all_lots, longest_there
-from kersey.store.holdings import holdings
+from kersey.store.cupboard import longest_there
 from kersey.store.ledger import all_moved
 from kersey.store.projects import add_project
 from kersey.web.forms import BadForm, Length, TypedForm, read_form
+from kersey.web.free_cloth import free_cloth
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -65,7 +63,7 @@ def questions_page(request: Request, room: Room) -> Response:
 def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
     """A sketch of all that is free and not set aside; it holds nothing back from other quilts."""
     read_form(TonightForm, typed, Units.INCHES)
-    free = [p for p in _free(room) if p.kept.lot.form in _FOR_BLOCKS]
+    free = list(free_cloth(room, _FOR_BLOCKS))
     if not free:
         raise BadFabric("Nothing in the cupboard is free: all of it is held, or set aside.")
     # The largest first, where there is more than can be searched in an evening.
@@ -79,7 +77,7 @@ def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
 
 def _answers(room: Workroom, units: Units) -> dict[str, Any]:
     today = room.clock().astimezone().date()
-    free = _free(room)
+    free = list(free_cloth(room))
     with room.transaction() as session:
         held = held_on(all_moved(session), month_ends(today))
         longest = longest_there(session, _LONGEST_SHOWN)
@@ -102,22 +100,3 @@ def _answers(room: Workroom, units: Units) -> dict[str, Any]:
         "free_count": sum(p.kept.lot.form in _FOR_BLOCKS for p in free),
         "most_fabrics": _MOST_FABRICS,
     }  # fmt: skip
-
-
-def _free(room: Workroom) -> list[Pulled]:
-    """Every print of which pieces are free, as it would be pulled; not what is set aside."""
-    with room.transaction() as session:
-        lots = all_lots(session)
-        held: Counter[int] = Counter()
-        for holding in holdings(session, [stored.id for stored in lots]):
-            held[holding.stack_id] += holding.count
-    found = []
-    for stored in lots:
-        if stored.kept.aside is not None:
-            continue
-        for place, stack in enumerate(stored.kept.lot.stacks):
-            free = stack.count - held[stack.number or 0]
-            if free > 0:
-                roles = proposed_roles(stored.kept)
-                found.append(Pulled(stored.kept, place, free, roles, lot_number=stored.id))
-    return found

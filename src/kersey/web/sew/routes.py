@@ -1,6 +1,6 @@
 """Sew: one pass at a time, large; beside it pressing, rows, and what is measured."""
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
@@ -34,9 +34,15 @@ from kersey.core.work.passes import (
     passes,
 )
 from kersey.core.work.uneven import Doing, evened
-from kersey.store.projects import ProjectChanged
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.open_project import (
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    change,
+    insist,
+    open_project,
+)
 from kersey.web.project_page import answer_change
 from kersey.web.sew import time
 from kersey.web.sew.view import (
@@ -50,8 +56,6 @@ from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 router.include_router(time.router)
-# A tick finds another screen writing at most so often in a row.
-_TRIES = 5
 
 
 class PassForm(PageForm):
@@ -169,7 +173,7 @@ def enter_reading(
     reading = Reading(
         form.what, form.number, form.place, form.target, form.read, room.clock(), form.by_tape
     )
-    _insisting(room, opened, lambda project: with_reading(project, reading))
+    insist(room, opened, lambda _: lambda project: with_reading(project, reading))
     return _to(request, "sew_measures", project_id)
 
 
@@ -226,7 +230,7 @@ def _ticked(room: Workroom, opened: OpenProject, form: PassForm) -> OpenProject:
         changed = _after(project, quilt, every, one, form)
         return noted(changed, words, now) if changed != project else project
 
-    return _insisting(room, opened, ticked)
+    return insist(room, opened, lambda _: ticked)
 
 
 def _after(
@@ -237,17 +241,3 @@ def _after(
         return singly(project, quilt, every, one, form.block)
     whole = after_pass if form.done else before_pass
     return whole(project, quilt, every, one)
-
-
-def _insisting(
-    room: Workroom, opened: OpenProject, how: Callable[[Project], Project]
-) -> OpenProject:
-    """The project changed, whoever else has written meanwhile."""
-    for left in reversed(range(_TRIES)):
-        try:
-            return change(room, opened.stored.id, opened.stored.revision, how)
-        except ProjectChanged:
-            if not left:
-                raise
-            opened = open_project(room, opened.stored.id)
-    return opened

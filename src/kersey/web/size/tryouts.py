@@ -17,9 +17,9 @@ from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.tried import draw_patch
 from kersey.web.forms import TypedForm, read_form
+from kersey.web.free_cloth import free_cloth
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import project_context
-from kersey.web.size.free_cloth import free_cloth
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom

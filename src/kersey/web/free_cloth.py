@@ -1,17 +1,20 @@
-"""Cloth of the cupboard that nobody holds, as it would be pulled for a part of a quilt."""
+"""Cloth of the cupboard that nobody holds, as it would be pulled."""
 
 from collections import Counter
 from collections.abc import Container, Iterator
 
 from kersey.core.cloth.forms import Form
-from kersey.core.stash.pulled import Pulled, Role
+from kersey.core.stash.pulled import Pulled, Role, proposed_roles
 from kersey.store.cupboard import StoredLot, all_lots
 from kersey.store.holdings import holdings
 from kersey.web.workroom import Workroom
 
 
-def free_cloth(room: Workroom, forms: Container[Form], part: Role) -> Iterator[Pulled]:
-    """Every print of these forms of which pieces are free, all of them; not what is set aside."""
+def free_cloth(
+    room: Workroom, forms: Container[Form] = frozenset(Form), part: Role | None = None
+) -> Iterator[Pulled]:
+    """Every print of these forms of which pieces are free, all of them, for a part of the quilt or
+    for what such lots are proposed for; not what is set aside."""
     with room.transaction() as session:
         lots = [stored for stored in all_lots(session) if stored.kept.lot.form in forms]
         held: Counter[int] = Counter()
@@ -21,8 +24,9 @@ def free_cloth(room: Workroom, forms: Container[Form], part: Role) -> Iterator[P
         yield from _free_of(stored, held, part)
 
 
-def _free_of(stored: StoredLot, held: Counter[int], part: Role) -> Iterator[Pulled]:
+def _free_of(stored: StoredLot, held: Counter[int], part: Role | None) -> Iterator[Pulled]:
+    roles = proposed_roles(stored.kept) if part is None else (part,)
     for place, stack in enumerate(stored.kept.lot.stacks):
         free = stack.count - held[stack.number or 0]
         if free > 0 and stored.kept.aside is None:
-            yield Pulled(stored.kept, place, free, (part,), lot_number=stored.id)
+            yield Pulled(stored.kept, place, free, roles, lot_number=stored.id)
