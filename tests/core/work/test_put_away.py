@@ -1,18 +1,22 @@
 """What a quilt leaves: of every piece that is cut, all the cloth is accounted for."""
 
+from dataclasses import replace
 from fractions import Fraction
 
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
-from tests.core.quilts import ROLL, of_strips, quilt
+from tests.core.quilts import ROLL, of_strips, plan, quilt
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.cloth.forms import Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cut_down import read_rules
+from kersey.core.stash.pulled import Role
 from kersey.core.work.off_corners import off_corners
+from kersey.core.work.part_ends import part_ends
 from kersey.core.work.put_away import Keeping, leavings, put_away
 from kersey.core.work.work_order import StepKind, ticked, work_order
 
@@ -76,6 +80,7 @@ LEAVING = {
     "spools": SPOOLS,
     "rolls": quilt(ROLL, rows=5, columns=5),
     "fat quarters": quilt("9 fat quarters, 9 prints", rows=3, columns=3),
+    "with parts": quilt(f"{ROLL} + batting 81 x 96 + 5 yd backing 108 wide", rows=6, columns=6),
 }
 
 
@@ -116,3 +121,36 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
     assert [fate.used for fate in left.fates] == [fate.used for fate in put_away(made).fates]
     for each in leavings(made, keeping):
         assert each.kept == (each.key not in dropped and min(each.width, each.length) >= least)
+
+
+def test_backing_and_batting_go_on_as_their_ends() -> None:
+    made = LEAVING["with parts"]
+    side = made.top_width + 4
+    assert side == made.top_length + 4
+    ends = {each.part: each for each in part_ends(made)}
+    assert set(ends) == {Role.BACKING, Role.BATTING}
+    # Of 108 wide one length covers it; the rest of five yards is as wide as before.
+    assert ends[Role.BACKING].ends == ((Fraction(108), 180 - side), (108 - side, side))
+    # Out of a packet a corner is cut: what is below it, as wide as all, and what is beside it.
+    assert ends[Role.BATTING].ends == ((Fraction(81), 96 - side), (81 - side, side))
+    left = put_away(made)
+    kept = {(kept.lot.form, kept.lot.width, kept.lot.length) for kept in left.lots}
+    assert (Form.BACKING, Fraction(108), 180 - side) in kept
+    assert (Form.BATTING, Fraction(81), 96 - side) in kept
+    cut = {p.roles: p.cut for p in left.project.fabrics if not p.for_blocks}
+    assert set(cut.values()) == {1}
+
+
+def test_binding_comes_off_the_length_and_its_scraps_are_lost() -> None:
+    made = quilt(f"{ROLL} + 1 yd charcoal", rows=6, columns=6)
+    fabrics = tuple(
+        replace(p, roles=(Role.BINDING,)) if p.kept.lot.form is Form.YARDAGE else p
+        for p in made.project.fabrics
+    )
+    bound = make_quilt(plan(replace(made.project, fabrics=fabrics, plan=None)))
+    (end,) = part_ends(bound)
+    binding = bound.binding
+    assert end.used == binding.length * binding.cut_width
+    assert end.ends == ((Fraction(42), 36 - binding.strips * binding.cut_width),)
+    (fate,) = (fate for fate in put_away(bound).fates if fate.pulled.roles == (Role.BINDING,))
+    assert fate.lost == binding.strips * binding.cut_width * 42 - fate.used > 0

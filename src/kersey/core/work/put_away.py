@@ -8,7 +8,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Stack
+from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Print, Stack
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import Infeasible
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
@@ -20,6 +20,7 @@ from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
 from kersey.core.work.off_corners import OffCorner, off_corners
+from kersey.core.work.part_ends import PartEnd, part_ends
 
 # What lots of leavings are called.
 SPARE, ENDS, LEFT, CORNERS = "spare pieces", "ends", "left", "off corners"
@@ -81,6 +82,8 @@ class Leaving:
     form: Form
     stacks: tuple[tuple[str, int], ...]
     kept: bool
+    prints: tuple[Print, ...]
+    directional: bool = False
     becomes: CutDown | None = None
     pair: Fraction | None = None
 
@@ -99,16 +102,17 @@ def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
         if not piece.whole:
             sort = piece.spare, piece.width, piece.length, directional[piece.fabric]
             alike.setdefault(sort, []).append(piece)
-    found = [_leaving(pieces, directional, keeping) for pieces in alike.values()]
+    found = [_leaving(quilt, pieces, directional, keeping) for pieces in alike.values()]
     triangles: dict[tuple[Fraction, Fraction], list[OffCorner]] = {}
     for each in off_corners(quilt):
         triangles.setdefault((each.leg, each.pair), []).append(each)
-    found += [_triangles(each, keeping) for each in triangles.values()]
-    return tuple(found)
+    found += [_triangles(quilt, each, keeping) for each in triangles.values()]
+    ends = (_ends(end, keeping) for end in part_ends(quilt))
+    return (*found, *(each for of_part in ends for each in of_part))
 
 
 def _leaving(
-    pieces: Sequence[LeftPiece], directional: Mapping[str, bool], keeping: Keeping
+    quilt: Quilt, pieces: Sequence[LeftPiece], directional: Mapping[str, bool], keeping: Keeping
 ) -> Leaving:
     first = pieces[0]
     turned = directional[first.fabric]
@@ -119,16 +123,38 @@ def _leaving(
     if keeping.rules and not first.spare and kept:
         becomes = cut_down((first.width, first.length), keeping.rules, turned)
     stacks = tuple((piece.fabric, piece.count) for piece in pieces)
-    return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, becomes)
+    prints = tuple(quilt.prints[name] for name, _ in stacks)
+    return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, prints, turned,
+                   becomes)  # fmt: skip
 
 
-def _triangles(alike: Sequence[OffCorner], keeping: Keeping) -> Leaving:
+def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:
+    """The ends of cloth that was cut for a part; cloth goes on being the form it was, if it can."""
+    lot = end.pulled.kept.lot
+    for width, length in end.ends:
+        key = f"{end.part}-{fabric_key(end.pulled)}-{width}-{length}"
+        kept = min(width, length) >= keeping.least and key not in keeping.dropped
+        facts = FACTS[lot.form]
+        suits = facts.narrowest <= width <= facts.widest and length <= facts.longest
+        form = lot.form if suits else Form.PIECE
+        stacks = ((_end_name(end), 1),)
+        yield Leaving(key, f"end of the {end.part}", width, length, form, stacks, kept,
+                      (end.pulled.print,), lot.directional)  # fmt: skip
+
+
+def _end_name(end: PartEnd) -> str:
+    """What an end is known by; no fabric of a plan is called so."""
+    return f"{end.part} {fabric_key(end.pulled)}"
+
+
+def _triangles(quilt: Quilt, alike: Sequence[OffCorner], keeping: Keeping) -> Leaving:
     first = alike[0]
     key = f"off-{first.leg}"
     kept = first.leg >= keeping.least and key not in keeping.dropped
     stacks = tuple((each.fabric, each.count) for each in alike)
-    return Leaving(key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, None,
-                   first.pair)  # fmt: skip
+    prints = tuple(quilt.prints[each.fabric] for each in alike)
+    return Leaving(key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, prints,
+                   pair=first.pair)  # fmt: skip
 
 
 def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
@@ -138,15 +164,23 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     opened = _opened(quilt)
     _check_there(quilt, opened)
     keys, table = _keys(quilt), quilt.project.table
+    of_parts = {fabric_key(end.pulled): end.opened for end in part_ends(quilt)}
     fabrics = tuple(
-        replace(p, cut=min(p.count, opened.get(keys.get(key, ""), 0) + table.pieces_opened(key)))
+        replace(
+            p,
+            cut=min(
+                p.count,
+                opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts.get(key, 0),
+            ),
+        )
         for p in quilt.project.fabrics
         for key in (fabric_key(p),)
     )
     project = replace(quilt.project, fabrics=fabrics, put_away=True)
     kept = [each for each in leavings(quilt, keeping) if each.kept]
     lots = tuple(replace(lot, place=keeping.place) for each in kept for lot in _lots(quilt, each))
-    return PutAway(project, lots, tuple(_fates(quilt, project, kept)))
+    fates = (*_fates(quilt, project, kept), *_fates_of_parts(quilt, project, kept))
+    return PutAway(project, lots, fates)
 
 
 def _check_there(quilt: Quilt, opened: dict[str, int]) -> None:
@@ -174,13 +208,13 @@ def _opened(quilt: Quilt) -> dict[str, int]:
 
 def _lots(quilt: Quilt, leaving: Leaving) -> Iterator[CupboardLot]:
     """The lots that pieces become, of one size together, whatever their print."""
-    directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
-    turned = directional[leaving.stacks[0][0]]
     name = f"{leaving.word} of {quilt.project.name}"[:LONGEST_NAME]
     for width, length, each, form in _sizes(leaving):
-        stacks = tuple(Stack(quilt.prints[fabric], count * each)
-                       for fabric, count in leaving.stacks)  # fmt: skip
-        yield CupboardLot(name, Lot(width, length, stacks, form=form, directional=turned))
+        counts = (count * each for _, count in leaving.stacks)
+        stacks = tuple(map(Stack, leaving.prints, counts))
+        yield CupboardLot(
+            name, Lot(width, length, stacks, form=form, directional=leaving.directional)
+        )
 
 
 def _sizes(leaving: Leaving) -> Iterator[tuple[Fraction, Fraction, int, Form]]:
@@ -219,6 +253,16 @@ def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[
                      if name in names), Fraction(0))  # fmt: skip
         in_quilt = sum((used.get(name, Fraction(0)) for name in names), Fraction(0))
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
+
+
+def _fates_of_parts(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[Fate]:
+    """Where cloth went that was pulled by the length for a part."""
+    pulled = {fabric_key(each): each for each in project.fabrics}
+    for end in part_ends(quilt):
+        area = end.opened * end.pulled.kept.lot.piece_area(end.pulled.stack)
+        name = _end_name(end)
+        stays = sum((_area(each) for each in kept if each.stacks[0][0] == name), Fraction(0))
+        yield Fate(pulled[fabric_key(end.pulled)], end.used, stays, area - end.used - stays)
 
 
 def _used(quilt: Quilt) -> dict[str, Fraction]:

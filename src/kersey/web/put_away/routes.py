@@ -102,7 +102,7 @@ def _context(opened: OpenProject, quilt: Quilt, form: KeepForm) -> dict[str, Any
     scale = min(_MOST_PX_AN_INCH, _WIDE_PX / longest)
     context: dict[str, Any] = {
         "form": form,
-        "leaving": [_row(each, quilt, form, keeping, opened.units, scale) for each in every],
+        "leaving": [_row(each, form, keeping, opened.units, scale) for each in every],
         "whole": sum(piece.count for piece in quilt.left if piece.whole),
     }
     try:
@@ -123,10 +123,9 @@ def _context(opened: OpenProject, quilt: Quilt, form: KeepForm) -> dict[str, Any
 
 
 def _row(
-    each: Leaving, quilt: Quilt, form: KeepForm, keeping: Keeping, units: Units, scale: float
+    each: Leaving, form: KeepForm, keeping: Keeping, units: Units, scale: float
 ) -> dict[str, Any]:
-    names = dict.fromkeys(quilt.prints[fabric].name for fabric, _ in each.stacks)
-    prints = [quilt.prints[fabric] for fabric, _ in each.stacks]
+    names = dict.fromkeys(cloth.name for cloth in each.prints)
     toggled = sorted(keeping.dropped ^ {each.key})
     query = {"least": "" if form.least is None else format_length(form.least, units),
              "rules": form.rules, "dropped": ",".join(toggled)}  # fmt: skip
@@ -134,7 +133,7 @@ def _row(
         "each": each,
         "size": format_size(each.width, each.length, units),
         "names": list(names),
-        "drawing": draw_leaving(each.width, each.length, each.form, prints, units, scale),
+        "drawing": draw_leaving(each.width, each.length, each.form, each.prints, units, scale),
         "becomes": _becomes(each.becomes, units) if each.becomes else "",
         "pair": "" if each.pair is None else format_length(each.pair, units),
         "small": min(each.width, each.length) < keeping.least,
