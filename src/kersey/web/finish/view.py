@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Any
 
+from kersey.core.errors import Infeasible
 from kersey.core.finish.binding_joins import (
     Joins,
     clear_start,
@@ -220,15 +221,23 @@ def _gap_words(found: Stitching, opened: OpenProject) -> str:
 
 def edge_context(opened: OpenProject) -> dict[str, Any]:
     """The edge in the school that is chosen, from the size as it is known now."""
-    context = _context(opened) | {"plan": None, "drawing": "", "joins": None, "hidden": None}
+    context = _context(opened) | {
+        "plan": None, "drawing": "", "joins": None, "hidden": None, "problem": "",
+    }  # fmt: skip
     quilt = opened.quilt
     if quilt is None:
         return context
     design, known = opened.project.design, quilted_now(quilt, opened.project)
     # A turned frame is sewn to the top; a binding to what was quilted.
     pieces = _scraps(quilt)
-    plan = edge_plan(design.edge, known.size, quilt.plan.seam, design.usable_width, opened.units,
-                     tuple(piece.length for piece in pieces))  # fmt: skip
+    try:
+        plan = edge_plan(
+            design.edge, known.size, quilt.plan.seam, design.usable_width, opened.units,
+            tuple(piece.length for piece in pieces),
+        )  # fmt: skip
+    except Infeasible as reason:
+        # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.
+        return context | {"problem": str(reason), "finished": finished_now(quilt, opened.project)}
     context |= {
         "plan": plan,
         "known": known,
