@@ -1,20 +1,27 @@
 """Units of the drawer laid on a grid, in their prints, with the plain squares between them."""
 
 from collections.abc import Sequence
+from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
-from kersey.core.cutting.unit_rows import UnitRows, UnitSort
+from kersey.core.cutting.unit_rows import UnitRows
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture, rect
 
 # A square of the grid is drawn so large, in the picture's own inches.
 _SQUARE = 3.0
+_WHOLE = Fraction(3)
 
 
 def draw_unit_wall(
-    rows: UnitRows, sorts: Sequence[UnitSort], prints: Sequence[Print], px_per_inch: float
+    rows: UnitRows,
+    shown: Sequence[tuple[Fraction, Fraction]],
+    prints: Sequence[Print],
+    px_per_inch: float,
 ) -> str:
-    """The rows of units; `prints` are those of the units in the order in which they are laid."""
+    """The rows of units; `prints` are those of the units in the order in which they are laid, and
+    `shown` says for each sort how many squares it covers across and down: the rest of its place is
+    the strip that it needs."""
     cloths = Cloths()
     wide, high = rows.columns * _SQUARE, rows.rows * _SQUARE
     parts = [rect(0, 0, wide, high, class_="plain-ground")]
@@ -22,11 +29,11 @@ def draw_unit_wall(
     grid += "".join(f"M0 {number(n * _SQUARE)}h{number(wide)}" for n in range(1, rows.rows))
     parts.append(element("path", d=grid, class_="plain-grid", fill="none", stroke_width=0.12))
     for laid, cloth in zip(rows.laid, prints, strict=True):
-        sort = sorts[laid.sort]
+        across, down = shown[laid.sort]
         parts.append(
             rect(
-                laid.column * _SQUARE, laid.row * _SQUARE, sort.columns * _SQUARE,
-                sort.rows * _SQUARE, fill=cloths.fill(cloth), class_="piece", stroke_width=0.25,
+                laid.column * _SQUARE, laid.row * _SQUARE, across * _WHOLE, down * _WHOLE,
+                fill=cloths.fill(cloth), class_="piece", stroke_width=0.25,
             )
         )  # fmt: skip
     label = (

@@ -90,12 +90,13 @@ def _on_the_grid(
     sorts = [UnitSort(on.columns, on.rows, on.units.count) for on in laid]
     rows = best_rows(sorts, Watch(monotonic, _SECONDS), form.columns)
     scale = min(_MOST_PX, _HIGH_PX / (rows.rows * 3.0))
+    shown = [(on.units.width / form.grid, on.units.length / form.grid) for on in laid]
     size = rows.columns * form.grid, rows.rows * form.grid
     return context | {
         "rows": rows,
         "size": format_size(*size, units),
         "square_cut": format_length(form.grid + 2 * seam, units),
-        "drawing": draw_unit_wall(rows, sorts, spread(rows, laid), scale),
+        "drawing": draw_unit_wall(rows, shown, spread(rows, laid), scale),
         "heights": [format_length(high * form.grid, units) for high in rows.heights],
     }
 
