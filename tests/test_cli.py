@@ -41,7 +41,7 @@ def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:
     file = tmp_path / "all.json"
     saved = kersey("export", str(file), "--data", str(tmp_path / "one"))
     assert saved.returncode == 0
-    assert "6 projects and 22 lots" in saved.stdout
+    assert "6 projects and 26 lots" in saved.stdout
     assert kersey("import", str(file), "--data", str(tmp_path / "two")).returncode == 0
     again = tmp_path / "again.json"
     kersey("export", str(again), "--data", str(tmp_path / "two"))

@@ -35,7 +35,7 @@ FORMS = {
     "/projects/1/order": ["order"],
     "/projects/1/move": ["place", "to"],
     "/projects/1/hold": [],
-    "/projects/1/put-away": [],
+    "/projects/1/put-away": ["least", "rules", "dropped", "place"],
     "/projects/1/yield": ["recipe", "finished_width", "finished_height", "pieces",
                           "option_strips", "plan", "rule", "by_value", "seam", "option_rounds",
                           "option_centre", "option_method"],
