@@ -30,4 +30,5 @@ __all__ = [
     "supply",
     "to_buy",
     "tryout",
+    "unit_prints",
 ]

@@ -164,7 +164,8 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     opened = _opened(quilt)
     _check_there(quilt, opened)
     keys, table = _keys(quilt), quilt.project.table
-    of_parts = {fabric_key(end.pulled): end.opened for end in part_ends(quilt)}
+    ends = part_ends(quilt)
+    of_parts = {fabric_key(end.pulled): end.opened for end in ends}
     fabrics = tuple(
         replace(
             p,
@@ -179,7 +180,7 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     project = replace(quilt.project, fabrics=fabrics, put_away=True)
     kept = [each for each in leavings(quilt, keeping) if each.kept]
     lots = tuple(replace(lot, place=keeping.place) for each in kept for lot in _lots(quilt, each))
-    fates = (*_fates(quilt, project, kept), *_fates_of_parts(quilt, project, kept))
+    fates = (*_fates(quilt, project, kept), *_fates_of_parts(ends, project, kept))
     return PutAway(project, lots, fates)
 
 
@@ -255,10 +256,12 @@ def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 
 
-def _fates_of_parts(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[Fate]:
+def _fates_of_parts(
+    ends: Sequence[PartEnd], project: Project, kept: Sequence[Leaving]
+) -> Iterator[Fate]:
     """Where cloth went that was pulled by the length for a part."""
     pulled = {fabric_key(each): each for each in project.fabrics}
-    for end in part_ends(quilt):
+    for end in ends:
         area = end.opened * end.pulled.kept.lot.piece_area(end.pulled.stack)
         name = _end_name(end)
         stays = sum((_area(each) for each in kept if each.stacks[0][0] == name), Fraction(0))

@@ -244,13 +244,13 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
         "finished": finished_now(quilt, opened.project),
         "quilted": measured_size(opened.project, Measured.QUILTED),
         "steps": [(s, f"{_TICK}{s.key}" in opened.project.done) for s in plan.steps],
-        "hidden": hidden_points(quilt) if design.edge.style is EdgeStyle.FOLDED else None,
         "style": design.edge.style,
     }
     if design.edge.has_strips:
         return context | _joined(plan, pieces, quilt, opened)
     if design.edge.style is EdgeStyle.FOLDED:
-        return context | {"drawing": draw_hidden(quilt, hidden_points(quilt))}
+        hidden = hidden_points(quilt)
+        return context | {"hidden": hidden, "drawing": draw_hidden(quilt, hidden)}
     backing = tuple(design.edge.backing(side, design.margin) for side in known.size)
     opening = opening_of(max(known.size))
     drawing = draw_turned(quilt, (backing[0], backing[1]), opening, quilt.plan.seam)

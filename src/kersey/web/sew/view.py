@@ -110,12 +110,17 @@ def _feed(one: Pass, quilt: Quilt, opened: OpenProject) -> Feed | None:
     """How a pass is fed, where the pressing of its block can be worked out."""
     if not can_be_pressed(quilt):
         return None
-    pressing = opened.reckoned.beside.get(Pressing)
-    if pressing is None:
-        pressing = press(press_question(quilt), opened.project.sewing.school)
-        opened.reckoned.beside[Pressing] = pressing
-    assert isinstance(pressing, Pressing)
-    return feed(one, pressing)
+    return feed(one, _pressing(quilt, opened))
+
+
+def _pressing(quilt: Quilt, opened: OpenProject) -> Pressing:
+    """The pressing of the school that is chosen; a screen asks for it every second."""
+    known = opened.reckoned.beside.get(Pressing)
+    if known is None:
+        known = press(press_question(quilt), opened.project.sewing.school)
+        opened.reckoned.beside[Pressing] = known
+    assert isinstance(known, Pressing)
+    return known
 
 
 def _drawn(one: Pass, prints: list[Print], fed: Feed | None, opened: OpenProject) -> str:
@@ -163,9 +168,8 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
         return context
     if not can_be_pressed(quilt):
         return context | {"true": False}
-    question = press_question(quilt)
-    pressing = press(question, opened.project.sewing.school)
-    best = press(question, School.ONE_SIDE)
+    pressing = _pressing(quilt, opened)
+    best = press(press_question(quilt), School.ONE_SIDE)
     return context | {
         "pressing": pressing,
         "best": best.nest,

@@ -10,11 +10,11 @@ from fastapi import APIRouter, Request
 from pydantic import BaseModel, Field
 from starlette.responses import Response
 
-from kersey.core.cloth.fabric import Print
-from kersey.core.cutting.unit_rows import UnitLaid, UnitRows, UnitSort, best_rows
+from kersey.core.cutting.unit_rows import UnitSort, best_rows
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, format_size
+from kersey.core.quilt.unit_prints import spread_prints
 from kersey.core.stash.unit_drawer import OnGrid, UnitsOfASize, on_grid, units_by_size
 from kersey.drawing.unit_wall import draw_unit_wall
 from kersey.store.cupboard import all_lots
@@ -96,7 +96,9 @@ def _on_the_grid(
         "rows": rows,
         "size": format_size(*size, units),
         "square_cut": format_length(form.grid + 2 * seam, units),
-        "drawing": draw_unit_wall(rows, shown, spread(rows, laid), scale),
+        "drawing": draw_unit_wall(
+            rows, shown, spread_prints(rows, [on.units.prints for on in laid]), scale
+        ),
         "heights": [format_length(high * form.grid, units) for high in rows.heights],
     }
 
@@ -116,26 +118,3 @@ def _line(each: UnitsOfASize, on: OnGrid | None, units: Units) -> SizeLine:
     names = ", ".join(dict.fromkeys(each.lots))
     return SizeLine(each, format_size(each.width, each.length, units), names, words,
                     on is not None and on.fits)  # fmt: skip
-
-
-def spread(rows: UnitRows, laid: Sequence[OnGrid]) -> list[Print]:
-    """The print of every unit laid: of those of its size the one whose like lies furthest away."""
-    left = [[count for _, count in on.units.prints] for on in laid]
-    found: list[tuple[UnitLaid, Print]] = []
-    for unit in rows.laid:
-        prints, counts = laid[unit.sort].units.prints, left[unit.sort]
-        waiting = [n for n, count in enumerate(counts) if count]
-        chosen = max(waiting, key=lambda n: (_far(unit, prints[n][0], found), counts[n], -n))
-        counts[chosen] -= 1
-        found.append((unit, prints[chosen][0]))
-    return [cloth for _, cloth in found]
-
-
-def _far(unit: UnitLaid, cloth: Print, found: Sequence[tuple[UnitLaid, Print]]) -> int:
-    """How far the nearest unit of the same print is; a print that does not lie there yet is
-    furthest."""
-    return min(
-        (abs(unit.column - other.column) + abs(unit.row - other.row)
-         for other, shown in found if shown.name == cloth.name),
-        default=10_000,
-    )  # fmt: skip
