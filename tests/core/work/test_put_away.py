@@ -6,18 +6,22 @@ from fractions import Fraction
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
-from tests.core.quilts import ROLL, of_strips, plan, quilt
+from tests.core.quilts import ROLL, SETS, of_strips, plan, quilt
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import Infeasible
+from kersey.core.measure.length import parse_length
 from kersey.core.project.project import AlreadyPutAway
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.pulled import Role
+from kersey.core.stash.unit_drawer import units_by_size
 from kersey.core.work.off_corners import off_corners
 from kersey.core.work.part_ends import part_ends
-from kersey.core.work.put_away import Keeping, leavings, put_away
+from kersey.core.work.passes import passes
+from kersey.core.work.put_away import ENDS, SPARE, Keeping, leavings, put_away
+from kersey.core.work.spare_units import BLOCK
 from kersey.core.work.work_order import StepKind, ticked, work_order
 
 
@@ -80,6 +84,13 @@ LEAVING = {
     "spools": SPOOLS,
     "rolls": quilt(ROLL, rows=5, columns=5),
     "fat quarters": quilt("9 fat quarters, 9 prints", rows=3, columns=3),
+    "sets over": quilt("17 strips 2 1/2 x 41 1/4, 5 prints", block=SETS, rows=5, columns=4),
+    "odd pairs": quilt(
+        "12 light fat quarters + 12 dark fat quarters",
+        block=BlockChoice("half-square"),
+        rows=7,
+        columns=5,
+    ),
     "with parts": quilt(f"{ROLL} + batting 81 x 96 + 5 yd backing 108 wide", rows=6, columns=6),
 }
 
@@ -123,6 +134,42 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
         assert each.kept == (each.key not in dropped and min(each.width, each.length) >= least)
 
 
+# Twenty blocks of sets that give six each take four sets: four blocks over, 6 1/2 square. Of pairs
+# sewn on both sides of a diagonal 35 leave one.
+@pytest.mark.parametrize(("which", "over"), [("sets over", 4), ("odd pairs", 1)])
+def test_what_is_sewn_over_goes_into_the_unit_drawer(which: str, over: int) -> None:
+    left = put_away(LEAVING[which])
+    (lot,) = (kept.lot for kept in left.lots if kept.lot.form is Form.BLOCK)
+    assert (lot.width, lot.length, lot.count) == (Fraction(13, 2), Fraction(13, 2), over)
+    (drawer,) = units_by_size((kept for kept in left.lots), Fraction(1, 4))
+    assert (drawer.width, drawer.count) == (6, over)
+
+
+def test_a_sewn_block_without_a_place_is_a_block_and_an_unsewn_one_is_pieces() -> None:
+    made = LEAVING["rolls"]
+    kept = made.project.plan
+    assert kept is not None and kept.grid is not None
+    grid = replace(kept.grid, rows=4)
+    fewer = replace(made.project, plan=replace(kept, grid=grid, places=kept.places[:20]))
+    gone = sorted(n for n in kept.places[20:] if n is not None)
+    assert len(gone) == 5
+    loose = {(e.word, e.count) for e in leavings(make_quilt(fewer)) if e.word != ENDS}
+    # Thirteen strips give three pieces more than 25 blocks take.
+    assert loose == {(SPARE, 15 + 3)}
+    # Three of the five were sewn before: every seam of theirs is ticked.
+    ticks = {tick for n in gone[:3] for each in passes(made, 1) for tick in each.ticks
+             if tick.endswith(f"-{n}")}  # fmt: skip
+    sewn = make_quilt(replace(fewer, done=fewer.done | ticks))
+    found = {(e.word, e.count) for e in leavings(sewn) if e.word != ENDS}
+    assert found == {(SPARE, 9), (BLOCK, 3)}
+    before, after = put_away(make_quilt(fewer)), put_away(sewn)
+    assert [f.used for f in before.fates] == [f.used for f in after.fates]
+    assert sum(f.lost for f in after.fates) > sum(f.lost for f in before.fates)
+    for fate in after.fates:
+        cut = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
+        assert fate.used + fate.kept + fate.lost == cut
+
+
 def test_backing_and_batting_go_on_as_their_ends() -> None:
     made = LEAVING["with parts"]
     side = made.top_width + 4
@@ -139,6 +186,43 @@ def test_backing_and_batting_go_on_as_their_ends() -> None:
     assert (Form.BATTING, Fraction(81), 96 - side) in kept
     cut = {p.roles: p.cut for p in left.project.fabrics if not p.for_blocks}
     assert set(cut.values()) == {1}
+
+
+# Each case: what is pulled beside the roll, the part it is for, what it covers and what is left, by
+# hand, for 6 x 6 blocks of 6 with a border of 4: top 44 1/2, binding 188, backing and batting 48 1/2.
+# Binding of 2 1/2: a fat quarter of 17 1/2 x 21 gives seven strips that cover 18 1/2 each once they
+# are joined, 129 1/2; four strips of the second cover the rest. Battings of 52 x 26 are butted
+# standing in one row, the second trimmed to 22 1/2. Backings of 52 x 26 are seamed with 1: the second row is
+# trimmed to 23 1/2.
+@pytest.mark.parametrize(
+    ("line", "part", "used", "ends"),
+    [
+        ("3 fat quarters, 1 print", Role.BINDING, 188 * Fraction(5, 2), ["7 1/2 x 21"]),
+        ("3 batting 52 x 26", Role.BATTING, Fraction(97, 2) ** 2,
+         ["26 x 3 1/2", "26 x 3 1/2", "3 1/2 x 48 1/2"]),
+        ("2 pieces 52 x 26, 1 print", Role.BACKING, Fraction(97, 2) * (26 + Fraction(47, 2)),
+         ["3 1/2 x 26", "3 1/2 x 23 1/2", "52 x 2 1/2"]),
+    ],
+)  # fmt: skip
+def test_pieces_that_a_part_was_cut_from_do_not_go_back_whole(
+    line: str, part: Role, used: Fraction, ends: list[str]
+) -> None:
+    made = quilt(f"{ROLL} + {line}", rows=6, columns=6)
+    other = made.project.fabrics[-1].kept
+    fabrics = tuple(
+        replace(p, roles=(part,)) if p.kept == other else p for p in made.project.fabrics
+    )
+    parted = make_quilt(plan(replace(made.project, fabrics=fabrics, plan=None)))
+    (end,) = (each for each in part_ends(parted) if each.part is part)
+    sizes = [tuple(parse_length(side) for side in each.split(" x ")) for each in ends]
+    assert (end.opened, end.used, sorted(end.ends)) == (2, used, sorted(sizes))
+    left = put_away(parted)
+    (fate,) = (fate for fate in left.fates if fate.pulled.roles == (part,))
+    assert fate.pulled.cut == 2
+    assert fate.used + fate.kept + fate.lost == 2 * fate.pulled.kept.lot.piece_area(
+        fate.pulled.stack
+    )
+    assert fate.kept == sum(width * length for width, length in end.ends)
 
 
 def test_binding_comes_off_the_length_and_its_scraps_are_lost() -> None:

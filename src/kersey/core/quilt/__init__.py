@@ -23,6 +23,7 @@ __all__ = [
     "scheme_score",
     "scheme_space",
     "sewn_sets",
+    "sheets",
     "shopping",
     "size_curve",
     "standing",

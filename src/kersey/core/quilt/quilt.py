@@ -16,7 +16,6 @@ from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.cloth.fabric import Motif, Print, Swatch, Value
 from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import (
-    JOIN_COST,
     Backing,
     BackingPlan,
     BackingWay,
@@ -40,11 +39,10 @@ from kersey.core.project.table import parent_key
 from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.left_over import LeftPiece, left_over, strips_from, without_strips
 from kersey.core.quilt.let_in import LetIn, let_in
-from kersey.core.quilt.pieced_sheet import PiecedSheet, SheetPiece, piece_sheet
 from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.planning import prints_of
 from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING, SPACER, Part, Scheme
-from kersey.core.stash.pulled import Pulled, Role
+from kersey.core.stash.pulled import Role
 
 # Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
 GONE = Print("no longer pulled", Value.MEDIUM, Swatch(Motif.PLAIN, "#b9bfc1", "#b9bfc1"))
@@ -283,14 +281,6 @@ class Quilt:
         return self.backing.plan(way)
 
     @cached_property
-    def backing_sheet(self) -> PiecedSheet | None:
-        """The backing in rows of the pieces that are pulled for it."""
-        pulled = [p for p in self.project.fabrics if p.serves(Role.BACKING)]
-        return piece_sheet(
-            self.backing.width, self.backing.length, tuple(map(sheet_piece, pulled)), JOIN_COST
-        )
-
-    @cached_property
     def placed(self) -> tuple[Placed, ...]:
         """Every block that there is, row by row."""
         return tuple(
@@ -351,14 +341,6 @@ class Quilt:
     def block_prints(self) -> list[tuple[str, ...]]:
         """The prints of every kit, by the names that the plan has for them."""
         return prints_of(self.plan.plan, self.plan.kits)
-
-
-def sheet_piece(pulled: Pulled) -> SheetPiece:
-    """Pieces that are pulled, as parts of a large sheet; they are known by the key of their fabric,
-    or before they have one by their lot."""
-    name = fabric_key(pulled) if pulled.key is not None else f"{pulled.lot_number}/{pulled.place}"
-    directional = pulled.kept.lot.directional
-    return SheetPiece(name, pulled.width, pulled.length, pulled.count, directional)
 
 
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:

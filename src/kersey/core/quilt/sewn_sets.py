@@ -1,7 +1,7 @@
 """The strip sets that the strips of a plan are sewn into, and the kits of what is cut from them."""
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from random import Random
@@ -19,6 +19,8 @@ _SHUFFLE = 7
 
 # For each need of a problem its strips that wait to be sewn, by their prints: names of fabrics.
 _Stacks = list[dict[str, list[str]]]
+# What is crosscut from a set: of each of its needs, by its place, the fabrics of the strips.
+Segment = tuple[tuple[int, Kit], ...]
 
 
 @dataclass(frozen=True)
@@ -80,11 +82,7 @@ def kits_of_sets(plan: CuttingPlan, deal: int) -> tuple[Kit, ...]:
     Of every kind of set each block takes as many pieces as it needs, one after the other; its
     pieces are numbered in that order.
     """
-    problem, sewn = plan.problem, strip_sets(plan, deal)
-    crosscut = [
-        [piece for each in sewn if each.kind == number for piece in _crosscut(each, kind)]
-        for number, kind in enumerate(problem.kinds_of_sets)
-    ]
+    problem, crosscut = plan.problem, _all_crosscut(plan, deal)
     kits = []
     for block in range(plan.blocks):
         by_need: list[list[str]] = [[] for _ in problem.needs]
@@ -98,6 +96,33 @@ def kits_of_sets(plan: CuttingPlan, deal: int) -> tuple[Kit, ...]:
     return tuple(kits)
 
 
+def segments_over(plan: CuttingPlan, deal: int, kits: Iterable[Kit]) -> list[tuple[int, Segment]]:
+    """What is crosscut from the sets and lies in none of these kits: its kind of set, and what it
+    shows. Nothing is said where the kits are not those of the sets."""
+    waiting = Counter(kits)
+    found: list[tuple[int, Segment]] = []
+    used = set[int]()
+    for block, kit in enumerate(kits_of_sets(plan, deal)):
+        if waiting[kit]:
+            waiting[kit] -= 1
+            used.add(block)
+    if waiting.total():
+        return []
+    for number, pieces in enumerate(_all_crosscut(plan, deal)):
+        each = plan.problem.kinds_of_sets[number].pieces
+        found += [(number, tuple(piece)) for n, piece in enumerate(pieces) if n // each not in used]
+    return found
+
+
+def _all_crosscut(plan: CuttingPlan, deal: int) -> list[list[list[tuple[int, Kit]]]]:
+    """All that comes off the sets of each kind, one after the other."""
+    sewn = strip_sets(plan, deal)
+    return [
+        [piece for each in sewn if each.kind == number for piece in _crosscut(each, kind)]
+        for number, kind in enumerate(plan.problem.kinds_of_sets)
+    ]
+
+
 def _strips_cut(plan: CuttingPlan) -> dict[tuple[Need, int], list[str]]:
     """The strips of a plan by what they are for and how many segments they give: their fabrics."""
     waiting: dict[tuple[Need, int], list[str]] = {}
@@ -108,7 +133,7 @@ def _strips_cut(plan: CuttingPlan) -> dict[tuple[Need, int], list[str]]:
     return waiting
 
 
-def _crosscut(sewn: SewnSet, kind: StripSet) -> Iterator[list[tuple[int, tuple[str, ...]]]]:
+def _crosscut(sewn: SewnSet, kind: StripSet) -> Iterator[list[tuple[int, Kit]]]:
     """The pieces that come off a set: of each need the fabrics of its strips.
 
     Cut to and fro, every other piece shows the strips the other way round.

@@ -11,7 +11,8 @@ from fractions import Fraction
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
 from kersey.core.frame.strips import Strips
 from kersey.core.quilt.pieced_sheet import piece_sheet
-from kersey.core.quilt.quilt import Quilt, sheet_piece
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.sheets import sheet_piece
 from kersey.core.stash.pulled import Pulled, Role, strips_in
 
 

@@ -3,41 +3,29 @@
 sashing, border, binding, panels   so much off the length; the rest is as wide as before
 backing in one piece, batting      a rectangle out of a corner; what lies below it, and beside
 
-Used is what the pieces of the part cover; what is cut off beside them is lost. Pieces that are not
-cut from the length, such as fat quarters, go back as they are: which of them went into a border
-nobody has said. Source: docs/trade.md sections 6 and 7.
+Used is what the pieces of the part cover; what is cut off beside them is lost. What the lengths do
+not give, all of it where there are none, comes out of pieces such as fat quarters.
+Source: docs/trade.md sections 6 and 7.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from fractions import Fraction
 
+from kersey.core.blocks.assembly import Size
 from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.quilt.sheets import backing_sheet, batting_sheet
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
 from kersey.core.stash.pulled import Pulled, Role
-
-Size = tuple[Fraction, Fraction]
-# An end shorter than this is a snip.
-SHORTEST_END = Fraction(2)
-
-
-@dataclass(frozen=True)
-class PartEnd:
-    """Pieces of a fabric that were opened for a part: how many, the square inches of them that are
-    in the quilt, and the ends that are left, each once."""
-
-    pulled: Pulled
-    part: Role
-    opened: int
-    used: Fraction
-    ends: tuple[Size, ...]
+from kersey.core.work.part_end import SHORTEST_END, PartEnd
+from kersey.core.work.part_pieces import Strip, out_of_pieces, out_of_rows, strips_of
 
 
 def part_ends(quilt: Quilt) -> tuple[PartEnd, ...]:
     """What every fabric leaves that was pulled by the length for one part of a quilt."""
     found = list[PartEnd]()
     for part, cloth, covered in _parts(quilt):
-        found += _off_the_length(quilt, part, cloth, covered)
+        off = list(_off_the_length(quilt, part, cloth, covered))
+        found += [*off, *_off_pieces(quilt, part, covered, off)]
     return (*found, *_backing(quilt), *_batting(quilt))
 
 
@@ -65,12 +53,24 @@ def _parts(quilt: Quilt) -> Iterator[tuple[Role, Fraction, Fraction]]:
         yield Role.BINDING, binding.cloth, binding.length * binding.cut_width
 
 
-def _of_the_part(quilt: Quilt, part: Role) -> list[Pulled]:
+def _of_the_part(quilt: Quilt, part: Role, by_length: bool = True) -> list[Pulled]:
     return [
         pulled for pulled in quilt.project.fabrics
         if pulled.roles == (part,) and pulled.aside is None and not pulled.cut
-        and pulled.kept.lot.form in CUT_FROM_THE_LENGTH
+        and (pulled.kept.lot.form in CUT_FROM_THE_LENGTH) == by_length
     ]  # fmt: skip
+
+
+def _off_pieces(
+    quilt: Quilt, part: Role, covered: Fraction, off: Sequence[PartEnd]
+) -> list[PartEnd]:
+    """What comes out of pieces: all of the part, or the share that the lengths do not give."""
+    got = sum((each.used for each in off), Fraction(0))
+    if not covered or got >= covered:
+        return []
+    share = 1 - got / covered
+    wanted = [Strip(s.width, s.length * share, s.join, s.each) for s in strips_of(quilt, part)]
+    return out_of_pieces(part, _of_the_part(quilt, part, by_length=False), wanted)
 
 
 def _off_the_length(
@@ -91,8 +91,7 @@ def _off_the_length(
 
 
 def _backing(quilt: Quilt) -> Iterator[PartEnd]:
-    """One piece that is wide enough, or panels off the length; of rows of pieces nothing is said:
-    they go back."""
+    """One piece that is wide enough, panels off the length, or rows of pieces."""
     size = quilt.backing.width, quilt.backing.length
     area, pulled = size[0] * size[1], _of_the_part(quilt, Role.BACKING)
     in_one = _out_of_one(pulled, size)
@@ -103,14 +102,26 @@ def _backing(quilt: Quilt) -> Iterator[PartEnd]:
     had = sum(p.count * int(p.length // plan.panel_length) for p in pulled if p.width >= usable)
     if plan.panels and had >= plan.panels:
         yield from _off_the_length(quilt, Role.BACKING, plan.cloth, area)
+        return
+    sheet = backing_sheet(quilt)
+    if sheet is not None:
+        yield from out_of_rows(Role.BACKING, sheet, _all_of(quilt, Role.BACKING))
 
 
 def _batting(quilt: Quilt) -> Iterator[PartEnd]:
-    """The smallest piece that is large enough; joined ones are used up whole."""
+    """The smallest piece that is large enough, or pieces that are joined."""
     size = quilt.batting.width, quilt.batting.length
     found = _out_of_one(_of_the_part(quilt, Role.BATTING), size)
     if found is not None:
         yield PartEnd(found[0], Role.BATTING, 1, size[0] * size[1], found[1])
+        return
+    sheet = batting_sheet(quilt)
+    if sheet is not None:
+        yield from out_of_rows(Role.BATTING, sheet, _all_of(quilt, Role.BATTING))
+
+
+def _all_of(quilt: Quilt, part: Role) -> list[Pulled]:
+    return [*_of_the_part(quilt, part), *_of_the_part(quilt, part, by_length=False)]
 
 
 def _out_of_one(pulled: Sequence[Pulled], size: Size) -> tuple[Pulled, tuple[Size, ...]] | None:

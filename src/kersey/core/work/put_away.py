@@ -4,6 +4,7 @@ Of every piece that was opened, the cloth is either in the quilt, kept as a lot,
 a strip set, trims, and what is too small to be of use.
 """
 
+from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
@@ -16,11 +17,13 @@ from kersey.core.project.table import parent_key
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pieces import pieces_made, pieces_of
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.stash.cupboard import CupboardLot
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
 from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
 from kersey.core.work.off_corners import OffCorner, off_corners
-from kersey.core.work.part_ends import PartEnd, part_ends
+from kersey.core.work.part_end import PartEnd
+from kersey.core.work.part_ends import part_ends
+from kersey.core.work.spare_units import SpareUnits, spare_units, without_sewn
 
 # What lots of leavings are called.
 SPARE, ENDS, LEFT, CORNERS = "spare pieces", "ends", "left", "off corners"
@@ -72,7 +75,8 @@ KEEP_ALL = Keeping()
 class Leaving:
     """Pieces alike that a quilt leaves: what they are, of which fabrics, and whether they are kept.
 
-    Cut down, one `becomes` those pieces.
+    Cut down, one `becomes` those pieces. Of what is sewn of several fabrics `shares` are the square
+    inches of each, and its `prints` those that show most.
     """
 
     key: str
@@ -86,6 +90,7 @@ class Leaving:
     directional: bool = False
     becomes: CutDown | None = None
     pair: Fraction | None = None
+    shares: tuple[tuple[str, Fraction], ...] = ()
 
     @property
     def count(self) -> int:
@@ -94,11 +99,11 @@ class Leaving:
 
 
 def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
-    """All that is left, the largest first: offcuts, ends of strips, spare pieces, and triangles
-    that fall off flipped corners."""
+    """All that is left, the largest first: offcuts, ends of strips, spare pieces, triangles that
+    fall off flipped corners, and units that are sewn and have no place."""
     directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
     alike: dict[tuple[object, ...], list[LeftPiece]] = {}
-    for piece in quilt.left:
+    for piece in without_sewn(quilt, quilt.left):
         if not piece.whole:
             sort = piece.spare, piece.width, piece.length, directional[piece.fabric]
             alike.setdefault(sort, []).append(piece)
@@ -108,6 +113,7 @@ def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
         triangles.setdefault((each.leg, each.pair), []).append(each)
     found += [_triangles(quilt, each, keeping) for each in triangles.values()]
     ends = (_ends(end, keeping) for end in part_ends(quilt))
+    found += _units(quilt, keeping)
     return (*found, *(each for of_part in ends for each in of_part))
 
 
@@ -128,16 +134,32 @@ def _leaving(
                    becomes)  # fmt: skip
 
 
+def _units(quilt: Quilt, keeping: Keeping) -> Iterator[Leaving]:
+    """What is sewn and has no place: alike are those of one size and word, whatever they show."""
+    alike: dict[tuple[str, Fraction, Fraction], list[SpareUnits]] = {}
+    for each in spare_units(quilt):
+        alike.setdefault((each.word, *each.size), []).append(each)
+    for (word, width, length), units in alike.items():
+        key = f"{word}-{width}-{length}".replace(" ", "-")
+        kept = min(width, length) >= keeping.least and key not in keeping.dropped
+        stacks = tuple((each.main, each.count) for each in units)
+        names = dict.fromkeys(name for each in units for name, _ in each.cut)
+        shares = ((name, sum((each.kept(name) for each in units), Fraction(0))) for name in names)
+        prints = tuple(quilt.prints[name] for name, _ in stacks)
+        yield Leaving(key, word, width, length, Form.BLOCK, stacks, kept, prints,
+                      shares=tuple(shares))  # fmt: skip
+
+
 def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:
     """The ends of cloth that was cut for a part; cloth goes on being the form it was, if it can."""
     lot = end.pulled.kept.lot
-    for width, length in end.ends:
+    for (width, length), count in Counter(end.ends).items():
         key = f"{end.part}-{fabric_key(end.pulled)}-{width}-{length}"
         kept = min(width, length) >= keeping.least and key not in keeping.dropped
-        facts = FACTS[lot.form]
-        suits = facts.narrowest <= width <= facts.widest and length <= facts.longest
+        facts, by_length = FACTS[lot.form], lot.form in CUT_FROM_THE_LENGTH
+        suits = by_length and facts.narrowest <= width <= facts.widest and length <= facts.longest
         form = lot.form if suits else Form.PIECE
-        stacks = ((_end_name(end), 1),)
+        stacks = ((_end_name(end), count),)
         yield Leaving(key, f"end of the {end.part}", width, length, form, stacks, kept,
                       (end.pulled.print,), lot.directional)  # fmt: skip
 
@@ -238,11 +260,21 @@ def _area(leaving: Leaving) -> Fraction:
                Fraction(0))  # fmt: skip
 
 
+def _shares(leaving: Leaving) -> Iterator[tuple[str, Fraction]]:
+    """Square inches that are kept of each fabric."""
+    yield from leaving.shares
+    for name, count in () if leaving.shares else leaving.stacks:
+        yield name, count * _area(leaving)
+
+
 def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[Fate]:
     used, of = _used(quilt), dict[str, set[str]]()
     # What falls off a corner was cut as a piece, and is not in the quilt.
     for fallen in off_corners(quilt):
         used[fallen.fabric] = used.get(fallen.fabric, Fraction(0)) - fallen.area
+    for units in spare_units(quilt):
+        for name, _ in () if units.was_loose else units.cut:
+            used[name] -= units.taken(name)
     for key, name in _keys(quilt).items():
         of.setdefault(parent_key(key), set()).add(name)
     for pulled in project.fabrics:
@@ -250,8 +282,8 @@ def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[
         if not pulled.cut or not (names or project.table.pieces_opened(fabric_key(pulled))):
             continue
         area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
-        stays = sum((count * _area(each) for each in kept for name, count in each.stacks
-                     if name in names), Fraction(0))  # fmt: skip
+        stays = sum((area for each in kept for name, area in _shares(each) if name in names),
+                    Fraction(0))  # fmt: skip
         in_quilt = sum((used.get(name, Fraction(0)) for name in names), Fraction(0))
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 
@@ -264,7 +296,8 @@ def _fates_of_parts(
     for end in ends:
         area = end.opened * end.pulled.kept.lot.piece_area(end.pulled.stack)
         name = _end_name(end)
-        stays = sum((_area(each) for each in kept if each.stacks[0][0] == name), Fraction(0))
+        stays = sum((each.count * _area(each) for each in kept if each.stacks[0][0] == name),
+                    Fraction(0))  # fmt: skip
         yield Fate(pulled[fabric_key(end.pulled)], end.used, stays, area - end.used - stays)
 
 

@@ -22,6 +22,7 @@ from kersey.core.project.project import fabric_key
 from kersey.core.quilt.pieced_sheet import PiecedSheet
 from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.quilt.sewn_sets import strip_sets
+from kersey.core.quilt.sheets import backing_sheet
 from kersey.core.quilt.supply import supplies
 from kersey.core.stash.pulled import Role
 from kersey.core.work.work_order import Step, StepKind
@@ -463,8 +464,9 @@ def _how_it_is_sewn(border: Border, quilt: Quilt) -> tuple[str, ...]:
 def _backing(step: Step, quilt: Quilt) -> StepWords:
     u, plan = quilt.units, quilt.backing_plan
     backed = supplies(quilt).get(Role.BACKING)
-    if backed and backed.enough and quilt.backing_sheet and quilt.backing_sheet.seams:
-        return _pieced_backing(quilt, quilt.backing_sheet)
+    sheet = backing_sheet(quilt) if backed and backed.enough else None
+    if sheet is not None and sheet.seams:
+        return _pieced_backing(quilt, sheet)
     size = format_size(quilt.backing.width, quilt.backing.length, u)
     length = format_length(plan.panel_length, u)
     how = {
