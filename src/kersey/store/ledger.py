@@ -12,7 +12,8 @@ from kersey.core.cloth.forms import Form
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind, Sum
 from kersey.core.stash.standing_questions import Moved
-from kersey.store.tables import CupboardLotRow, LedgerRow, PullRow
+from kersey.store.lot_rows import print_of
+from kersey.store.tables import CupboardLotRow, CupboardStackRow, LedgerRow, PullRow
 
 # Kinds of which the entry counts what goes, not what comes.
 _GOING = frozenset({EntryKind.OUT, EntryKind.LOST})
@@ -68,19 +69,19 @@ def all_sums(session: Session) -> list[Sum]:
 
 
 def all_moved(session: Session) -> list[Moved]:
-    """All entries by day and form, those alike taken together."""
+    """All entries by day, form and colour family, those alike taken together."""
+    forms = {number: Form(form) for number, form in
+             session.execute(select(CupboardLotRow.id, CupboardLotRow.form))}  # fmt: skip
+    stacks = session.scalars(select(CupboardStackRow).order_by(CupboardStackRow.id.desc()))
+    colours = {(row.lot_id, row.name): print_of(row).known_family for row in stacks}
     day = func.substr(LedgerRow.at, 1, 10)
-    alike = (day, CupboardLotRow.form, LedgerRow.kind, LedgerRow.area)
-    query = (
-        select(*alike, func.count(), func.sum(LedgerRow.pieces))
-        .join(CupboardLotRow, CupboardLotRow.id == LedgerRow.lot_id)
-        .group_by(*alike)
-        .order_by(*alike)
-    )
+    alike = (day, LedgerRow.lot_id, LedgerRow.print_name, LedgerRow.kind, LedgerRow.area)
+    query = select(*alike, func.count()).group_by(*alike).order_by(*alike)
     return [
-        Moved(date.fromisoformat(on), Form(form), EntryKind(kind), times * area, pieces)
-        for on, form, kind, area, times, pieces in session.execute(query)
-    ]
+        Moved(date.fromisoformat(on), forms[lot], colours.get((lot, name)), EntryKind(kind),
+              times * area)
+        for on, lot, name, kind, area, times in session.execute(query) if lot in forms
+    ]  # fmt: skip
 
 
 def enter_change(

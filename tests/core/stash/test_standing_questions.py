@@ -17,8 +17,11 @@ FIRST = date(2026, 1, 5)
 
 moves = st.lists(
     st.builds(
-        lambda after, form, kind, area: Moved(FIRST + timedelta(after), form, kind, Fraction(area)),
-        st.integers(0, 300), st.sampled_from([Form.STRIP, Form.SQUARE]), st.sampled_from(EntryKind),
+        lambda after, form, colour, kind, area: Moved(
+            FIRST + timedelta(after), form, colour, kind, Fraction(area)
+        ),
+        st.integers(0, 300), st.sampled_from([Form.STRIP, Form.SQUARE]),
+        st.sampled_from(["red", "blue", None]), st.sampled_from(EntryKind),
         st.integers(1, 500),
     ),
     max_size=20,
@@ -29,11 +32,14 @@ moves = st.lists(
 def test_what_was_there_is_what_came_less_what_went(moved: list[Moved], days: list[int]) -> None:
     ends = [FIRST + timedelta(day) for day in sorted(days)]
     for end, held in zip(ends, held_on(moved, ends), strict=True):
-        there = Fraction(0)
-        for each in moved:
-            if each.day <= end:
-                there += each.area * ((each.kind in CAME) - (each.kind in WENT))
-        assert held.area == there
+        for sorts, of in ((held.of_forms, "form"), (held.of_colours, "colour")):
+            there: dict[object, Fraction] = {}
+            for each in moved:
+                if each.day <= end:
+                    change = each.area * ((each.kind in CAME) - (each.kind in WENT))
+                    there[getattr(each, of)] = there.get(getattr(each, of), Fraction(0)) + change
+            assert sorts == there
+            assert held.area == sum(there.values())
         assert held.day == end
 
 

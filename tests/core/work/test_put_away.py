@@ -189,11 +189,11 @@ def test_backing_and_batting_go_on_as_their_ends() -> None:
 
 
 # Each case: what is pulled beside the roll, the part it is for, what it covers and what is left, by
-# hand, for 6 x 6 blocks of 6 with a border of 4: top 44 1/2, binding 188, backing and batting 48 1/2.
+# hand: 6 x 6 blocks of 6 with a border of 4, top 44 1/2, binding 188, backing and batting 48 1/2.
 # Binding of 2 1/2: a fat quarter of 17 1/2 x 21 gives seven strips that cover 18 1/2 each once they
 # are joined, 129 1/2; four strips of the second cover the rest. Battings of 52 x 26 are butted
-# standing in one row, the second trimmed to 22 1/2. Backings of 52 x 26 are seamed with 1: the second row is
-# trimmed to 23 1/2.
+# standing in one row, the second trimmed to 22 1/2. Backings of 52 x 26 are seamed with 1: the
+# second row is trimmed to 23 1/2.
 @pytest.mark.parametrize(
     ("line", "part", "used", "ends"),
     [

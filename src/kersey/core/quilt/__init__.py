@@ -30,6 +30,7 @@ __all__ = [
     "sums",
     "supply",
     "to_buy",
+    "tonight",
     "tryout",
     "unit_prints",
 ]

@@ -132,6 +132,20 @@ def wall_question(project: Project, units: Units, no_border: bool = False) -> Wa
     return WallQuestion(repr((facts, [str(choice) for choice in choices])), project, units)
 
 
+def taken(project: Project, chosen: Possible, no_border: bool = False) -> Project:
+    """The project with the block of a quilt that was chosen, in the size that suits its cloth."""
+    block = replace(chosen.kept.block, whole=(), square=None)
+    follows = block.known is not None and block.known.from_strips and project.strip_width
+    if follows or (block.known and block.known.size_follows):
+        block = replace(block, finished=None)
+    border = Fraction(0) if no_border else project.design.border_width
+    design = replace(
+        project.design, block=block, block_chosen=True, border_width=border, rows=None,
+        columns=None,
+    )  # fmt: skip
+    return replace(project, design=design)
+
+
 def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
     """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
     tried = BlockChoice(recipe)

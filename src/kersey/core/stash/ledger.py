@@ -105,6 +105,17 @@ class Sum:
     area: Fraction
 
 
+def change_of(kind: EntryKind) -> int:
+    """What an entry does to the cloth that is there: 1 adds its area, -1 takes it away, 0 neither.
+
+    >>> change_of(EntryKind.BOUGHT), change_of(EntryKind.USED), change_of(EntryKind.PULLED)
+    (1, -1, 0)
+    """
+    if kind in _IN:
+        return 1
+    return -int(kind in _LOST or kind in (EntryKind.USED, EntryKind.PUT_AWAY))
+
+
 def balance(entries: Iterable[Summed]) -> Balance:
     """Add entries up; `came_in` = `used` + `left` + `lost`.
 

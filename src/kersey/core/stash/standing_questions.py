@@ -6,14 +6,14 @@
 Source: docs/trade.md section 6, binding; the ledger.
 """
 
-from collections import Counter
-from collections.abc import Iterable, Sequence
+from collections import defaultdict, deque
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from fractions import Fraction
 
 from kersey.core.cloth.forms import Form
-from kersey.core.stash.ledger import EntryKind, balance
+from kersey.core.stash.ledger import EntryKind, change_of
 from kersey.core.stash.pulled import Pulled
 
 # Forms that are strips already, or long enough pieces to be joined as they are.
@@ -58,44 +58,50 @@ def _of_width(width: Fraction, strips: Sequence[tuple[Fraction, int, str]]) -> S
 
 @dataclass(frozen=True)
 class Moved:
-    """Cloth of a form that came or went on a day, in square inches."""
+    """Cloth of a form and colour family that came or went on a day, in square inches; a colour that
+    nobody has said is None."""
 
     day: date
     form: Form
+    colour: str | None
     kind: EntryKind
     area: Fraction
-    pieces: int = 0
 
 
 @dataclass(frozen=True)
 class Held:
-    """What was there at the end of a day, by form, in square inches."""
+    """What was there at the end of a day, in square inches: by form, and by colour family."""
 
     day: date
-    of_forms: tuple[tuple[Form, Fraction], ...]
+    of_forms: Mapping[Form, Fraction]
+    of_colours: Mapping[str | None, Fraction]
 
     @property
     def area(self) -> Fraction:
         """All of it."""
-        return sum((area for _, area in self.of_forms), Fraction(0))
+        return sum(self.of_forms.values(), Fraction(0))
 
 
-def held_on(moved: Sequence[Moved], days: Iterable[date]) -> tuple[Held, ...]:
-    """What was there at the end of each of these days.
+def held_on(moved: Iterable[Moved], days: Iterable[date]) -> tuple[Held, ...]:
+    """What was there at the end of each of these days, the earliest first.
 
-    >>> came = Moved(date(2026, 3, 1), Form.STRIP, EntryKind.BOUGHT, Fraction(100))
-    >>> used = Moved(date(2026, 4, 9), Form.STRIP, EntryKind.USED, Fraction(30))
+    >>> came = Moved(date(2026, 3, 1), Form.STRIP, "red", EntryKind.BOUGHT, Fraction(100))
+    >>> used = Moved(date(2026, 4, 9), Form.STRIP, "red", EntryKind.USED, Fraction(30))
     >>> days = [date(2026, 2, 28), date(2026, 3, 31), date(2026, 4, 30)]
     >>> [int(held.area) for held in held_on([came, used], days)]
     [0, 100, 70]
     """
+    waiting = deque(sorted(moved, key=lambda each: each.day))
+    forms = defaultdict[Form, Fraction](Fraction)
+    colours = defaultdict[str | None, Fraction](Fraction)
     found = []
-    for day in days:
-        there: Counter[Form] = Counter()
-        for form in dict.fromkeys(each.form for each in moved):
-            of_it = [each for each in moved if each.form is form and each.day <= day]
-            there[form] = balance(of_it).there  # type: ignore[assignment]
-        found.append(Held(day, tuple((form, Fraction(area)) for form, area in there.items())))
+    for day in sorted(days):
+        while waiting and waiting[0].day <= day:
+            each = waiting.popleft()
+            change = change_of(each.kind) * each.area
+            forms[each.form] += change
+            colours[each.colour] += change
+        found.append(Held(day, dict(forms), dict(colours)))
     return tuple(found)
 
 

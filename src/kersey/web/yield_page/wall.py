@@ -18,7 +18,7 @@ from kersey.core.blocks.facts import Difficulty
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
-from kersey.core.quilt.possible import Possible, WallQuestion, wall_question
+from kersey.core.quilt.possible import Possible, WallQuestion, taken, wall_question
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
 from kersey.drawing.quilt import draw_hung
 from kersey.searching.searches import Inquiry
@@ -193,7 +193,7 @@ def take_quilt(request: Request, room: Room, project_id: ProjectId, typed: Typed
     chosen = next((each for each in found if each.key == form.look), None)
     if chosen is not None:
         leave(room, project_id)
-        change(room, project_id, form.revision, lambda p: _taken(p, chosen, form.no_border))
+        change(room, project_id, form.revision, lambda p: taken(p, chosen, form.no_border))
     address = request.app.url_path_for("yield_page" if chosen else "yield_wall",
                                        project_id=project_id)  # fmt: skip
     return RedirectResponse(address, status_code=303)
@@ -202,19 +202,6 @@ def take_quilt(request: Request, room: Room, project_id: ProjectId, typed: Typed
 def leave(room: Workroom, project_id: int) -> None:
     """Look no further for what a project's fabric could become."""
     room.searches.leave(("wall", project_id))
-
-
-def _taken(project: Project, chosen: Possible, no_border: bool) -> Project:
-    block = replace(chosen.kept.block, whole=(), square=None)
-    follows = block.known is not None and block.known.from_strips and project.strip_width
-    if follows or (block.known and block.known.size_follows):
-        block = replace(block, finished=None)
-    border = Fraction(0) if no_border else project.design.border_width
-    design = replace(
-        project.design, block=block, block_chosen=True, border_width=border, rows=None,
-        columns=None,
-    )  # fmt: skip
-    return replace(project, design=design)
 
 
 def wall_context(

@@ -1,0 +1,109 @@
+"""What could be made tonight of all that is free, and what is nearly enough: looked for while the
+page is open, and anew whenever something came or went."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from math import sqrt
+from typing import Any
+
+from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.errors import KerseyError
+from kersey.core.measure.length import Units, format_bought, format_length, format_size
+from kersey.core.project.project import Project
+from kersey.core.quilt.possible import Possible
+from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.quilt.tonight import Nearly, Tonight, tonight_question
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
+from kersey.core.stash.pulled import Pulled
+from kersey.core.yields.just_enough import Mend
+from kersey.drawing.quilt import draw_hung
+from kersey.web.workroom import Workroom
+
+# A search over more fabrics than this is no answer for tonight.
+MOST_FABRICS = 120
+_FOR_BLOCKS = frozenset({Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE,
+                         Form.PIECE})  # fmt: skip
+# So many quilts are drawn; the largest that the cloth has area for is so high.
+_SHOWN, _HIGH, _LARGEST = 8, 210.0, 2.8
+_LACKING_SHOWN = 4
+_FIRST, _MORE = 0.3, 3.0
+
+
+@dataclass(frozen=True)
+class Shown:
+    """A quilt that could be made tonight, as it is shown."""
+
+    possible: Possible
+    quilt: Quilt
+    drawing: str
+
+
+def sketch_of(free: Iterable[Pulled]) -> Project | None:
+    """A sketch of what is free for blocks; where there is more than can be searched in an evening,
+    of the largest."""
+    for_blocks = [pulled for pulled in free if pulled.kept.lot.form in _FOR_BLOCKS]
+    largest = sorted(for_blocks, key=lambda pulled: -pulled.area)[:MOST_FABRICS]
+    if not largest:
+        return None
+    return Project("Tonight", "all that is free", tuple(largest), sketch=True)
+
+
+def tonight(room: Workroom, free: Sequence[Pulled], units: Units, seen: int = -1) -> dict[str, Any]:
+    """The answer as far as it is known; `seen` pieces of news ago is waited for more."""
+    project = sketch_of(free)
+    context: dict[str, Any] = {
+        "units": units,
+        "free_count": sum(p.kept.lot.form in _FOR_BLOCKS for p in free),
+        "most_fabrics": MOST_FABRICS, "could": [], "nearly": [], "lacking": [], "more_count": 0,
+        "seen": 0, "going_on": False,
+    }  # fmt: skip
+    if project is None:
+        return context
+    inquiry = room.searches.ask("tonight", tonight_question(project, units))
+    inquiry.wait(max(0, seen), _FIRST if seen < 0 else _MORE)
+    told: Tonight = inquiry.answer or Tonight()
+    scale = _scale(project)
+    shown = [_shown(project, each, units, scale) for each in told.could[:_SHOWN]]
+    return context | {
+        "could": [each for each in shown if each is not None],
+        "more_count": max(0, len(told.could) - _SHOWN),
+        "nearly": [(each, _mended(each, units)) for each in told.nearly],
+        "lacking": [(each, each.missing[0].role, format_bought(each.missing[0].length, units))
+                    for each in told.lacking[:_LACKING_SHOWN]],
+        "seen": inquiry.count,
+        "going_on": not inquiry.over,
+    }  # fmt: skip
+
+
+def _scale(project: Project) -> float:
+    """Pixels an inch, the same for all: by what the cloth has area for."""
+    area = sum(float(pulled.area) for pulled in project.fabrics)
+    return min(_LARGEST, _HIGH / (sqrt(area) + 1))
+
+
+def _shown(project: Project, possible: Possible, units: Units, scale: float) -> Shown | None:
+    design = replace(project.design, block=possible.kept.block, border_width=Fraction(0))
+    try:
+        quilt = make_quilt(replace(project, design=design, plan=possible.kept), units)
+    except KerseyError:
+        return None
+    return Shown(possible, quilt, draw_hung(quilt, scale))
+
+
+def _mended(nearly: Nearly, units: Units) -> str:
+    """What would do, in a few words."""
+    if not nearly.sought:
+        return "What would do is being looked for."
+    if not nearly.mends:
+        return "No one sort of cloth alone would do."
+    return " or ".join(_more(mend, units) for mend in nearly.mends[:2]) + " would do."
+
+
+def _more(mend: Mend, units: Units) -> str:
+    facts, fabric = FACTS[mend.fabric.form], mend.fabric
+    if fabric.form in CUT_FROM_THE_LENGTH:
+        length = format_bought(mend.pieces * fabric.length, units)
+        return f"{length} more, {format_length(fabric.width, units)} wide,"
+    many = facts.one if mend.pieces == 1 else facts.many
+    return f"{mend.pieces} {many} more of {format_size(fabric.width, fabric.length, units)}"
