@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from kersey.core.cutting.plain_fillers import plain_fillers
 from kersey.core.cutting.unit_rows import BadUnits, UnitRows, UnitSort, best_rows, pack_rows
 from kersey.core.cutting.watch import Watch, no_clock
 
@@ -103,6 +104,10 @@ def test_a_drawer_becomes_a_quilt_of_a_good_shape(drawer: dict[Unit, int]) -> No
     sorts = [UnitSort(*size, count) for size, count in drawer.items()]
     found = best_rows(sorts, Watch(monotonic, 0.5))
     check(sorts, found)
+    # What is plain between them comes off the bolt in pieces made to measure, and no more of it.
+    fillers = plain_fillers(found, sorts)
+    assert sum(across * down * count for (across, down), count in fillers.items()) == found.plain
+    assert sum(fillers.values()) <= found.plain
     # Out of time from the first it still lays all of them.
     check(sorts, best_rows(sorts, Watch(no_clock, 0)))
 

@@ -10,6 +10,7 @@ __all__ = [
     "interchange",
     "layout",
     "patterns",
+    "plain_fillers",
     "print_rules",
     "problem",
     "scale",

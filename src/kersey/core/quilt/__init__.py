@@ -32,5 +32,4 @@ __all__ = [
     "to_buy",
     "tonight",
     "tryout",
-    "unit_prints",
 ]

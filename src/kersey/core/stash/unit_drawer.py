@@ -6,6 +6,7 @@ filled    one strip more makes a side reach the next line of the grid: cut so mu
 Source: docs/trade.md sections 5 and 7.
 """
 
+from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
@@ -92,3 +93,17 @@ def on_grid(units: UnitsOfASize, grid: Fraction, seam: Fraction) -> OnGrid | Non
         return None
     strips = [lack + 2 * seam if lack else Fraction(0) for lack in lacks]
     return OnGrid(units, squares[0], squares[1], strips[0], strips[1])
+
+
+def strips_to_cut(
+    laid: Iterable[OnGrid], grid: Fraction, seam: Fraction
+) -> dict[tuple[Fraction, Fraction], int]:
+    """The strips that units need to reach the grid, as they are cut, width x length: first the one
+    along the longer side, then the one at the end over both; how many of each, the widest first."""
+    found = Counter[tuple[Fraction, Fraction]]()
+    for on in laid:
+        if on.strip_across:
+            found[on.strip_across, on.units.length + 2 * seam] += on.units.count
+        if on.strip_down:
+            found[on.strip_down, on.columns * grid + 2 * seam] += on.units.count
+    return {size: found[size] for size in sorted(found, reverse=True)}

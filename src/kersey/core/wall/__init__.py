@@ -12,4 +12,5 @@ __all__ = [
     "seen",
     "troubles",
     "turning",
+    "unit_prints",
 ]

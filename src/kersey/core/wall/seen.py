@@ -85,6 +85,19 @@ class Wall:
                 if other is not None:
                     yield number, other, way
 
+    @cached_property
+    def near(self) -> tuple[tuple[int, int], ...]:
+        """Pairs of places so near that a strong print is not seen twice gladly."""
+        numbers = {tuple(seat): n for n, seat in enumerate(self.grid.seats)}
+        found = []
+        for n, (row, column) in enumerate(self.grid.seats):
+            for down in range(TOO_NEAR):
+                for across in range(1 - TOO_NEAR if down else 1, TOO_NEAR):
+                    other = numbers.get((row + down, column + across))
+                    if other is not None:
+                        found.append((n, other))
+        return tuple(found)
+
     def turned(self, turn: int) -> Turned:
         """A block of it turned by so many quarters."""
         return self._turned[turn]
@@ -217,7 +230,7 @@ def wall_of(quilt: Quilt) -> Wall:
         BlockGrid(quilt.grid.rows, quilt.grid.columns, quilt.grid.setting),
         quilt.block,
         quilt.assembly.patches,
-        tuple(_seen(cloth, name in directional) for name, cloth in shown.items()),
+        tuple(seen(cloth, name in directional) for name, cloth in shown.items()),
         tuple(tuple(numbers[names[kit[slot]]] for slot in slots) for kit in quilt.plan.kits),
         touch,
     )
@@ -227,5 +240,6 @@ def _sign(number: int) -> int:
     return (number > 0) - (number < 0)
 
 
-def _seen(cloth: Print, directional: bool) -> Seen:
+def seen(cloth: Print, directional: bool = False) -> Seen:
+    """A print as it is seen from afar."""
     return Seen(cloth.name, cloth.family, lab(cloth.swatch.blend), directional)

@@ -15,7 +15,7 @@ from numpy.typing import NDArray
 
 from kersey.core.project.minding import Trouble, Weights
 from kersey.core.wall.beside import Way, meetings
-from kersey.core.wall.seen import NEUTRAL, TOO_NEAR, Wall
+from kersey.core.wall.seen import NEUTRAL, Wall
 
 Ints = NDArray[np.int64]
 Flags = NDArray[np.bool_]
@@ -142,22 +142,11 @@ def pair_troubles(
             yield trouble, one, other, tables.of(trouble, seams)
     if wall.strong:
         strong = tables.strong
-        for one, other in near_places(wall):
+        for one, other in wall.near:
             yield Trouble.STRONG, one, other, strong
     alike = tables.alike_in_value
     for one, other, _ in wall.at_ways(Way.RIGHT, Way.BELOW):
         yield Trouble.ALTERNATE, one, other, alike
-
-
-def near_places(wall: Wall) -> Iterator[tuple[int, int]]:
-    """Pairs of places so near that a strong print is not seen twice gladly."""
-    numbers = {tuple(seat): n for n, seat in enumerate(wall.grid.seats)}
-    for n, (row, column) in enumerate(wall.grid.seats):
-        for down in range(TOO_NEAR):
-            for across in range(1 - TOO_NEAR if down else 1, TOO_NEAR):
-                other = numbers.get((row + down, column + across))
-                if other is not None:
-                    yield n, other
 
 
 def find_troubles(wall: Wall, arrangement: Arrangement) -> Mapping[Trouble, tuple[Spot, ...]]:
