@@ -7,6 +7,7 @@ from kersey.core.cloth.fabric import Print
 from kersey.core.cloth.forms import Form
 from kersey.core.measure.length import Units, format_size
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.look import draw_look
 from kersey.drawing.svg import element, number, picture
 
 # Pieces of several prints lie a little beside one another; more than so many say no more.
@@ -26,8 +27,11 @@ def draw_leaving(
         x, y = n * _STEP, behind - n * _STEP
         half = f"M{number(x)} {number(y)}L{number(x + across)} {number(y + down)}H{number(x)}z"
         whole = f"M{number(x)} {number(y)}h{number(across)}v{number(down)}h{number(-across)}z"
+        if cloth.swatch.look:
+            parts += draw_look(cloth.swatch.look, x, y, across, down)
+        shown_as = "none" if cloth.swatch.look else cloths.fill(cloth)
         parts.append(
-            element("path", d=half if form is Form.TRIANGLE else whole, fill=cloths.fill(cloth),
+            element("path", d=half if form is Form.TRIANGLE else whole, fill=shown_as,
                     class_="piece", stroke_width=0.12)
         )  # fmt: skip
     words = format_size(width, length, units)

@@ -6,6 +6,7 @@ from fractions import Fraction
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.unit_rows import UnitRows
 from kersey.drawing.cloth import Cloths
+from kersey.drawing.look import draw_look
 from kersey.drawing.svg import element, number, picture, rect
 
 # A square of the grid is drawn so large, in the picture's own inches.
@@ -30,12 +31,11 @@ def draw_unit_wall(
     parts.append(element("path", d=grid, class_="plain-grid", fill="none", stroke_width=0.12))
     for laid, cloth in zip(rows.laid, prints, strict=True):
         across, down = shown[laid.sort]
-        parts.append(
-            rect(
-                laid.column * _SQUARE, laid.row * _SQUARE, across * _WHOLE, down * _WHOLE,
-                fill=cloths.fill(cloth), class_="piece", stroke_width=0.25,
-            )
-        )  # fmt: skip
+        box = laid.column * _SQUARE, laid.row * _SQUARE, across * _WHOLE, down * _WHOLE
+        look = cloth.swatch.look
+        parts += draw_look(look, *box) if look else []
+        fill = "none" if look else cloths.fill(cloth)
+        parts.append(rect(*box, fill=fill, class_="piece", stroke_width=0.25))
     label = (
         f"{len(rows.laid)} units in {len(rows.heights)} rows on {rows.columns} by {rows.rows} "
         f"squares, {rows.plain} of them plain."

@@ -82,6 +82,7 @@ def print_columns(cloth: Print) -> dict[str, Any]:
         "motif": cloth.swatch.motif,
         "scale": cloth.swatch.scale,
         "tile": cloth.swatch.tile,
+        "look": cloth.swatch.look,
         "ground": cloth.swatch.ground,
         "figure": cloth.swatch.figure,
     }
@@ -102,7 +103,7 @@ def write_lot(row: CupboardLotRow, kept: CupboardLot) -> None:
 
 def print_of(row: PrintColumns) -> Print:
     """The print that a row holds."""
-    swatch = Swatch(Motif(row.motif), row.ground, row.figure, Scale(row.scale), row.tile)
+    swatch = Swatch(Motif(row.motif), row.ground, row.figure, Scale(row.scale), row.tile, row.look)
     filled_in = frozenset(map(Fact, row.filled_in.split()))
     return Print(row.name, Value(row.value), swatch, row.judged_family, filled_in)
 

@@ -27,6 +27,7 @@ class PrintColumns:
     judged_family: Mapped[str | None]
     filled_in: Mapped[str]
     tile: Mapped[str | None]
+    look: Mapped[str | None]
 
 
 class ProjectRow(Table):

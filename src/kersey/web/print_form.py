@@ -49,6 +49,7 @@ def changed_print(cloth: Print, form: PrintForm) -> Print:
         form.figure or cloth.swatch.figure,
         form.scale or cloth.swatch.scale,
         form.tile or cloth.swatch.tile,
+        cloth.swatch.look,
     )
     if form.tile is None and swatch.blend != cloth.swatch.blend:
         swatch = replace(swatch, tile=None)

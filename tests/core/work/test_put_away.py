@@ -8,8 +8,10 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from tests.core.quilts import ROLL, SETS, of_strips, plan, quilt
 
+from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
+from kersey.core.cloth.look import read_look
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import AlreadyPutAway
@@ -143,6 +145,13 @@ def test_what_is_sewn_over_goes_into_the_unit_drawer(which: str, over: int) -> N
     assert (lot.width, lot.length, lot.count) == (Fraction(13, 2), Fraction(13, 2), over)
     (drawer,) = units_by_size((kept for kept in left.lots), Fraction(1, 4))
     assert (drawer.width, drawer.count) == (6, over)
+    # Each looks as its patches do: they cover it, in the colours of what is pulled.
+    colours = {p.print.swatch.blend for p in LEAVING[which].project.fabrics}
+    for cloth, _ in drawer.prints:
+        assert cloth.swatch.look is not None
+        patches = read_look(cloth.swatch.look)
+        assert {colour for colour, _ in patches} <= colours
+        assert sum(Patch("", "", corners).area for _, corners in patches) == 1
 
 
 def test_a_sewn_block_without_a_place_is_a_block_and_an_unsewn_one_is_pieces() -> None:

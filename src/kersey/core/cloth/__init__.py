@@ -5,6 +5,7 @@ __all__ = [
     "fabric",
     "forms",
     "judging",
+    "look",
     "print_names",
     "sorting",
     "thread",

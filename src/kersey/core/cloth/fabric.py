@@ -22,6 +22,7 @@ from kersey.core.cloth.colour import (
     lightness,
 )
 from kersey.core.cloth.forms import FACTS, Form, check_piece
+from kersey.core.cloth.look import check_look
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import METRE
 
@@ -111,7 +112,8 @@ class Swatch:
     """How a print is drawn: a motif in one colour on a ground of another.
 
     `tile`, when there is one, is a picture of the cloth itself, drawn instead of the motif; the
-    colours then are the two main ones of it.
+    colours then are the two main ones of it. A unit that is sewn has a `look`, and what most of it
+    shows.
     """
 
     motif: Motif
@@ -119,8 +121,11 @@ class Swatch:
     figure: str
     scale: Scale = Scale.MEDIUM
     tile: str | None = None
+    look: str | None = None
 
     def __post_init__(self) -> None:
+        if self.look is not None:
+            check_look(self.look)
         object.__setattr__(self, "ground", checked_colour(self.ground))
         object.__setattr__(self, "figure", checked_colour(self.figure))
         if self.tile is not None and not _is_tile(self.tile):

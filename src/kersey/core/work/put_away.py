@@ -145,9 +145,14 @@ def _units(quilt: Quilt, keeping: Keeping) -> Iterator[Leaving]:
         stacks = tuple((each.main, each.count) for each in units)
         names = dict.fromkeys(name for each in units for name, _ in each.cut)
         shares = ((name, sum((each.kept(name) for each in units), Fraction(0))) for name in names)
-        prints = tuple(quilt.prints[name] for name, _ in stacks)
+        prints = tuple(_looking_so(quilt.prints[each.main], each.look) for each in units)
         yield Leaving(key, word, width, length, Form.BLOCK, stacks, kept, prints,
                       shares=tuple(shares))  # fmt: skip
+
+
+def _looking_so(main: Print, look: str | None) -> Print:
+    """A unit in a drawer: known by what most of it shows."""
+    return replace(main, swatch=replace(main.swatch, look=look))
 
 
 def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:

@@ -9,17 +9,18 @@ is in the seams. Source: docs/trade.md section 7: spare blocks go into the unit 
 """
 
 from collections import Counter
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import cached_property
 
-from kersey.core.blocks.assembly import How, Size
+from kersey.core.blocks.assembly import How, Patch, Size
 from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.cloth.look import write_look
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sewn_sets import segments_over
+from kersey.core.quilt.sewn_sets import Segment, segments_over
 from kersey.core.work.passes import passes
 
 # What such things are called.
@@ -30,13 +31,15 @@ _FROM_SETS = frozenset({How.CROSSCUT, How.SWUNG})
 @dataclass(frozen=True)
 class SpareUnits:
     """So many units alike of an unfinished `size`; `cut` are the square inches that were cut of
-    each fabric for one of them. Of those that `was_loose` the plan knows as spare pieces."""
+    each fabric for one of them, `look` is how it looks. Of those that `was_loose` the plan knows as
+    spare pieces."""
 
     word: str
     size: Size
     count: int
     cut: tuple[tuple[str, Fraction], ...]
     was_loose: bool = False
+    look: str | None = None
 
     @cached_property
     def main(self) -> str:
@@ -98,7 +101,8 @@ def _from_sets(quilt: Quilt) -> Iterator[SpareUnits]:
         if make is not None:
             pieces = ((name, place) for place, names in segment for name in names)
             cut = tuple(sorted(_areas(quilt, pieces).items()))
-            yield SpareUnits(BLOCK if make == block else UNIT, make.size, 1, cut)
+            look = _look(quilt, make.patches, make.size, _in_turn(quilt, make.patches, segment))
+            yield SpareUnits(BLOCK if make == block else UNIT, make.size, 1, cut, look=look)
 
 
 def _blocks(quilt: Quilt) -> Iterator[SpareUnits]:
@@ -113,7 +117,9 @@ def _blocks(quilt: Quilt) -> Iterator[SpareUnits]:
             pieces = zip(quilt.plan.kits[of * batch], slots, strict=True)
             areas = sorted(_areas(quilt, pieces).items())
             cut = tuple((name, area / batch) for name, area in areas)
-            yield SpareUnits(BLOCK, size, 1, cut, of in sewn)
+            names = [quilt.plan.kits[of * batch][slot] for slot in quilt.patch_slots]
+            look = _look(quilt, quilt.assembly.patches, size, names)
+            yield SpareUnits(BLOCK, size, 1, cut, of in sewn, look)
 
 
 def _areas(quilt: Quilt, pieces: Iterable[tuple[str, int]]) -> dict[str, Fraction]:
@@ -123,6 +129,27 @@ def _areas(quilt: Quilt, pieces: Iterable[tuple[str, int]]) -> dict[str, Fractio
         area = needs[place].width * needs[place].height
         areas[name] = areas.get(name, Fraction(0)) + area
     return areas
+
+
+def _in_turn(quilt: Quilt, patches: Sequence[Patch], segment: Segment) -> list[str]:
+    """The fabric of every patch of what is crosscut: the strips of a need, one after the other."""
+    needs = quilt.plan.plan.problem.needs
+    waiting = {(needs[place].label, needs[place].role): list(names) for place, names in segment}
+    found = []
+    for patch in patches:
+        names = waiting.get((patch.label, patch.role), [])
+        found.append(names[0] if len(names) == 1 else names.pop(0) if names else "")
+    return found
+
+
+def _look(quilt: Quilt, patches: Sequence[Patch], size: Size, names: Sequence[str]) -> str | None:
+    """How a unit looks; None where its patches are not known."""
+    if not patches or not all(name in quilt.prints for name in names):
+        return None
+    seams = 2 * quilt.plan.seam
+    coloured = ((quilt.prints[name].swatch.blend, patch.corners)
+                for patch, name in zip(patches, names, strict=True))  # fmt: skip
+    return write_look(coloured, (size[0] - seams, size[1] - seams))
 
 
 def _sewn_sets(quilt: Quilt) -> frozenset[int]:
