@@ -65,6 +65,25 @@ def test_layers_and_stitching_are_chosen(client: TestClient) -> None:
     assert " ties</p>" in page
 
 
+def test_layers_are_drawn_of_what_is_pulled_for_them(client: TestClient) -> None:
+    for line in ("2 pieces 36 x 64, 1 print", "2 batting 36 x 64", "3 yd backing 108 wide"):
+        client.post("/cupboard", data={"lines": line})
+    project = begun(client)
+    page = client.get(f"{project}/finish/layers").text
+    assert "of cloth" in page
+    assert "a packet of" in page
+
+    def pulled(part: str, thrift: str) -> str:
+        said = {"revision": revision(client.get(f"{project}/size/backing").text),
+                "part": part, "thrift": thrift}  # fmt: skip
+        assert client.post(f"{project}/size/backing/pieces", data=said).status_code == 200
+        return str(client.get(f"{project}/finish/layers").text)
+
+    assert "2 pieces that are pulled, butted" in pulled("batting", "fewest seams")
+    assert "One piece that is pulled covers it" in pulled("backing", "fewest seams")
+    assert "Rows of 2 pieces, 1 seam." in pulled("backing", "least cloth")
+
+
 def test_the_edge_follows_what_was_measured_after_quilting(client: TestClient) -> None:
     project = begun(client)
     page = client.get(f"{project}/finish/edge").text

@@ -13,7 +13,7 @@ from kersey.drawing.svg import box_path, element, number, picture, rect
 from kersey.drawing.tape import tape_across, tape_down
 
 _GAP, _TAPE = 0.8, 2.6
-_CLOTH = "#d9d3c3"
+_CLOTH, _END = "#d9d3c3", "#efece4"
 _BLOCK = "#b9a27a"
 Box = tuple[Fraction, Fraction, Fraction, Fraction]
 Size = tuple[Fraction, Fraction]
@@ -75,6 +75,19 @@ def draw_pieced(
     return _sheet((sheet.width, sheet.length), top, boxes, words, units, px_per_inch)
 
 
+def draw_one_piece(piece: Size, size: Size, top: Size, units: Units, px_per_inch: float) -> str:
+    """One piece, as it is, lying so that it covers; what is cut off is left of it."""
+    lying = piece if size[0] <= piece[0] and size[1] <= piece[1] else piece[::-1]
+    nothing = Fraction(0)
+    boxes: list[tuple[Box, str]] = [((nothing, nothing, *size), _CLOTH)]
+    beside, below = lying[0] - size[0], lying[1] - size[1]
+    if beside:
+        boxes.append(((size[0], nothing, beside, size[1]), _END))
+    if below:
+        boxes.append(((nothing, size[1], lying[0], below), _END))
+    return _sheet(lying, top, boxes, "one piece", units, px_per_inch, size)
+
+
 def _box(start: Fraction, wide: Fraction, panel: Fraction, across: bool) -> Box:
     nothing = Fraction(0)
     return (nothing, start, panel, wide) if across else (start, nothing, wide, panel)
@@ -82,20 +95,22 @@ def _box(start: Fraction, wide: Fraction, panel: Fraction, across: bool) -> Box:
 
 def _sheet(
     size: Size, top: Size, boxes: list[tuple[Box, str]], words: str, units: Units,
-    px_per_inch: float,
+    px_per_inch: float, used: Size | None = None,
 ) -> str:  # fmt: skip
+    """A sheet with the quilt in its middle, or in the middle of what is `used` of it."""
     width, length = size
+    covered, long = used or size
     drawn = "".join(rect(*box, fill=fill) for box, fill in boxes)
     seams = element(
         "path", d="".join(box_path(*box) for box, _ in boxes), fill="none", stroke="#10181f",
         stroke_width=0.35,
     )  # fmt: skip
     quilt = rect(
-        (width - top[0]) / 2, (length - top[1]) / 2, *top, fill="none", class_="quilt-outline",
+        (covered - top[0]) / 2, (long - top[1]) / 2, *top, fill="none", class_="quilt-outline",
         stroke_width=0.5, stroke_dasharray="2.2 1.6",
     )  # fmt: skip
     middle = element(
-        "path", d=f"M0 {number(length / 2)}h{number(width)}M{number(width / 2)} 0v{number(length)}",
+        "path", d=f"M0 {number(long / 2)}h{number(covered)}M{number(covered / 2)} 0v{number(long)}",
         class_="middle-fold", fill="none", stroke_width=0.25, stroke_dasharray="0.6 1.4",
     )  # fmt: skip
     tapes = tape_across(0, -_GAP, width, _TAPE, units) + tape_down(-_GAP, 0, length, _TAPE, units)

@@ -5,6 +5,7 @@ from dataclasses import replace
 import pytest
 from tests.core.quilts import plan
 
+from kersey.core.frame.backing import BackingWay
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
@@ -44,3 +45,20 @@ def test_enough_or_not(line: str, role: Role, lacks: float | None) -> None:
     assert list(found) == [role]
     assert found[role].enough is (lacks == 0)
     assert found[role].lacks == (lacks or 0)
+
+
+# The same quilt: two panels across take least, upright they are 64 1/2 long.
+def test_a_backing_with_a_direction_stands() -> None:
+    lots = [take_line("roll of 40 strips, 20 prints").lot, take_line("4 yd stripe").lot]
+    roll, more = (all_of(CupboardLot("lot", lot)) for lot in lots if lot is not None)
+    design = Design(rows=9, columns=8, border_width=None, binding_from_left=False)
+
+    def way(directional: bool, chosen: BackingWay | None = None) -> BackingWay:
+        lot = replace(more[0].kept.lot, directional=directional)
+        stripe = replace(more[0], kept=CupboardLot("lot", lot), roles=(Role.BACKING,))
+        of = Project("Throw", "", (*roll, stripe), replace(design, backing_way=chosen))
+        return make_quilt(plan(of)).backing_plan.way
+
+    assert way(directional=False) is BackingWay.ACROSS
+    assert way(directional=True) is BackingWay.UPRIGHT
+    assert way(directional=True, chosen=BackingWay.ACROSS) is BackingWay.ACROSS

@@ -268,14 +268,23 @@ class Quilt:
         return found if found and found.blocks <= self.size.spare else None
 
     @property
+    def backing_stands(self) -> bool:
+        """Whether a print that is pulled for the backing has a direction."""
+        pulled = (p for p in self.project.fabrics if p.serves(Role.BACKING))
+        return any(p.kept.lot.directional for p in pulled)
+
+    @property
     def backing_plans(self) -> tuple[BackingPlan, ...]:
         """Every way to make the backing of cloth off the bolt."""
         return (*self.backing.plans, *([self.let_in.plan] if self.let_in else []))
 
     @property
     def backing_plan(self) -> BackingPlan:
-        """The backing as chosen, or the thriftiest of cloth alone."""
-        way = self.project.design.backing_way
+        """The backing as chosen, or the thriftiest of cloth alone; a print with a direction stands
+        upright unless it is chosen otherwise."""
+        way = self.project.design.backing_way or (
+            BackingWay.UPRIGHT if self.backing_stands else None
+        )
         if way is BackingWay.LET_IN and self.let_in:
             return self.let_in.plan
         return self.backing.plan(way)

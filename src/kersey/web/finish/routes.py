@@ -26,11 +26,11 @@ from kersey.drawing.quilt import draw_hung
 from kersey.formats.picture import png_of
 from kersey.store.prices import load_prices
 from kersey.web.camera.film import opened_picture, pictures_of_folder
+from kersey.web.finish.layers import layers_context
 from kersey.web.finish.view import (
     after_context,
     borders_context,
     edge_context,
-    layers_context,
     quilting_context,
     tick_key,
 )

@@ -17,19 +17,15 @@ from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, bord
 from kersey.core.finish.cost import quilt_cost
 from kersey.core.finish.edge_steps import EdgePlan, edge_plan, opening_of
 from kersey.core.finish.hidden_points import hidden_points
-from kersey.core.finish.holding import basting_thread, holding_steps, points_over
 from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
 from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_now, shrunk, top_now
-from kersey.core.frame.backing import BackingWay, panel_seams, plan_backing, seam_in_fold
-from kersey.core.frame.batting import plan_batting
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.frame.edge import EdgeStyle
-from kersey.core.measure.length import METRE, format_bought, format_length, format_size
-from kersey.core.project.finishing import Holding, Pattern
+from kersey.core.measure.length import METRE, format_length, format_size
+from kersey.core.project.finishing import Pattern
 from kersey.core.project.sewing import Measured, Work
 from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.stash.price_list import PriceList
-from kersey.drawing.backing import draw_panels
 from kersey.drawing.finish import (
     draw_hidden,
     draw_joined_binding,
@@ -41,7 +37,6 @@ from kersey.web.finish.stage import STAGE
 from kersey.web.open_project import OpenProject
 from kersey.web.project_page import project_context
 
-_HIGH = 420.0
 # What the ticks of the finish begin with.
 _TICK = "finish-"
 
@@ -147,43 +142,6 @@ def _pair_words(pair: Pair, opened: OpenProject, again: bool) -> dict[str, Any]:
         "again": again,
         "marks": [format_length(mark, opened.units) for mark in pair.marks],
     }
-
-
-def layers_context(opened: OpenProject) -> dict[str, Any]:
-    """The backing to scale, the batting, and how the layers are held."""
-    finishing = opened.project.finishing
-    context = _context(opened) | {
-        "drawing": "", "holdings": list(Holding), "finishing": finishing, "backing": None,
-    }  # fmt: skip
-    quilt = opened.quilt
-    if quilt is None:
-        return context
-    top, design = top_now(quilt, opened.project), opened.project.design
-    margins = [(design.edge.backing(side, design.margin) - side) / 2 for side in top.size]
-    backing = plan_backing(*top.size, margins[0], design.usable_width, opened.units)
-    way = quilt.backing_plan.way
-    plan = backing.plan(None if way is BackingWay.LET_IN else way)
-    size = backing.width, backing.length
-    covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
-    seams = panel_seams(plan, covered, design.usable_width)
-    points = points_over(top.size, finishing.reach)
-    thread = basting_thread(top.size, finishing.reach)
-    return context | {
-        "backing": size,
-        "plan": plan,
-        "takes": format_bought(plan.cloth, opened.units),
-        "batting": plan_batting(*top.size, design.margin),
-        "drawing": draw_panels(size, top.size, plan, design.usable_width, opened.units,
-                               _HIGH / float(max(size))),
-        "top": top,
-        "grown": Rests.RECKONED is not top.rests
-        and (backing.width > quilt.backing.width or backing.length > quilt.backing.length),
-        "in_fold": seam_in_fold(seams, covered),
-        "planned": (quilt.backing.width, quilt.backing.length),
-        "points": points,
-        "thread_metres": round(float(thread / METRE)),
-        "holding": holding_steps(finishing.holding, finishing.bears_heat),
-    }  # fmt: skip
 
 
 def quilting_context(opened: OpenProject) -> dict[str, Any]:

@@ -130,6 +130,8 @@ def _off_the_bolt(quilt: Quilt, scale: float) -> Iterator[Way]:
         takes = f"{format_bought(plan.cloth, units)} to buy"
         if plan.panels > 1:
             takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
+        if plan.way is BackingWay.ACROSS and quilt.backing_stands:
+            takes += "; the print, which has a direction, would lie on its side"
         drawn = draw_panels(size, top, plan, usable, units, scale)
         used = quilt.backing_plan is plan and not pulled
         yield Way(_WAYS[plan.way], takes, drawn, "way", plan.way, used)

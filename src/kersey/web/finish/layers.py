@@ -1,0 +1,137 @@
+"""The layers: backing and batting to scale as they are made, and how they are held together."""
+
+from fractions import Fraction
+from typing import Any
+
+from kersey.core.finish.holding import basting_thread, holding_steps, points_over
+from kersey.core.finish.top import Known, Rests, top_now
+from kersey.core.frame.backing import (
+    Backing,
+    BackingWay,
+    panel_seams,
+    plan_backing,
+    seam_in_fold,
+)
+from kersey.core.frame.batting import Batting, plan_batting
+from kersey.core.measure.length import METRE, format_bought, format_length, format_size
+from kersey.core.project.finishing import Holding
+from kersey.core.quilt.pieced_sheet import PiecedSheet
+from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.sheets import backing_sheet, batting_sheet, sheet_piece
+from kersey.core.stash.pulled import Role
+from kersey.drawing.backing import draw_let_in, draw_one_piece, draw_panels, draw_pieced
+from kersey.web.finish.stage import STAGE
+from kersey.web.open_project import OpenProject
+from kersey.web.project_page import project_context
+
+_HIGH, _BATTING_HIGH = 420.0, 200.0
+
+
+def layers_context(opened: OpenProject) -> dict[str, Any]:
+    """The backing to scale, the batting, and how the layers are held."""
+    finishing = opened.project.finishing
+    context = project_context(opened, STAGE) | {
+        "drawing": "", "holdings": list(Holding), "finishing": finishing, "backing": None,
+    }  # fmt: skip
+    quilt = opened.quilt
+    if quilt is None:
+        return context
+    top, design = top_now(quilt, opened.project), opened.project.design
+    margins = [(design.edge.backing(side, design.margin) - side) / 2 for side in top.size]
+    backing = plan_backing(*top.size, margins[0], design.usable_width, opened.units)
+    grown = Rests.RECKONED is not top.rests and (
+        backing.width > quilt.backing.width or backing.length > quilt.backing.length
+    )
+    return (
+        context
+        | _backing(quilt, backing, top, grown)
+        | _batting(quilt, plan_batting(*top.size, design.margin), top)
+        | {
+            "top": top,
+            "grown": grown,
+            "planned": (quilt.backing.width, quilt.backing.length),
+            "points": points_over(top.size, finishing.reach),
+            "thread_metres": round(float(basting_thread(top.size, finishing.reach) / METRE)),
+            "holding": holding_steps(finishing.holding, finishing.bears_heat),
+        }
+    )
+
+
+def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[str, Any]:
+    """The backing as it is made: rows of pieces, a strip of blocks let in, or panels.
+
+    What is pulled was planned for the size as reckoned; where the top grew, cloth off the bolt is
+    shown."""
+    units, usable = quilt.units, quilt.project.design.usable_width
+    sheet, size = backing_sheet(quilt), (backing.width, backing.length)
+    scale = _HIGH / float(max(size))
+    found: dict[str, Any] = {"backing": size, "in_fold": False, "on_its_side": False}
+    if sheet is not None and not sheet.seams and not grown:
+        drawing = draw_one_piece(_only_piece(sheet), size, top.size, units, scale)
+        return found | {"drawing": drawing, "takes": "One piece that is pulled covers it"}
+    if sheet is not None and not grown:
+        covered = sheet.width if sheet.upright else sheet.length
+        return found | {
+            "drawing": draw_pieced(sheet, top.size, _prints(quilt, Role.BACKING), units, scale),
+            "takes": f"Rows of {sum(len(row.pieces) for row in sheet.rows)} pieces, "
+                     f"{sheet.seams} seam{'s' * (sheet.seams != 1)}",
+            "in_fold": seam_in_fold(_row_seams(sheet), covered),
+        }  # fmt: skip
+    way = quilt.backing_plan.way
+    if way is BackingWay.LET_IN and quilt.let_in and not grown:
+        strip = quilt.let_in
+        return found | {
+            "drawing": draw_let_in(size, top.size, strip, quilt.block[0], units, scale),
+            "takes": f"{format_bought(strip.plan.cloth, units)} of cloth, and {strip.blocks} "
+                     "spare blocks let in",
+        }  # fmt: skip
+    plan = backing.plan(None if way is BackingWay.LET_IN else way)
+    covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
+    takes = f"{format_bought(plan.cloth, units)} of cloth"
+    if plan.panels > 1:
+        takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
+    return found | {
+        "drawing": draw_panels(size, top.size, plan, usable, units, scale),
+        "takes": takes,
+        "in_fold": seam_in_fold(panel_seams(plan, covered, usable), covered),
+        "on_its_side": plan.way is BackingWay.ACROSS and quilt.backing_stands,
+    }
+
+
+def _batting(quilt: Quilt, batting: Batting, top: Known) -> dict[str, Any]:
+    """The batting as it is made: joined pieces, one piece that is there, a packet, or the roll."""
+    units, size = quilt.units, (batting.width, batting.length)
+    sheet = batting_sheet(quilt)
+    whole = _only_piece(sheet) if sheet is not None and not sheet.seams else size
+    scale = _BATTING_HIGH / float(max(*size, *whole, *(batting.packet or size)))
+    fits = sheet is not None and sheet.width >= size[0] and sheet.length >= size[1]
+    if sheet is not None and fits and sheet.seams:
+        drawing = draw_pieced(sheet, top.size, _prints(quilt, Role.BATTING), units, scale)
+        words = f"{sheet.seams + 1} pieces that are pulled, butted and joined by a wide zigzag"
+    elif sheet is not None and fits:
+        drawing = draw_one_piece(whole, size, top.size, units, scale)
+        words = "one piece that is pulled"
+    else:
+        drawing = draw_one_piece(batting.packet or size, size, top.size, units, scale)
+        words = f"a packet of {format_size(*batting.packet, units)}" if batting.packet else (
+            "off the roll")  # fmt: skip
+    return {"batting_drawing": drawing, "batting_words": words, "batting": size}
+
+
+def _only_piece(sheet: PiecedSheet) -> tuple[Fraction, Fraction]:
+    """The size of the one piece of a sheet, width x length as it lies."""
+    _, along, up = sheet.rows[0].pieces[0]
+    return (up, along) if sheet.upright else (along, up)
+
+
+def _row_seams(sheet: PiecedSheet) -> list[Fraction]:
+    """Where the seams between the rows of a sheet lie; each takes the join off the next row."""
+    at, found = Fraction(0), list[Fraction]()
+    for row in sheet.rows[:-1]:
+        found.append(at + row.height - sheet.join / 2)
+        at += row.height - sheet.join
+    return found
+
+
+def _prints(quilt: Quilt, part: Role) -> dict[str, Any]:
+    return {sheet_piece(p).name: p.print for p in quilt.project.fabrics if p.serves(part)}
