@@ -26,6 +26,8 @@ from kersey.core.project.finishing import Pattern
 from kersey.core.project.sewing import Measured, Work
 from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.stash.price_list import PriceList
+from kersey.core.stash.pulled import Role
+from kersey.drawing.edge_step import StepColours, draw_bias_strips, draw_edge_step
 from kersey.drawing.finish import (
     draw_hidden,
     draw_joined_binding,
@@ -196,12 +198,23 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     except Infeasible as reason:
         # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.
         return context | {"problem": str(reason), "finished": finished_now(quilt, opened.project)}
+    colours = _colours(quilt)
     context |= {
         "plan": plan,
         "known": known,
         "finished": finished_now(quilt, opened.project),
         "quilted": measured_size(opened.project, Measured.QUILTED),
-        "steps": [(s, f"{_TICK}{s.key}" in opened.project.done) for s in plan.steps],
+        "steps": [
+            (
+                s,
+                f"{_TICK}{s.key}" in opened.project.done,
+                draw_edge_step(plan, s.key, colours, quilt.plan.seam, opened.units),
+            )
+            for s in plan.steps
+        ],
+        "bias": draw_bias_strips(plan, design.usable_width, colours.edge, opened.units)
+        if design.edge.style is EdgeStyle.BIAS and not pieces
+        else "",
         "style": design.edge.style,
     }
     if design.edge.has_strips:
@@ -213,6 +226,15 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     opening = opening_of(max(known.size))
     drawing = draw_turned(quilt, (backing[0], backing[1]), opening, quilt.plan.seam)
     return context | {"drawing": drawing}
+
+
+def _colours(quilt: Quilt) -> StepColours:
+    """What lies outermost in the top, the binding, and the backing."""
+    around = quilt.outer_cloths[-1:] or (quilt.border_cloth.prints if quilt.border else ())
+    top = next(iter(around), None) or quilt.prints[quilt.plan.kits[0][0]]
+    backing = next((p.print for p in quilt.project.fabrics if p.serves(Role.BACKING)), None)
+    edge = quilt.binding_cloth.prints[0]
+    return StepColours(*(cloth.swatch.blend for cloth in (top, edge, backing or edge)))
 
 
 def _scraps(quilt: Quilt) -> tuple[SpareStrip, ...]:
