@@ -1,8 +1,10 @@
 """Finish: borders measured, layers held, stitching drawn, the edge followed, and what is kept."""
 
 import re
+from pathlib import Path
 
 from fastapi.testclient import TestClient
+from PIL import Image
 from tests.web.test_wrong import begun, revision
 
 MEASURED = re.compile(r'measure-said[^>]*">([^<]+)<')
@@ -112,10 +114,17 @@ def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
             "label": "", "label_width": "10 cm", "care": "Wash cool."}  # fmt: skip
     page = client.post(f"{project}/finish/after", data=said).text
     assert "for the crew hut" in page
+    label = client.get(f"{project}/finish/label.svg")
+    assert label.headers["content-type"].startswith("image/svg+xml")
+    # 10 cm are 3.937 inches.
+    assert 'width="3.937in"' in label.text
+    assert "for the crew hut" in label.text
     assert "finished 01 Mar 2026" in page
     said = {"revision": revision(page), "what": "washed", "width": "40", "length": "40"}
     page = client.post(f"{project}/finish/size", data=said).text
     assert "It shrank" in page
+    # It was never measured before the wash, so nothing is learned of it for other quilts.
+    assert "Washed, about" not in client.get(f"{project}/size").text
     everything = client.get("/everything.json").json()
     assert everything["projects"][0]["finishing"]["for_whom"] == "the crew hut"
     assert "Together" in page
@@ -128,3 +137,43 @@ def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
     assert not re.search(r'(?:src|href)="(?!data:|#)', kept.text)
     picture = client.get(f"{project}/finish/kept.png").content
     assert picture.startswith(b"\x89PNG")
+
+
+def test_what_the_wash_takes_is_learned_for_the_next_quilt(client: TestClient) -> None:
+    first, second = begun(client), begun(client)
+    for what, width, length in (("quilted", "40", "50"), ("washed", "38", "47 1/2")):
+        page = client.get(f"{first}/finish/edge").text
+        said = {"revision": revision(page), "what": what, "width": width, "length": length}
+        assert client.post(f"{first}/finish/size", data=said).status_code == 200
+    # With its seams in the binding it was 39 1/2 x 49 1/2: 1 1/2 and 2 are 3.8 and 4.0 %.
+    for page in (f"{second}/finish/after", f"{second}/size"):
+        told = client.get(page).text
+        assert (
+            "the quilt you measured before and after shrank about 3.8 % across and 4.0 % down"
+            in told
+        )
+    client.post(f"{first}/delete")
+    assert "Washed, about" not in client.get(f"{second}/size").text
+
+
+def test_photographs_are_kept_by_their_names(tmp_path: Path, client: TestClient) -> None:
+    project = begun(client)
+    camera = tmp_path / "camera"
+    camera.mkdir()
+    for name, colour in (("front.png", "red"), ("back.png", "navy")):
+        Image.new("RGB", (40, 30), colour).save(camera / name)
+    client.app.state.workroom.camera = camera  # type: ignore[attr-defined]
+    for name in ("front.png", "back.png"):
+        page = client.get(f"{project}/finish/after").text
+        said = {"revision": revision(page), "name": name, "kept": "true"}
+        page = client.post(f"{project}/finish/photograph", data=said).text
+        assert f'Take away<span class="visually-hidden"> {name}' in page
+    kept = client.get(f"{project}/finish/kept.html").text
+    assert kept.count('src="data:image/png;base64,') == 2
+    said = {"revision": revision(page), "name": "front.png"}
+    page = client.post(f"{project}/finish/photograph", data=said).text
+    assert 'Keep it<span class="visually-hidden">: front.png' in page
+    (camera / "back.png").unlink()
+    assert "is not in the folder now" in client.get(f"{project}/finish/after").text
+    said = {"revision": revision(page), "name": "../kersey.db", "kept": "true"}
+    assert client.post(f"{project}/finish/photograph", data=said).status_code == 404

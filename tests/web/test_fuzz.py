@@ -85,6 +85,7 @@ FORMS = {
     "/projects/1/finish/edge": ["start", "to_the_right"],
     "/projects/1/finish/size": ["what", "width", "length"],
     "/projects/1/finish/after": ["finished_on", "for_whom", "label", "label_width", "care"],
+    "/projects/1/finish/photograph": ["name", "kept"],
     "/projects/1/finish/step": ["key", "done"],
     "/projects/1/sew/time": ["work"],
     "/projects/1/sew/evenings": ["day_0", "day_3", "ready_by", "stretch"],

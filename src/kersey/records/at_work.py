@@ -44,7 +44,14 @@ def finishing_document(finishing: Finishing) -> Any:
 
 
 def finishing_from(document: object) -> Finishing:
-    """What a document says was settled for the finish; raises `BadDocument`."""
+    """What a document says was settled for the finish; raises `BadDocument`.
+
+    There was one photograph once.
+    """
+    if isinstance(document, dict) and "photograph" in document:
+        known = dict(document)
+        one = known.pop("photograph")
+        document = {"photographs": [one] if one else []} | known
     found: Finishing = _read(_FINISHING, document)
     return found
 

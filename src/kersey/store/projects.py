@@ -4,6 +4,7 @@ Every change names the revision it was made from. If the project has moved on si
 is refused with `ProjectChanged` and nothing is overwritten.
 """
 
+import json
 from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
@@ -15,13 +16,14 @@ from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
 from kersey.core.project.finishing import NOT_FINISHED
 from kersey.core.project.project import Project
-from kersey.core.project.sewing import AT_REST
+from kersey.core.project.sewing import AT_REST, Measured, Sewing
 from kersey.core.project.table import EMPTY_TABLE
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.core.stash.pulled import Pulled
 from kersey.core.work.put_away import Fate, PutAway
 from kersey.core.yields.steps import YieldSoFar
+from kersey.records.at_work import sewing_from
 from kersey.records.plans import answer_from_text, answer_text
 from kersey.store.arrival import Arrival
 from kersey.store.cupboard import add_lots, get_lot, write_lots
@@ -130,6 +132,14 @@ def all_projects(session: Session) -> list[Project]:
     query = select(ProjectRow).where(ProjectRow.deleted_at.is_(None)).order_by(ProjectRow.id)
     query = query.options(*_WITH_FABRICS)
     return [project_from_row(row) for row in session.scalars(query)]
+
+
+def washed_logs(session: Session) -> list[Sewing]:
+    """The logs of all quilts that were measured after a wash, of projects that are not deleted."""
+    query = select(ProjectRow.sewing).where(
+        ProjectRow.deleted_at.is_(None), ProjectRow.sewing.contains(f'"{Measured.WASHED}"')
+    )
+    return [sewing_from(json.loads(text)) for text in session.scalars(query)]
 
 
 def project_line(session: Session, project_id: int) -> ProjectLine:

@@ -10,4 +10,5 @@ __all__ = [
     "holding",
     "quilting",
     "top",
+    "washing",
 ]

@@ -23,6 +23,7 @@ from functools import lru_cache
 from kersey.core.errors import InvalidValue
 
 QUARTER = Fraction(1, 4)
+HALF = Fraction(1, 2)
 EIGHTH = Fraction(1, 8)
 # Rotary rulers are marked to the eighth, good ones to the sixteenth; nobody cuts finer.
 SIXTEENTH = Fraction(1, 16)

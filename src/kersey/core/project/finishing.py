@@ -19,6 +19,7 @@ LEAST_REACH, MOST_REACH = Fraction(1), Fraction(12)
 LEAST_DISTANCE, MOST_DISTANCE = Fraction(1, 4), Fraction(24)
 MOST_APART = Fraction(24)
 LONGEST_WORDS, LONGEST_LABEL = 400, 300
+MOST_PHOTOGRAPHS = 12
 LABEL_LEAST, LABEL_MOST = Fraction(2), Fraction(12)
 
 
@@ -78,7 +79,7 @@ class Finishing:
     label: str = ""
     label_width: Fraction = Fraction(4)
     care: str = ""
-    photograph: str = ""
+    photographs: tuple[str, ...] = ()
 
     def __post_init__(self) -> None:
         if not LEAST_REACH <= self.reach <= MOST_REACH:
@@ -87,7 +88,9 @@ class Finishing:
             raise BadFinish("A packet says up to 24″ (60 cm), like 8.", "apart")
         if not LABEL_LEAST <= self.label_width <= LABEL_MOST:
             raise BadFinish("A label is from 2 to 12″ (30 cm) wide, like 4.", "label_width")
-        words = (self.for_whom, self.care, self.photograph)
+        if len(self.photographs) > MOST_PHOTOGRAPHS:
+            raise BadFinish(f"At most {MOST_PHOTOGRAPHS} photographs are kept of a quilt.", "name")
+        words = (self.for_whom, self.care, *self.photographs)
         if len(self.label) > LONGEST_LABEL or max(map(len, words)) > LONGEST_WORDS:
             raise BadFinish(f"A label has at most {LONGEST_LABEL} letters.", "label")
 

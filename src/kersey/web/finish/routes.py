@@ -11,6 +11,7 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.finish.border_steps import PLACES, Axis, borders_sewn, reading_number
 from kersey.core.finish.top import finished_now, quilted_now
+from kersey.core.finish.washing import learned
 from kersey.core.project.finishing import (
     LONGEST_LABEL,
     LONGEST_WORDS,
@@ -25,7 +26,8 @@ from kersey.core.project.sewing import HEIGHT, WIDTH, Measured, Reading
 from kersey.drawing.quilt import draw_hung
 from kersey.formats.picture import png_of
 from kersey.store.prices import load_prices
-from kersey.web.camera.film import opened_picture, pictures_of_folder
+from kersey.store.projects import washed_logs
+from kersey.web.camera.film import opened_picture, picture_of_folder, pictures_of_folder
 from kersey.web.finish.layers import layers_context
 from kersey.web.finish.view import (
     after_context,
@@ -103,7 +105,13 @@ class AfterForm(RevisedForm):
     label: str = Field("", max_length=LONGEST_LABEL)
     label_width: Length
     care: str = Field("", max_length=LONGEST_WORDS)
-    photograph: str = Field("", max_length=LONGEST_WORDS)
+
+
+class PhotographForm(RevisedForm):
+    """A picture of the camera folder is kept with the quilt, or no more."""
+
+    name: str = Field(max_length=LONGEST_WORDS)
+    kept: bool = False
 
 
 class StepForm(PageForm):
@@ -255,12 +263,11 @@ def kept_page(request: Request, room: Room, project_id: ProjectId) -> Response:
     if quilt is None:
         raise HTTPException(404)
     scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
-    context |= {"hung": draw_hung(quilt, scale, flat=False), "photograph": ""}
-    name = context["finishing"].photograph
-    if name in context["pictures"]:
-        content = opened_picture(room, name)
-        kind = "png" if name.lower().endswith("png") else "jpeg"
-        context["photograph"] = f"data:image/{kind};base64,{b64encode(content).decode()}"
+    there = [name for name in context["finishing"].photographs if name in context["pictures"]]
+    context |= {
+        "hung": draw_hung(quilt, scale, flat=False),
+        "photographs": [_within(room, name) for name in there],
+    }
     answer = render(request, "finish/kept.html", context)
     answer.headers["content-disposition"] = f'attachment; filename="quilt-{project_id}.html"'
     return answer
@@ -278,6 +285,15 @@ def kept_picture(room: Room, project_id: ProjectId) -> Response:
     return Response(png_of(drawn), media_type="image/png", headers=saved)
 
 
+@router.get(f"{_ROOT}/label.svg", name="label_picture")
+def label_picture(room: Room, project_id: ProjectId) -> Response:
+    """The label by itself: printed, it is as large as it is said to be."""
+    context = _after(room, project_id)
+    if context["quilt"] is None:
+        raise HTTPException(404)
+    return Response(context["quilt_label"], media_type="image/svg+xml")
+
+
 @router.post(f"{_ROOT}/after", name="keep_finished")
 def keep_finished(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
@@ -289,9 +305,27 @@ def keep_finished(
         room, project_id, form.revision,
         lambda p: _settled(
             p, finished_on=form.finished_on, for_whom=form.for_whom, label=form.label,
-            label_width=form.label_width, care=form.care, photograph=form.photograph,
+            label_width=form.label_width, care=form.care,
         ),
     )  # fmt: skip
+    return _to(request, "finish_after", project_id)
+
+
+@router.post(f"{_ROOT}/photograph", name="keep_photograph")
+def keep_photograph(
+    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+) -> Response:
+    """Keep a picture of the camera folder with the quilt, or take it away again."""
+    opened = open_project(room, project_id)
+    form = read_form(PhotographForm, typed, opened.units)
+    if form.kept:
+        picture_of_folder(room, form.name)
+
+    def keeping(project: Project) -> Project:
+        others = tuple(n for n in project.finishing.photographs if n != form.name)
+        return _settled(project, photographs=(*others, form.name) if form.kept else others)
+
+    change(room, project_id, form.revision, keeping)
     return _to(request, "finish_after", project_id)
 
 
@@ -313,11 +347,18 @@ def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: Type
     return _to(request, "finish_edge", project_id)
 
 
+def _within(room: Workroom, name: str) -> str:
+    """A picture as it stands in a page that needs nothing else."""
+    kind = "png" if name.lower().endswith("png") else "jpeg"
+    return f"data:image/{kind};base64,{b64encode(opened_picture(room, name)).decode()}"
+
+
 def _after(room: Workroom, project_id: int) -> dict[str, Any]:
     with room.transaction() as session:
         prices, _ = load_prices(session)
+        washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]
-    return after_context(open_project(room, project_id), prices, pictures)
+    return after_context(open_project(room, project_id), prices, pictures, washings)
 
 
 def _settled(project: Project, **facts: object) -> Project:

@@ -19,6 +19,7 @@ from kersey.core.finish.edge_steps import EdgePlan, edge_plan, opening_of
 from kersey.core.finish.hidden_points import hidden_points
 from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
 from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_now, shrunk, top_now
+from kersey.core.finish.washing import Learned, washing_words
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.measure.length import METRE, format_length, format_size
@@ -35,6 +36,7 @@ from kersey.drawing.finish import (
     draw_turned,
 )
 from kersey.drawing.quilt import draw_quilt
+from kersey.drawing.quilt_label import draw_label
 from kersey.web.finish.stage import STAGE
 from kersey.web.open_project import OpenProject
 from kersey.web.project_page import project_context
@@ -262,9 +264,10 @@ def _joined(
 
 
 def after_context(
-    opened: OpenProject, prices: PriceList, pictures: Sequence[str] = ()
+    opened: OpenProject, prices: PriceList, pictures: Sequence[str], washings: Learned | None
 ) -> dict[str, Any]:
-    """What is kept of the quilt; `pictures` are those of the camera folder."""
+    """What is kept of the quilt; `pictures` are those of the camera folder, `washings` what was
+    learned of other quilts."""
     finishing = opened.project.finishing
     context = _context(opened) | {"finishing": finishing, "drawing": "", "final": None}
     quilt = opened.quilt
@@ -281,11 +284,13 @@ def after_context(
         "shrunk": _shrunk_words(final.size, washed) if washed else "",
         "hours": f"{minutes / 60:.1f}" if minutes else "",
         "parts": [(work, round(of)) for work, of in parts.items() if of],
-        "label_px": round(float(finishing.label_width) * 96),
         "cost": quilt_cost(quilt, prices),
         "money": money,
         "pictures": pictures,
-        "label_lines": finishing.label.splitlines() or _label(opened, quilt),
+        "expected": washing_words(washings, final.size, opened.units),
+        "quilt_label": draw_label(
+            finishing.label.splitlines() or _label(opened, quilt), finishing.label_width
+        ),
         "drawing": draw_quilt(quilt),
     }
 

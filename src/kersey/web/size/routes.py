@@ -13,6 +13,7 @@ from starlette.responses import Response
 
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import ANY
+from kersey.core.finish.washing import learned, washing_words
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
 from kersey.core.frame.edge import BadEdge, EdgeStyle
@@ -41,6 +42,7 @@ from kersey.core.quilt.tryout import wants_stopping_border, with_stopping_border
 from kersey.drawing.pulls import draw_pulls
 from kersey.drawing.quilt import corner, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
+from kersey.store.projects import washed_logs
 from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import answer_change, project_context
@@ -283,6 +285,9 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     if opened.quilt is None:
         return context
     quilt = opened.quilt
+    with room.transaction() as session:
+        washings = learned(washed_logs(session))
+    context["washed"] = washing_words(washings, (quilt.size.width, quilt.size.length), opened.units)
     return context | room.drawn(opened.reckoned, "size", lambda: _sizes_context(quilt))
 
 
