@@ -35,3 +35,46 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "blue drawer" in client.get("/cupboard.csv").text
     twice = client.post(f"{project}/put-away", data=said | {"revision": revision(cut_down)})
     assert twice.status_code == 409
+
+
+def test_what_is_found_otherwise_is_written_over_the_proposal(client: TestClient) -> None:
+    project = begun(client)
+    page = client.get(f"{project}/away").text
+    proposed = re.findall(r'name="(found-[^"]+)" value="(\d+) of ([^"]+)"', page)
+    kept = int(re.findall(r'class="figure">(\d+)<', page)[0])
+    name, count, size = max(proposed, key=lambda each: int(each[1]))
+    assert int(count) > 1
+    unchanged = {each: f"{many} of {large}" for each, many, large in proposed}
+    assert f'class="figure">{kept}<' in client.get(f"{project}/away", params=unchanged).text
+    fewer = unchanged | {name: "1"}
+    said = client.get(f"{project}/away", params=fewer).text
+    assert f'class="figure">{kept - int(count) + 1}<' in said
+    assert f'<input type="hidden" name="{name}" value="1">' in said
+    # More than the plan leaves comes from nowhere; nonsense is refused at its field.
+    for wrong, why in ((f"{int(count) + 1} of {size}", "leaves no more than that"),
+                       ("a few", "Write how many")):  # fmt: skip
+        refused = client.get(f"{project}/away", params=unchanged | {name: wrong})
+        assert refused.status_code == 422
+        assert why in refused.text
+        assert f'value="{wrong}"' in refused.text
+    put = {"revision": revision(page), name: "1", "place": "box 3"}
+    assert client.post(f"{project}/put-away", data=put).status_code == 200
+    lots = client.get("/everything.json").json()["cupboard"]
+    found = [lot["lot"] for lot in lots if lot["place"] == "box 3"]
+    assert sum(stack["count"] for lot in found for stack in lot["stacks"]) == kept - int(count) + 1
+
+
+def test_what_the_settings_keep_is_proposed_first(client: TestClient) -> None:
+    project = begun(client)
+    settings = client.get("/settings").text
+    said = {"revision": revision(settings), "seam": "1/4", "usable_width": "42", "units": "in",
+            "theme": "device", "paper": "letter", "least_kept": "2"}  # fmt: skip
+    refused = client.post("/settings", data=said | {"cut_rules": "soft"})
+    assert refused.status_code == 422
+    assert 'id="cut_rules-error"' in refused.text
+    client.post("/settings", data=said | {"cut_rules": "2 1/2 strips, 1 1/2 squares"})
+    page = client.get(f"{project}/away").text
+    assert "2½″ strips, 1½″ squares" in page
+    assert "Each becomes" in page or "too small to keep" in page
+    # Cleared on the page they stay cleared there.
+    assert "Each becomes" not in client.get(f"{project}/away", params={"least": "0"}).text

@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass, field
 from enum import StrEnum
+from fractions import Fraction
 
 from sqlalchemy.orm import Session
 
@@ -31,13 +32,16 @@ class Paper(StrEnum):
 
 @dataclass(frozen=True)
 class Preferences:
-    """The settings. `revision` counts their changes."""
+    """The settings. `revision` counts their changes. Pieces narrower than `least_kept` are not
+    worth keeping, offcuts are cut down by the `cut_rules`, as they were written."""
 
     workshop: Workshop = field(default_factory=Workshop)
     theme: Theme = Theme.DEVICE
     paper: Paper = Paper.LETTER
     revision: int = 0
     threads: tuple[Spool, ...] = ()
+    cut_rules: str = ""
+    least_kept: Fraction = Fraction(0)
 
 
 class PreferencesChanged(KerseyError):
@@ -58,6 +62,8 @@ def load_preferences(session: Session) -> Preferences:
         theme=Theme(row.theme),
         paper=Paper(row.paper),
         threads=spools_of(row.threads),
+        cut_rules=row.cut_rules,
+        least_kept=row.least_kept,
         revision=row.revision,
     )
 
@@ -77,6 +83,8 @@ def save_preferences(session: Session, preferences: Preferences) -> None:
             theme=preferences.theme,
             paper=preferences.paper,
             threads="\n".join(f"{spool.name} {spool.colour}" for spool in preferences.threads),
+            cut_rules=preferences.cut_rules,
+            least_kept=preferences.least_kept,
         )
     )
 

@@ -184,6 +184,8 @@ class PreferencesRow(Table):
     theme: Mapped[str]
     paper: Mapped[str]
     threads: Mapped[str]
+    cut_rules: Mapped[str]
+    least_kept: Mapped[Fraction]
 
 
 class PriceListRow(Table):

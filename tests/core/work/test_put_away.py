@@ -19,6 +19,7 @@ from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.pulled import Role
 from kersey.core.stash.unit_drawer import units_by_size
+from kersey.core.work.as_found import BadFound, Found
 from kersey.core.work.off_corners import off_corners
 from kersey.core.work.part_ends import part_ends
 from kersey.core.work.passes import passes
@@ -123,7 +124,16 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
     made = LEAVING[which]
     every = leavings(made)
     dropped = frozenset(each.key for n, each in enumerate(every) if seed >> n & 1)
-    keeping = Keeping(least, read_rules(rules), dropped)
+    # Of some, fewer or smaller ones are found.
+    found = {
+        each.key: Found(
+            each.count // (2 + seed % 2),
+            (each.width - Fraction(seed % 3, 4), each.length)
+            if each.form is Form.PIECE and each.width > 2 else None,
+        )
+        for n, each in enumerate(every) if seed >> n + 3 & 1
+    }  # fmt: skip
+    keeping = Keeping(least, read_rules(rules), dropped, found=found)
     left = put_away(made, keeping)
     for fate in left.fates:
         cut = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
@@ -133,7 +143,8 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
     # What is in the quilt does not depend on what is kept of the rest.
     assert [fate.used for fate in left.fates] == [fate.used for fate in put_away(made).fates]
     for each in leavings(made, keeping):
-        assert each.kept == (each.key not in dropped and min(each.width, each.length) >= least)
+        worth = each.key not in dropped and min(each.width, each.length) >= least
+        assert each.kept == (worth and each.count > 0)
 
 
 # Twenty blocks of sets that give six each take four sets: four blocks over, 6 1/2 square. Of pairs
@@ -177,6 +188,16 @@ def test_a_sewn_block_without_a_place_is_a_block_and_an_unsewn_one_is_pieces() -
     for fate in after.fates:
         cut = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
         assert fate.used + fate.kept + fate.lost == cut
+
+
+@pytest.mark.parametrize(
+    "found",
+    [Found(99), Found(1, (Fraction(40), Fraction(50))), Found(1, (Fraction(1, 4), Fraction(3)))],
+)
+def test_no_more_is_found_than_is_left(found: Found) -> None:
+    (each,) = (each for each in leavings(LEAVING["sets over"]) if each.word == BLOCK)
+    with pytest.raises(BadFound):
+        leavings(LEAVING["sets over"], Keeping(found={each.key: found}))
 
 
 def test_backing_and_batting_go_on_as_their_ends() -> None:

@@ -27,6 +27,7 @@ from kersey.core.measure.length import Units, format_length, format_size, parse_
 
 Size = tuple[Fraction, Fraction]
 SHORTEST_STRIP = Fraction(8)
+LONGEST_RULES = 200
 LEAST, MOST, MOST_RULES = Fraction(1), Fraction(45), 6
 # A rule counts so much more than the one after it: six fifths.
 _MORE = (6, 5)
@@ -75,6 +76,22 @@ def read_rules(text: str, units: Units = Units.INCHES) -> tuple[CutRule, ...]:
     if len(parts) > MOST_RULES:
         raise BadRule(f"At most {MOST_RULES} sizes.", "rules")
     return tuple(_rule(part, units) for part in parts)
+
+
+def rules_text(text: str, units: Units) -> str:
+    """Rules as they are kept: every length says its own units, whoever reads it later. Raises
+    `BadRule`.
+
+    >>> rules_text("6.5 strips, 5 x 12", Units.CENTIMETRES)
+    '6.5 cm strips, 5 cm x 12 cm'
+    """
+    return ", ".join(_with_units(rule, units) for rule in read_rules(text, units))
+
+
+def _with_units(rule: CutRule, units: Units) -> str:
+    if rule.length is None or rule.length == rule.width:
+        return rule.words(units)
+    return f"{format_length(rule.width, units)} x {format_length(rule.length, units)}"
 
 
 def _rule(text: str, units: Units) -> CutRule:

@@ -1,6 +1,7 @@
 """The order of work, cut sheets, putting away."""
 
 __all__ = [
+    "as_found",
     "at_table",
     "between_blocks",
     "feeding",

@@ -6,7 +6,7 @@ a strip set, trims, and what is too small to be of use.
 
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME, Lot, Print, Stack
@@ -20,6 +20,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
 from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
+from kersey.core.work.as_found import BadFound, Found
 from kersey.core.work.off_corners import OffCorner, off_corners
 from kersey.core.work.part_end import PartEnd
 from kersey.core.work.part_ends import part_ends
@@ -60,12 +61,14 @@ class PutAway:
 @dataclass(frozen=True)
 class Keeping:
     """What is worth keeping: pieces whose shorter side is at least so long, but for those `dropped`
-    by their keys, cut down by the `rules`; a `least` of 0 keeps all. It is put in this `place`."""
+    by their keys, cut down by the `rules`; a `least` of 0 keeps all. It is put in this `place`.
+    What was `found` otherwise than proposed stands by its key."""
 
     least: Fraction = Fraction(0)
     rules: tuple[CutRule, ...] = ()
     dropped: frozenset[str] = frozenset()
     place: str = ""
+    found: Mapping[str, Found] = field(default_factory=dict)
 
 
 KEEP_ALL = Keeping()
@@ -92,13 +95,61 @@ class Leaving:
     pair: Fraction | None = None
     shares: tuple[tuple[str, Fraction], ...] = ()
 
+    def as_found(self, found: Found, least: Fraction) -> "Leaving":
+        """The same as somebody found it; raises `BadFound` where that is more than there can be."""
+        size = (self.width, self.length) if found.size is None else found.size
+        same = sorted(size) == sorted((self.width, self.length))
+        if self.form in (Form.TRIANGLE, Form.BLOCK) and not same:
+            raise BadFound("Of these only how many can be said.", self.key)
+        if found.count > self.count or not _fits(size, (self.width, self.length)):
+            raise BadFound("The plan leaves no more than that: put what is larger or more "
+                           "into the cupboard as cloth of its own.", self.key)  # fmt: skip
+        facts = FACTS[self.form]
+        suits = min(size) >= facts.narrowest
+        if not suits and min(size) < FACTS[Form.PIECE].narrowest:
+            raise BadFound("A piece is at least half an inch wide.", self.key)
+        stacks, left = list[tuple[str, int]](), found.count
+        for name, count in self.stacks:
+            stacks.append((name, min(count, left)))
+            left -= min(count, left)
+        part = Fraction(found.count, self.count)
+        return replace(
+            self, width=size[0], length=size[1], stacks=tuple(stacks),
+            form=self.form if suits else Form.PIECE,
+            kept=self.kept and found.count > 0 and min(size) >= least,
+            shares=tuple((name, area * part) for name, area in self.shares),
+        )  # fmt: skip
+
     @property
     def count(self) -> int:
         """How many pieces."""
         return sum(count for _, count in self.stacks)
 
 
+def _fits(size: tuple[Fraction, Fraction], within: tuple[Fraction, Fraction]) -> bool:
+    return all(a <= b for a, b in zip(sorted(size), sorted(within), strict=True))
+
+
 def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
+    """All that is left, as it is proposed or was found; raises `BadFound`."""
+    return tuple(
+        _cut_down(
+            each.as_found(keeping.found[each.key], keeping.least) if each.key in keeping.found
+            else each, keeping.rules,
+        )
+        for each in _proposed(quilt, keeping)
+    )  # fmt: skip
+
+
+def _cut_down(leaving: Leaving, rules: Sequence[CutRule]) -> Leaving:
+    """What is left of cloth, as the rules would cut it."""
+    if not rules or not leaving.kept or leaving.word not in (ENDS, LEFT):
+        return leaving
+    size = leaving.width, leaving.length
+    return replace(leaving, becomes=cut_down(size, rules, leaving.directional))
+
+
+def _proposed(quilt: Quilt, keeping: Keeping) -> tuple[Leaving, ...]:
     """All that is left, the largest first: offcuts, ends of strips, spare pieces, triangles that
     fall off flipped corners, and units that are sewn and have no place."""
     directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
@@ -125,13 +176,9 @@ def _leaving(
     word = SPARE if first.spare else ENDS if first.strip else LEFT
     key = f"{word}-{first.width}-{first.length}-{int(turned)}".replace(" ", "-")
     kept = min(first.width, first.length) >= keeping.least and key not in keeping.dropped
-    becomes = None
-    if keeping.rules and not first.spare and kept:
-        becomes = cut_down((first.width, first.length), keeping.rules, turned)
     stacks = tuple((piece.fabric, piece.count) for piece in pieces)
     prints = tuple(quilt.prints[name] for name, _ in stacks)
-    return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, prints, turned,
-                   becomes)  # fmt: skip
+    return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, prints, turned)
 
 
 def _units(quilt: Quilt, keeping: Keeping) -> Iterator[Leaving]:
@@ -239,7 +286,8 @@ def _lots(quilt: Quilt, leaving: Leaving) -> Iterator[CupboardLot]:
     name = f"{leaving.word} of {quilt.project.name}"[:LONGEST_NAME]
     for width, length, each, form in _sizes(leaving):
         counts = (count * each for _, count in leaving.stacks)
-        stacks = tuple(map(Stack, leaving.prints, counts))
+        pairs = zip(leaving.prints, counts, strict=True)
+        stacks = tuple(Stack(cloth, count) for cloth, count in pairs if count)
         yield CupboardLot(
             name, Lot(width, length, stacks, form=form, directional=leaving.directional)
         )

@@ -1,5 +1,6 @@
 """Seam, usable width, units, theme and paper."""
 
+from fractions import Fraction
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Request
@@ -9,6 +10,7 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.cloth.thread import LONGEST_SPOOLS, spools_of
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
+from kersey.core.stash.cut_down import LONGEST_RULES, BadRule, rules_text
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
 from kersey.store.cupboard import all_lots
 from kersey.store.preferences import (
@@ -40,6 +42,8 @@ class PreferencesForm(PageForm):
     threads: Annotated[str, AfterValidator(checked(spools_of))] = Field(
         "", max_length=LONGEST_SPOOLS
     )
+    cut_rules: str = Field("", max_length=LONGEST_RULES)
+    least_kept: Length = Fraction(0)
 
 
 @router.get("/settings", name="preferences_page")
@@ -53,12 +57,17 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
     shown_in = room.preferences().workshop.units
     try:
         form = read_form(PreferencesForm, typed, shown_in)
+        rules = rules_text(form.cut_rules, shown_in)
     except BadForm as bad:
         return _page(request, room, bad=bad)
+    except BadRule as wrong:
+        return _page(request, room, bad=BadForm({"cut_rules": str(wrong)}, typed))
     workshop = Workshop(form.seam, form.usable_width, form.units)
     with room.transaction() as session:
         threads = spools_of(form.threads)
-        kept = Preferences(workshop, form.theme, form.paper, form.revision, threads)
+        kept = Preferences(
+            workshop, form.theme, form.paper, form.revision, threads, rules, form.least_kept
+        )
         save_preferences(session, kept)
     address = request.app.url_path_for("preferences_page")
     return RedirectResponse(f"{address}?saved=true", status_code=303)

@@ -3,6 +3,7 @@
 Nothing is kept until it is put away: what was corrected is in the address.
 """
 
+from collections.abc import Mapping
 from dataclasses import replace
 from fractions import Fraction
 from typing import Any
@@ -17,7 +18,8 @@ from kersey.core.measure.length import Units, format_areas, format_length, forma
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
-from kersey.core.stash.cut_down import CutDown, read_rules
+from kersey.core.stash.cut_down import LONGEST_RULES, CutDown, read_rules
+from kersey.core.work.as_found import BadFound, Found, read_found
 from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
@@ -31,19 +33,23 @@ from kersey.web.workroom import Room
 router = APIRouter()
 # The largest piece is drawn so wide; no piece smaller than half of that scale allows.
 _WIDE_PX, _MOST_PX_AN_INCH = 220.0, 14.0
+# What a field begins with in which it stands what was found.
+_FOUND = "found-"
 
 
 class KeepForm(PageForm):
     """What is worth keeping: from what shorter side on, cut down to what, and what is not."""
 
     least: Length | None = None
-    rules: str = Field("", max_length=200)
+    rules: str = Field("", max_length=LONGEST_RULES)
     dropped: str = Field("", max_length=4000)
 
-    def keeping(self, units: Units) -> Keeping:
+    def keeping(self, found: Mapping[str, Found], units: Units) -> Keeping:
         """As the core asks it; raises `BadRule`."""
         dropped = frozenset(filter(None, self.dropped.split(",")))
-        return Keeping(self.least or Fraction(0), read_rules(self.rules, units), dropped)
+        return Keeping(
+            self.least or Fraction(0), read_rules(self.rules, units), dropped, found=found
+        )
 
 
 class AwayForm(KeepForm):
@@ -55,12 +61,16 @@ class AwayForm(KeepForm):
 
 @router.get("/projects/{project_id}/away", name="away_page")
 def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    """What is left, and what would become of it."""
+    """What is left, and what would become of it; first as the settings say."""
     opened = open_project(room, project_id)
-    typed = {name: value for name, value in request.query_params.items() if value}
+    preferences = room.preferences()
+    usual = {"rules": preferences.cut_rules}
+    if preferences.least_kept:
+        usual["least"] = format_length(preferences.least_kept, opened.units)
+    typed = dict(request.query_params) or usual
     context = project_context(opened, STAGE) | {
         "leaving": [], "sums": None, "form": KeepForm(), "typed": typed, "is_put_away": False,
-        "query": {}, "problem": "",
+        "found": [], "problem": "",
     }  # fmt: skip
     quilt = opened.quilt
     if quilt is None or opened.project.put_away:
@@ -68,13 +78,19 @@ def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
         return render(request, "put_away/page.html", context)
     try:
         form = read_form(KeepForm, typed, opened.units)
-        context |= _context(opened, quilt, form)
+        context |= _context(opened, quilt, form, typed)
     except BadForm as bad:
-        return render(request, "put_away/page.html", context | {"errors": bad.errors}, 422)
+        errors = bad.errors
     except InvalidValue as error:
-        errors = {"rules": str(error)}
-        return render(request, "put_away/page.html", context | {"errors": errors}, 422)
-    return render(request, "put_away/page.html", context)
+        errors = {error.field or "rules": str(error)}
+    else:
+        return render(request, "put_away/page.html", context)
+    # What was written wrong is left out, so that the rest can still be seen and mended.
+    right = {name: value for name, value in typed.items() if name in ("least", "dropped")}
+    right = {} if "least" in errors else right
+    context |= _context(opened, quilt, read_form(KeepForm, right, opened.units), right)
+    context |= {"errors": errors, "typed": typed}
+    return render(request, "put_away/page.html", context, 422)
 
 
 @router.post("/projects/{project_id}/put-away", name="put_away")
@@ -84,7 +100,8 @@ def put_away_leftovers(
     """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
     opened = open_project(room, project_id)
     form = read_form(AwayForm, typed, opened.units)
-    keeping = replace(form.keeping(opened.units), place=form.place)
+    found = _found(typed, opened.units)
+    keeping = replace(form.keeping(found, opened.units), place=form.place)
 
     def put(project: Project) -> PutAway:
         return put_away(make_quilt(project, opened.units), keeping)
@@ -95,14 +112,34 @@ def put_away_leftovers(
     return RedirectResponse(address, status_code=303)
 
 
-def _context(opened: OpenProject, quilt: Quilt, form: KeepForm) -> dict[str, Any]:
-    keeping = form.keeping(opened.units)
+def _found(typed: Mapping[str, str], units: Units) -> dict[str, Found]:
+    """What was found otherwise than proposed, by the keys of what is left; raises `BadFound`."""
+    found = {}
+    for name, value in typed.items():
+        if name.startswith(_FOUND) and value.strip():
+            key = name.removeprefix(_FOUND)
+            try:
+                found[key] = read_found(value, units)
+            except BadFound as error:
+                raise BadFound(str(error), key) from None
+    return found
+
+
+def _context(
+    opened: OpenProject, quilt: Quilt, form: KeepForm, typed: Mapping[str, str]
+) -> dict[str, Any]:
+    proposed = {each.key: _words(each, opened.units) for each in leavings(quilt)}
+    # What stands there as it was proposed is no correction.
+    said = {name: value for name, value in typed.items() if name.startswith(_FOUND)
+            and value.strip() and value != proposed.get(name.removeprefix(_FOUND))}  # fmt: skip
+    keeping = form.keeping(_found(said, opened.units), opened.units)
     every = leavings(quilt, keeping)
     longest = max((float(max(each.width, each.length)) for each in every), default=1.0)
     scale = min(_MOST_PX_AN_INCH, _WIDE_PX / longest)
     context: dict[str, Any] = {
         "form": form,
-        "leaving": [_row(each, form, keeping, opened.units, scale) for each in every],
+        "found": list(said.items()),
+        "leaving": [_row(each, form, keeping, opened.units, scale, said) for each in every],
         "whole": sum(piece.count for piece in quilt.left if piece.whole),
     }
     try:
@@ -123,12 +160,17 @@ def _context(opened: OpenProject, quilt: Quilt, form: KeepForm) -> dict[str, Any
 
 
 def _row(
-    each: Leaving, form: KeepForm, keeping: Keeping, units: Units, scale: float
+    each: Leaving,
+    form: KeepForm,
+    keeping: Keeping,
+    units: Units,
+    scale: float,
+    said: Mapping[str, str],
 ) -> dict[str, Any]:
     names = dict.fromkeys(cloth.name for cloth in each.prints)
     toggled = sorted(keeping.dropped ^ {each.key})
     query = {"least": "" if form.least is None else format_length(form.least, units),
-             "rules": form.rules, "dropped": ",".join(toggled)}  # fmt: skip
+             "rules": form.rules, "dropped": ",".join(toggled), **said}  # fmt: skip
     return {
         "each": each,
         "size": format_size(each.width, each.length, units),
@@ -137,8 +179,15 @@ def _row(
         "becomes": _becomes(each.becomes, units) if each.becomes else "",
         "pair": "" if each.pair is None else format_length(each.pair, units),
         "small": min(each.width, each.length) < keeping.least,
-        "toggle": urlencode({name: value for name, value in query.items() if value}),
+        "field": f"{_FOUND}{each.key}",
+        "words": said.get(f"{_FOUND}{each.key}") or _words(each, units),
+        "toggle": urlencode(query),
     }
+
+
+def _words(each: Leaving, units: Units) -> str:
+    """What is left, as a person would write it down."""
+    return f"{each.count} of {format_size(each.width, each.length, units)}"
 
 
 def _becomes(down: CutDown, units: Units) -> str:

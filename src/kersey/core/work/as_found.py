@@ -1,0 +1,54 @@
+"""What somebody found of what was to be left: fewer pieces than proposed, or smaller ones.
+
+    3 of 4 x 9        so many, so large
+    3                 so many, as large as proposed
+
+More than the plan leaves, or larger, is not taken: cloth would come from nowhere.
+"""
+
+import re
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kersey.core.errors import InvalidValue
+from kersey.core.measure.length import Units, parse_length
+
+_FOUND = re.compile(r"\s*(\d{1,5})\s*(?:(?:of|à|@)\s*(\S.*?))?\s*", re.IGNORECASE)
+_BY = re.compile(r"\s*[x×*]\s*|\s+by\s+")
+
+
+class BadFound(InvalidValue):
+    """What cannot have been found."""
+
+
+@dataclass(frozen=True)
+class Found:
+    """So many pieces; of the size proposed where none is said. Inches."""
+
+    count: int
+    size: tuple[Fraction, Fraction] | None = None
+
+
+def read_found(text: str, units: Units = Units.INCHES) -> Found:
+    """What is written of pieces that were found; raises `BadFound`.
+
+    >>> read_found("3 of 4 x 9 1/2")
+    Found(count=3, size=(Fraction(4, 1), Fraction(19, 2)))
+    >>> read_found("0")
+    Found(count=0, size=None)
+    """
+    read = _FOUND.fullmatch(text)
+    if read is None:
+        raise BadFound("Write how many there are, and how large: 3 of 4 x 9.", "found")
+    if read[2] is None:
+        return Found(int(read[1]))
+    sides = _BY.split(read[2])
+    if len(sides) > 2:
+        raise BadFound("A piece has two sides, like 4 x 9.", "found")
+    try:
+        lengths = [parse_length(side, units) for side in sides]
+    except InvalidValue as error:
+        raise BadFound(str(error), "found") from None
+    if min(lengths) <= 0:
+        raise BadFound("A side is more than 0.", "found")
+    return Found(int(read[1]), (lengths[0], lengths[-1]))
