@@ -76,5 +76,10 @@ def test_what_the_settings_keep_is_proposed_first(client: TestClient) -> None:
     page = client.get(f"{project}/away").text
     assert "2½″ strips, 1½″ squares" in page
     assert "Each becomes" in page or "too small to keep" in page
+    # A piece at home: 5 1/2 x 9 gives two strips of 2 1/2 x 9, half an inch of nine is lost: 4 1/2.
+    client.post("/cupboard", data={"lines": "1 piece 5 1/2 x 9"})
+    (number,) = re.findall(r"/cupboard/lots/(\d+)", client.get("/cupboard?words=piece").text)[:1]
+    lot = client.get(f"/cupboard/lots/{number}").text
+    assert "Each piece becomes <b>2 of 2½ × 9″</b>; about 4 sq in of it are lost." in lot
     # Cleared on the page they stay cleared there.
     assert "Each becomes" not in client.get(f"{project}/away", params={"least": "0"}).text

@@ -124,6 +124,13 @@ class CutDown:
     worth: Fraction
     lost: Fraction
 
+    def words(self, units: Units) -> str:
+        """What it becomes, in a few words; nothing where no rule keeps any of it."""
+        return ", ".join(
+            f"{piece.count} of {format_size(piece.width, piece.length, units)}"
+            for piece in self.pieces
+        )
+
 
 def cut_down(size: Size, rules: Sequence[CutRule], directional: bool = False) -> CutDown:
     """What a piece of this size becomes under the rules; a directional one is not turned."""

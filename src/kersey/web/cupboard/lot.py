@@ -9,10 +9,11 @@ from starlette.responses import Response
 
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import BadFabric, Lot, Motif, Scale, Stack, Value
-from kersey.core.cloth.forms import FACTS
+from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import InvalidValue
-from kersey.core.measure.length import Units, parse_length
+from kersey.core.measure.length import Units, format_area, parse_length
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
+from kersey.core.stash.cut_down import MOST, cut_down, read_rules
 from kersey.drawing.pieces import draw_piece
 from kersey.drawing.swatch import draw_swatch
 from kersey.store.cupboard import (
@@ -23,7 +24,7 @@ from kersey.store.cupboard import (
     split_lot,
 )
 from kersey.store.holdings import holdings
-from kersey.store.preferences import load_preferences
+from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import change_project, get_project
 from kersey.web.cupboard.forms import (
     LotForm,
@@ -41,6 +42,11 @@ from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
+
+# What is kept as it is until somebody cuts it down.
+_CUT_DOWN = frozenset(
+    {Form.PIECE, Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE}
+)
 
 Place = Annotated[int, Path(ge=0, le=5000)]
 LotId = Annotated[int, Path(ge=1, le=2**31)]
@@ -233,6 +239,20 @@ def _lot_page(
         "errors": bad.errors if bad else {},
         "typed": bad.typed if bad else {},
         "sample": dict(request.query_params),
+        "down": _cut_down(lot, preferences),
         **(by_sample or {"sampled": None}),
     }
     return render(request, "cupboard/lot.html", context, 422 if bad else 200)
+
+
+def _cut_down(lot: Lot, preferences: Preferences) -> dict[str, str] | None:
+    """What a piece becomes under the rules of the settings; None where they say nothing of it."""
+    units = preferences.workshop.units
+    if not preferences.cut_rules or lot.form not in _CUT_DOWN or max(_size(lot)) > MOST:
+        return None
+    down = cut_down(_size(lot), read_rules(preferences.cut_rules, units), lot.directional)
+    return {"words": down.words(units), "lost": format_area(down.lost, units)}
+
+
+def _size(lot: Lot) -> tuple[Fraction, Fraction]:
+    return lot.usable_width, lot.usable_length

@@ -18,7 +18,7 @@ from kersey.core.measure.length import Units, format_areas, format_length, forma
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
-from kersey.core.stash.cut_down import LONGEST_RULES, CutDown, read_rules
+from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
 from kersey.core.work.as_found import BadFound, Found, read_found
 from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
@@ -176,7 +176,7 @@ def _row(
         "size": format_size(each.width, each.length, units),
         "names": list(names),
         "drawing": draw_leaving(each.width, each.length, each.form, each.prints, units, scale),
-        "becomes": _becomes(each.becomes, units) if each.becomes else "",
+        "becomes": each.becomes.words(units) if each.becomes else "",
         "pair": "" if each.pair is None else format_length(each.pair, units),
         "small": min(each.width, each.length) < keeping.least,
         "field": f"{_FOUND}{each.key}",
@@ -188,11 +188,3 @@ def _row(
 def _words(each: Leaving, units: Units) -> str:
     """What is left, as a person would write it down."""
     return f"{each.count} of {format_size(each.width, each.length, units)}"
-
-
-def _becomes(down: CutDown, units: Units) -> str:
-    """What one piece is cut down to; nothing where no rule keeps any of it."""
-    sizes = (
-        f"{piece.count} of {format_size(piece.width, piece.length, units)}" for piece in down.pieces
-    )
-    return ", ".join(sizes)
