@@ -285,7 +285,7 @@ def test_what_is_changed_while_a_change_is_sent_is_not_lost(
         # The first change is on its way until the second is made.
         held.append(route) if not held else route.continue_()
 
-    page.route("**/finish", hold)
+    page.route("**/size/frame", hold)
     narrowed(page)
     page.select_option("#backing_way", "wide")
     page.evaluate("htmx.trigger(document.body, 'kersey:thrift')")

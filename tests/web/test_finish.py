@@ -14,7 +14,7 @@ def bordered(client: TestClient) -> str:
     """A quilt with a border of 3."""
     project = begun(client)
     page = client.get(f"{project}/size").text
-    client.post(f"{project}/finish", data={"revision": revision(page)})
+    client.post(f"{project}/size/frame", data={"revision": revision(page)})
     page = client.get(f"{project}/size").text
     said = {"revision": revision(page), "border_width": "3"}
     client.post(f"{project}/border", data=said)

@@ -48,7 +48,7 @@ FORMS = {
     "/projects/1/yield/own/take": ["side"],
     "/projects/1/grid": ["grid", "columns", "rows"],
     "/projects/1/wish": ["purpose", "own_width", "own_length", "drop", "tuck"],
-    "/projects/1/finish": ["border_width", "binding_width", "binding_source", "margin",
+    "/projects/1/size/frame": ["border_width", "binding_width", "binding_source", "margin",
                            "backing_way", "usable_width", "sashing_width", "sashing_kind",
                            "setting", "stop", "key", "outer_1", "outer_3", "corners", "first",
                            "edge_style", "edge_shows"],

@@ -188,7 +188,7 @@ def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestCli
     number = start(client)
     client.get(f"/projects/{number}/size")
     answer = client.post(
-        f"/projects/{number}/finish",
+        f"/projects/{number}/size/frame",
         data={"revision": "1", "border_width": "99", "binding_width": "wide", "margin": "-1",
               "binding_source": "sky", "usable_width": "3"},
     )  # fmt: skip

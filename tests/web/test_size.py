@@ -23,7 +23,7 @@ def revision(client: TestClient) -> str:
 
 def finish(client: TestClient, **typed: str) -> str:
     data = USUAL | {"revision": revision(client)} | typed
-    answer = client.post("/projects/1/finish", data=data, headers=HTMX)
+    answer = client.post("/projects/1/size/frame", data=data, headers=HTMX)
     assert answer.status_code == 200
     return str(answer.text)
 
@@ -64,7 +64,7 @@ def test_every_edge_says_the_size_it_makes(
 
 def test_an_edge_that_cannot_be_is_said_at_its_field(sized: TestClient) -> None:
     data = USUAL | {"revision": revision(sized), "binding_width": "9"}
-    answer = sized.post("/projects/1/finish", data=data, headers=HTMX)
+    answer = sized.post("/projects/1/size/frame", data=data, headers=HTMX)
     assert answer.status_code == 422
     assert "Binding strips are 1½″ to 4″ wide" in answer.text
     assert 'id="binding_width-error"' in answer.text
@@ -142,7 +142,7 @@ def test_a_border_of_keys_has_the_spacer_that_makes_them_fit(sized: TestClient) 
     assert (
         "A key is from"
         in sized.post(
-            "/projects/1/finish",
+            "/projects/1/size/frame",
             data=USUAL | {"key": "13", "revision": revision(sized)},
             headers=HTMX,
         ).text

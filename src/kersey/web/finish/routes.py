@@ -3,7 +3,7 @@
 from base64 import b64encode
 from dataclasses import replace
 from datetime import date
-from typing import Any, Literal
+from typing import Any, Literal, TypeVar
 
 from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
@@ -36,12 +36,13 @@ from kersey.web.finish.view import (
     quilting_context,
     tick_key,
 )
-from kersey.web.forms import Length, PageForm, TypedForm, read_form
+from kersey.web.forms import Length, PageForm, Typed, TypedForm, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, insist, open_project
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
+_Form = TypeVar("_Form", bound=RevisedForm)
 _ROOT = "/projects/{project_id}/finish"
 # The longer side of a picture that is saved.
 _SAVED_PX = 1600.0
@@ -156,9 +157,8 @@ def measure_side(request: Request, room: Room, project_id: ProjectId, typed: Typ
 @router.post(f"{_ROOT}/widths", name="fit_widths")
 def fit_widths(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
     """Let borders keep their width, or bring the quilt to its size."""
-    opened = open_project(room, project_id)
-    form = read_form(WidthsForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: _settled(p, own_width=form.own_width))
+    form = _filled(room, project_id, WidthsForm, typed)
+    _settle(room, project_id, form, own_width=form.own_width)
     return _to(request, "finish_page", project_id)
 
 
@@ -173,14 +173,10 @@ def choose_holding(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
 ) -> Response:
     """Say what holds the layers."""
-    opened = open_project(room, project_id)
-    form = read_form(HoldingForm, typed, opened.units)
+    form = _filled(room, project_id, HoldingForm, typed)
     heat = {"": None, "yes": True, "no": False}[form.bears_heat]
-    change(
-        room, project_id, form.revision,
-        lambda p: _settled(p, holding=form.holding, reach=form.reach, bears_heat=heat,
-                           apart=form.apart),
-    )  # fmt: skip
+    _settle(room, project_id, form, holding=form.holding, reach=form.reach, bears_heat=heat,
+            apart=form.apart)  # fmt: skip
     return _to(request, "finish_layers", project_id)
 
 
@@ -195,14 +191,9 @@ def choose_quilting(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
 ) -> Response:
     """Say how it is quilted."""
-    opened = open_project(room, project_id)
-    form = read_form(QuiltingForm, typed, opened.units)
-    change(
-        room, project_id, form.revision,
-        lambda p: _settled(
-            p, quilting=Quilting(form.pattern, form.distance, form.across, form.crossed)
-        ),
-    )  # fmt: skip
+    form = _filled(room, project_id, QuiltingForm, typed)
+    quilting = Quilting(form.pattern, form.distance, form.across, form.crossed)
+    _settle(room, project_id, form, quilting=quilting)
     return _to(request, "finish_quilting", project_id)
 
 
@@ -217,10 +208,9 @@ def start_binding(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
 ) -> Response:
     """Say where the binding is begun."""
-    opened = open_project(room, project_id)
-    form = read_form(StartForm, typed, opened.units)
+    form = _filled(room, project_id, StartForm, typed)
     start = form.start and (-form.start if form.to_the_right else form.start)
-    change(room, project_id, form.revision, lambda p: _settled(p, binding_start=start))
+    _settle(room, project_id, form, binding_start=start)
     return _to(request, "finish_edge", project_id)
 
 
@@ -299,15 +289,9 @@ def keep_finished(
     request: Request, room: Room, project_id: ProjectId, typed: TypedForm
 ) -> Response:
     """Keep when it was finished, for whom it is, and its label."""
-    opened = open_project(room, project_id)
-    form = read_form(AfterForm, typed, opened.units)
-    change(
-        room, project_id, form.revision,
-        lambda p: _settled(
-            p, finished_on=form.finished_on, for_whom=form.for_whom, label=form.label,
-            label_width=form.label_width, care=form.care,
-        ),
-    )  # fmt: skip
+    form = _filled(room, project_id, AfterForm, typed)
+    _settle(room, project_id, form, finished_on=form.finished_on, for_whom=form.for_whom,
+            label=form.label, label_width=form.label_width, care=form.care)  # fmt: skip
     return _to(request, "finish_after", project_id)
 
 
@@ -359,6 +343,16 @@ def _after(room: Workroom, project_id: int) -> dict[str, Any]:
         washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]
     return after_context(open_project(room, project_id), prices, pictures, washings)
+
+
+def _filled(room: Workroom, project_id: int, form: type[_Form], typed: Typed) -> _Form:
+    """A form as it was filled in, in the units of whoever reads the project."""
+    return read_form(form, typed, open_project(room, project_id).units)
+
+
+def _settle(room: Workroom, project_id: int, form: RevisedForm, **facts: object) -> None:
+    """Keep what a form settles of the finish."""
+    change(room, project_id, form.revision, lambda project: _settled(project, **facts))
 
 
 def _settled(project: Project, **facts: object) -> Project:

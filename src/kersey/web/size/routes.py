@@ -175,10 +175,8 @@ def change_wish(request: Request, room: Room, project_id: ProjectId, typed: Type
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
-@router.post("/projects/{project_id}/finish", name="change_finish")
-def change_finish(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
-) -> Response:
+@router.post("/projects/{project_id}/size/frame", name="change_frame")
+def change_frame(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
     """Border, binding, backing."""
     opened = open_project(room, project_id)
     try:
