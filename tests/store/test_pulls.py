@@ -30,6 +30,7 @@ from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import take_line
+from kersey.core.stash.standing_questions import held_on
 from kersey.core.work.put_away import Keeping, put_away
 from kersey.core.work.replanning import first_ways
 from kersey.core.work.work_order import StepKind, ticked, work_order
@@ -47,7 +48,7 @@ from kersey.store.cupboard import (
 )
 from kersey.store.database import open_database
 from kersey.store.holdings import LotHeld, free_pieces, holdings
-from kersey.store.ledger import all_sums, entries_of_lot, entries_of_project
+from kersey.store.ledger import all_moved, all_sums, entries_of_lot, entries_of_project
 from kersey.store.projects import (
     add_project,
     change_project,
@@ -391,6 +392,19 @@ class Cupboard(RuleBasedStateMachine):
                 assert on_the_table >= 0
                 if not cut.total():
                     assert on_the_table == 0
+
+    @invariant()
+    def what_is_there_by_form_and_colour_is_what_the_lots_say(self) -> None:
+        with Session(self.engine) as session:
+            (held,) = held_on(all_moved(session), [NOON.date() + timedelta(400)])
+            there: dict[str, Fraction] = {}
+            for row in session.scalars(select(CupboardLotRow)):
+                sums = balance(entries_of_lot(session, row.id))
+                there[row.form] = there.get(row.form, Fraction(0)) + sums.there
+            assert {form: area for form, area in held.of_forms.items() if area} == {
+                form: area for form, area in there.items() if area
+            }
+            assert sum(held.of_colours.values()) == held.area
 
     def cut(self, session: Session, lot_id: int) -> Counter[int | None]:
         query = select(PullRow.stack_id, PullRow.cut).join(PullRow.stack)

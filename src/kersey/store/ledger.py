@@ -1,18 +1,20 @@
 """The ledger kept: entries are added, never changed."""
 
+from collections import Counter
 from collections.abc import Iterable, Iterator
 from datetime import date, datetime
 from fractions import Fraction
+from functools import lru_cache
 
 from sqlalchemy import ColumnElement, func, select
 from sqlalchemy.orm import Session
 
-from kersey.core.cloth.fabric import Lot, Stack
+from kersey.core.cloth.colour import colour_family
+from kersey.core.cloth.fabric import Fact, Lot, Stack
 from kersey.core.cloth.forms import Form
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind, Sum
 from kersey.core.stash.standing_questions import Moved
-from kersey.store.lot_rows import print_of
 from kersey.store.tables import CupboardLotRow, CupboardStackRow, LedgerRow, PullRow
 
 # Kinds of which the entry counts what goes, not what comes.
@@ -72,16 +74,31 @@ def all_moved(session: Session) -> list[Moved]:
     """All entries by day, form and colour family, those alike taken together."""
     forms = {number: Form(form) for number, form in
              session.execute(select(CupboardLotRow.id, CupboardLotRow.form))}  # fmt: skip
-    stacks = session.scalars(select(CupboardStackRow).order_by(CupboardStackRow.id.desc()))
-    colours = {(row.lot_id, row.name): print_of(row).known_family for row in stacks}
+    stack = CupboardStackRow
+    prints = select(stack.lot_id, stack.name, stack.judged_family, stack.ground, stack.filled_in)
+    colours = {
+        (lot, name): judged or _family(ground, filled_in)
+        for lot, name, judged, ground, filled_in in session.execute(
+            prints.order_by(stack.id.desc())
+        )
+    }
     day = func.substr(LedgerRow.at, 1, 10)
     alike = (day, LedgerRow.lot_id, LedgerRow.print_name, LedgerRow.kind, LedgerRow.area)
-    query = select(*alike, func.count()).group_by(*alike).order_by(*alike)
+    query = select(*alike, func.count()).group_by(*alike)
+    summed = Counter[tuple[str, Form, str | None, str]]()
+    for on, lot, name, kind, area, times in session.execute(query):
+        if lot in forms:
+            summed[on, forms[lot], colours.get((lot, name)), kind] += times * area
     return [
-        Moved(date.fromisoformat(on), forms[lot], colours.get((lot, name)), EntryKind(kind),
-              times * area)
-        for on, lot, name, kind, area, times in session.execute(query) if lot in forms
-    ]  # fmt: skip
+        Moved(date.fromisoformat(on), form, colour, EntryKind(kind), Fraction(area))
+        for (on, form, colour, kind), area in summed.items()
+    ]
+
+
+@lru_cache(maxsize=1024)
+def _family(ground: str, filled_in: str) -> str | None:
+    """The colour family of a ground; None where its colour was only filled in."""
+    return None if Fact.COLOUR in filled_in.split() else colour_family(ground)
 
 
 def enter_change(
