@@ -17,10 +17,12 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.own_block import Cell, Kind, OwnBlock
 from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
 from kersey.core.cloth.forms import Form
+from kersey.core.cloth.look import write_look
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
+from kersey.core.measure.workshop import QUARTER_INCH
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.planning import planned
@@ -238,10 +240,41 @@ a shoe box, 900 g of crumbs
 batting 72 x 90
 """
 
+# What the orphan blocks are, and the colours beside their prints.
+_SEWN_AS = {
+    "orphans of the dining car": "half-square",
+    "orphans of the mail van": "nine-patch",
+    "half blocks of the mail van": "two-bar",
+    "trial blocks": "ohio-star",
+}
+_BESIDE = (("#e6e0d0", "#93643b"), ("#27385c", "#cfd6d2"), ("#efe7d2", "#2f6b3c"))
+
 
 def sample_cupboard() -> tuple[CupboardLot, ...]:
     """What lies in the carriage works' cupboard."""
     lots = tuple(map(described, from_readings(read_lines(_CUPBOARD))))
     return tuple(
-        kept.set_aside(Aside.LATER) if kept.lot.form is Form.TRIANGLE else kept for kept in lots
+        kept.set_aside(Aside.LATER) if kept.lot.form is Form.TRIANGLE else _sewn(kept)
+        for kept in lots
     )
+
+
+def _sewn(kept: CupboardLot) -> CupboardLot:
+    """Orphan blocks that look like the block they are, each print with a light or a dark one."""
+    recipe = _SEWN_AS.get(kept.name)
+    if recipe is None:
+        return kept
+    assembly = BlockChoice(recipe).assembly(QUARTER_INCH)
+    assert assembly.finished is not None
+    parts = list(dict.fromkeys(f"{patch.label} {patch.role}" for patch in assembly.patches))
+    stacks = []
+    for n, stack in enumerate(kept.lot.stacks):
+        colours = [stack.print.swatch.blend, *_BESIDE[n % len(_BESIDE)]]
+        shown = {part: colours[place % len(colours)] for place, part in enumerate(parts)}
+        patches = [
+            (shown[f"{patch.label} {patch.role}"], patch.corners) for patch in assembly.patches
+        ]
+        look = write_look(patches, assembly.finished)
+        swatch = replace(stack.print.swatch, look=look)
+        stacks.append(replace(stack, print=replace(stack.print, swatch=swatch)))
+    return replace(kept, lot=replace(kept.lot, stacks=tuple(stacks)))

@@ -28,7 +28,7 @@ router = APIRouter()
 # How long a request waits for fewer plain squares, and for colours that are spread better.
 _FIRST, _MORE = 0.4, 3.0
 _LINE_PX = 64.0
-_HIGH_PX, _MOST_PX = 560.0, 16.0
+_HIGH_PX, _MOST_PX = 600.0, 22.0
 _INCHES, _CENTIMETRES = ("2", "3", "4", "6"), ("5", "7.5", "10", "15")
 
 
