@@ -9,9 +9,11 @@ Source: docs/trade.md sections 6 and 7.
 """
 
 from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
+from kersey.core.frame.edge import EdgeStyle
 from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.quilt.sheets import backing_sheet, batting_sheet
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
@@ -41,8 +43,7 @@ def _parts(quilt: Quilt) -> Iterator[tuple[Role, Fraction, Fraction]]:
         pieces = quilt.sashing_pieces
         covered = sum((p.count * p.cut_width * p.cut_length for p in pieces), Fraction(0))
         yield Role.SASHING, quilt.sashing_strips.cloth, covered
-    borders = [b for n, b in enumerate(quilt.borders) if b.key is None and not (
-        n == 0 and quilt.border and quilt.border_cloth.source is Source.LEFT)]  # fmt: skip
+    borders = borders_cut(quilt)
     yield (
         Role.BORDER,
         sum((border.cloth for border in borders), Fraction(0)),
@@ -70,7 +71,11 @@ def _off_pieces(
         return []
     share = 1 - got / covered
     wanted = [Strip(s.width, s.length * share, s.join, s.each) for s in strips_of(quilt, part)]
-    return out_of_pieces(part, _of_the_part(quilt, part, by_length=False), wanted)
+    opened = out_of_pieces(part, _of_the_part(quilt, part, by_length=False), wanted)
+    if part is Role.BINDING and quilt.project.design.edge_style is EdgeStyle.BIAS:
+        # Cut at 45 degrees, nothing straight is left of a piece.
+        return [replace(each, ends=()) for each in opened]
+    return opened
 
 
 def _off_the_length(

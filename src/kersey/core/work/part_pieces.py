@@ -14,9 +14,10 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
+from kersey.core.frame.borders import Border
 from kersey.core.project.project import fabric_key
 from kersey.core.quilt.pieced_sheet import PiecedSheet
-from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.quilt import Quilt, Source
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.core.work.part_end import SHORTEST_END, PartEnd
 
@@ -32,13 +33,20 @@ class Strip:
     each: Fraction | None = None
 
 
+def borders_cut(quilt: Quilt) -> list[Border]:
+    """The borders that are cut of cloth for them: not those of keys, nor one of what is left."""
+    from_left = bool(quilt.border) and quilt.border_cloth.source is Source.LEFT
+    return [border for n, border in enumerate(quilt.borders)
+            if border.key is None and not (n == 0 and from_left)]  # fmt: skip
+
+
 def strips_of(quilt: Quilt, part: Role) -> list[Strip]:
     """The strips that a part is cut in, the widest first."""
     seam = quilt.plan.seam
     found: list[Strip] = []
     if part is Role.BORDER:
         found = [Strip(b.cut_width, 2 * (b.sides + b.ends), 2 * seam)
-                 for b in quilt.borders if b.key is None]  # fmt: skip
+                 for b in borders_cut(quilt)]  # fmt: skip
     elif part is Role.BINDING and quilt.project.design.edge.has_strips:
         cut = quilt.binding.cut_width
         found = [Strip(cut, quilt.binding.length, cut)]
