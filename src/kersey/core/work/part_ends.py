@@ -19,7 +19,13 @@ from kersey.core.quilt.sheets import backing_sheet, batting_sheet
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.core.work.part_end import SHORTEST_END, PartEnd
-from kersey.core.work.part_pieces import Strip, out_of_pieces, out_of_rows, strips_of
+from kersey.core.work.part_pieces import (
+    Strip,
+    borders_cut,
+    out_of_pieces,
+    out_of_rows,
+    strips_of,
+)
 
 
 def part_ends(quilt: Quilt) -> tuple[PartEnd, ...]:
