@@ -167,8 +167,8 @@ def _what_is_left_is_put_away(quilt: Quilt) -> None:
     everything = put_away(quilt)
     lots = Counter[tuple[Fraction, Fraction]]()
     for kept in everything.lots:
-        # What falls off corners is no piece of the plan.
-        if kept.lot.form is not Form.TRIANGLE:
+        # What falls off corners, and what is sewn already, is no piece of the plan.
+        if kept.lot.form not in (Form.TRIANGLE, Form.BLOCK):
             lots[kept.lot.width, kept.lot.length] += kept.lot.count
     left = Counter[tuple[Fraction, Fraction]]()
     for piece in quilt.left:
