@@ -39,7 +39,7 @@ SHOTS = (
     Shot("cupboard", "/cupboard"),
     Shot("size", "/projects/5/size"),
     Shot("whole-quilts", "/projects/5/size/quilts"),
-    Shot("what-is-lacking", "/projects/6/size/shopping?purpose=queen"),
+    Shot("tonight", "/cupboard/questions"),
     Shot("arrange", "/projects/6/arrange"),
     Shot("real-wall", "/projects/6/arrange/real", wall="wall-of-the-log-cabin.jpg"),
     Shot("cut", "/projects/4/cut"),
@@ -93,7 +93,7 @@ def _take(browser: Browser, url: str, shot: Shot) -> None:
         _mark(page, shot.fan)
     if shot.wall:
         _mark_wall(page, shot.wall)
-    page.wait_for_load_state("networkidle", timeout=120_000)
+    page.wait_for_load_state("networkidle", timeout=600_000)
     page.screenshot(path=FOLDER / f"{shot.name}.png")
     page.close()
 

@@ -13,6 +13,7 @@ The rooms, each importing only from what stands above it in this list:
     quilt     kits dealt, the setting, the whole quilt
     wall      the quilt laid out: turning, orders, what troubles the eye, a photograph read
     work      the order of work, cut sheets, putting away
+    finish    borders as sewn, layers, quilting, edges, what washing takes
 
 Errors that more than one room raises stand beside them in ``errors``.
 """

@@ -97,7 +97,11 @@ def _mended(nearly: Nearly, units: Units) -> str:
         return "What would do is being looked for."
     if not nearly.mends:
         return "No one sort of cloth alone would do."
-    return " or ".join(_more(mend, units) for mend in nearly.mends[:2]) + " would do."
+    # Of each form the least cloth: who lacks half a yard need not hear of three.
+    least = sorted(nearly.mends, key=lambda m: m.pieces * m.fabric.width * m.fabric.length)
+    forms = {mend.fabric.form: mend for mend in reversed(least)}
+    told = [mend for mend in least if forms[mend.fabric.form] is mend]
+    return " or ".join(_more(mend, units) for mend in told[:2]) + " would do."
 
 
 def _more(mend: Mend, units: Units) -> str:
