@@ -46,7 +46,8 @@ def draw_let_in(
     ]
     for n in range(strip.blocks):
         start = n * block
-        long = min(block, panel - start)
+        # The last one reaches to the end: its seam is not sewn to another.
+        long = panel - start if n == strip.blocks - 1 else min(block, panel - start)
         if long > 0:
             x, y, w, h = first, start, block, long
             boxes.append(((x, y, w, h) if strip.upright else (y, x, h, w), _BLOCK))
