@@ -27,7 +27,7 @@ def cloth_of(lies: Lies, key: str) -> Fraction:
 
 @pytest.mark.parametrize("name", sorted(QUILTS))
 @given(st.integers(0, 2**16))
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=8, deadline=None)
 def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed: int) -> None:
     pick = Random(seed)
     work = AtWork(QUILTS[name].project).after_cuts(pick, pick.randint(1, 12))
@@ -39,7 +39,8 @@ def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed
         assume(False)
     seam = lies.kept.seam
     for need in lies.kept.plan.problem.needs:
-        for pulled in lies.quilt.project.fabrics:
+        fabrics = lies.quilt.project.fabrics
+        for pulled in pick.sample(fabrics, min(6, len(fabrics))):
             of = fabric_key(pulled)
             found = joined_piece(lies, of, need, seam, pulled.kept.lot.directional)
             if found is None:
