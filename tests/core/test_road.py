@@ -165,6 +165,11 @@ def _every_make_is_named_once(quilt: Quilt) -> None:
 
 def _what_is_left_is_put_away(quilt: Quilt) -> None:
     everything = put_away(quilt)
+    for fate in everything.fates:
+        cut = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
+        assert fate.used + fate.kept + fate.lost == cut
+        assert min(fate.used, fate.kept, fate.lost) >= 0
+    assert sum(kept.lot.area for kept in everything.lots) == sum(f.kept for f in everything.fates)
     lots = Counter[tuple[Fraction, Fraction]]()
     for kept in everything.lots:
         # What falls off corners, and what is sewn already, is no piece of the plan.
