@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.part_pieces import Strip, out_of_pieces
+from kersey.core.work.part_pieces import WantedStrip, out_of_pieces
 
 F = Fraction
 LINES = ("6 fat quarters, 1 print", "5 pieces 9 x 22, 1 print", "8 fat eighths, 2 prints",
@@ -35,7 +35,7 @@ def test_what_is_opened_is_in_the_part_or_left_or_lost(
     cloths = [each for n, line in enumerate(lines) for each in pulled(line)]
     cloths = [replace(each, key=n) for n, each in enumerate(cloths)]
     wanted = [
-        Strip(width, F(long), F(1, 2), F(5) if whole else None)
+        WantedStrip(width, F(long), F(1, 2), F(5) if whole else None)
         for width, long, whole in sorted(asked, key=lambda each: -each[0])
     ]
     found = out_of_pieces(Role.BORDER, cloths, wanted)
@@ -66,8 +66,11 @@ def test_what_is_opened_is_in_the_part_or_left_or_lost(
 # strips too.
 @pytest.mark.parametrize(
     ("strip", "used"),
-    [(Strip(F(5, 2), F(60), F(1, 2)), F(150)), (Strip(F(5, 2), F(40), F(1, 2), F(8)), F(100))],
+    [
+        (WantedStrip(F(5, 2), F(60), F(1, 2)), F(150)),
+        (WantedStrip(F(5, 2), F(40), F(1, 2), F(8)), F(100)),
+    ],
 )
-def test_fat_quarters_by_hand(strip: Strip, used: Fraction) -> None:
+def test_fat_quarters_by_hand(strip: WantedStrip, used: Fraction) -> None:
     (found,) = out_of_pieces(Role.BORDER, pulled(LINES[0]), [strip])
     assert (found.opened, found.used, found.ends) == (1, used, ((F(10), F(21)),))

@@ -19,7 +19,7 @@ from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.pulled import Role
 from kersey.core.stash.unit_drawer import units_by_size
-from kersey.core.work.as_found import BadFound, Found
+from kersey.core.work.as_found import BadFound, FoundPieces
 from kersey.core.work.off_corners import off_corners
 from kersey.core.work.part_ends import part_ends
 from kersey.core.work.passes import passes
@@ -126,7 +126,7 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
     dropped = frozenset(each.key for n, each in enumerate(every) if seed >> n & 1)
     # Of some, fewer or smaller ones are found.
     found = {
-        each.key: Found(
+        each.key: FoundPieces(
             each.count // (2 + seed % 2),
             (each.width - Fraction(seed % 3, 4), each.length)
             if each.form is Form.PIECE and each.width > 2 else None,
@@ -192,9 +192,13 @@ def test_a_sewn_block_without_a_place_is_a_block_and_an_unsewn_one_is_pieces() -
 
 @pytest.mark.parametrize(
     "found",
-    [Found(99), Found(1, (Fraction(40), Fraction(50))), Found(1, (Fraction(1, 4), Fraction(3)))],
+    [
+        FoundPieces(99),
+        FoundPieces(1, (Fraction(40), Fraction(50))),
+        FoundPieces(1, (Fraction(1, 4), Fraction(3))),
+    ],
 )
-def test_no_more_is_found_than_is_left(found: Found) -> None:
+def test_no_more_is_found_than_is_left(found: FoundPieces) -> None:
     (each,) = (each for each in leavings(LEAVING["sets over"]) if each.word == BLOCK)
     with pytest.raises(BadFound):
         leavings(LEAVING["sets over"], Keeping(found={each.key: found}))

@@ -52,7 +52,7 @@ class Tonight:
     lacking: tuple[Possible, ...] = ()
 
     @property
-    def all(self) -> tuple[Possible, ...]:
+    def every(self) -> tuple[Possible, ...]:
         """Every quilt that is told of."""
         return (*self.could, *self.lacking, *(each.possible for each in self.nearly))
 

@@ -22,26 +22,26 @@ class BadFound(InvalidValue):
 
 
 @dataclass(frozen=True)
-class Found:
+class FoundPieces:
     """So many pieces; of the size proposed where none is said. Inches."""
 
     count: int
     size: tuple[Fraction, Fraction] | None = None
 
 
-def read_found(text: str, units: Units = Units.INCHES) -> Found:
+def read_found(text: str, units: Units = Units.INCHES) -> FoundPieces:
     """What is written of pieces that were found; raises `BadFound`.
 
     >>> read_found("3 of 4 x 9 1/2")
-    Found(count=3, size=(Fraction(4, 1), Fraction(19, 2)))
+    FoundPieces(count=3, size=(Fraction(4, 1), Fraction(19, 2)))
     >>> read_found("0")
-    Found(count=0, size=None)
+    FoundPieces(count=0, size=None)
     """
     read = _FOUND.fullmatch(text)
     if read is None:
         raise BadFound("Write how many there are, and how large: 3 of 4 x 9.", "found")
     if read[2] is None:
-        return Found(int(read[1]))
+        return FoundPieces(int(read[1]))
     sides = _BY.split(read[2])
     if len(sides) > 2:
         raise BadFound("A piece has two sides, like 4 x 9.", "found")
@@ -51,4 +51,4 @@ def read_found(text: str, units: Units = Units.INCHES) -> Found:
         raise BadFound(str(error), "found") from None
     if min(lengths) <= 0:
         raise BadFound("A side is more than 0.", "found")
-    return Found(int(read[1]), (lengths[0], lengths[-1]))
+    return FoundPieces(int(read[1]), (lengths[0], lengths[-1]))

@@ -20,7 +20,7 @@ from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.core.work.part_end import SHORTEST_END, PartEnd
 from kersey.core.work.part_pieces import (
-    Strip,
+    WantedStrip,
     borders_cut,
     out_of_pieces,
     out_of_rows,
@@ -76,7 +76,9 @@ def _off_pieces(
     if not covered or got >= covered:
         return []
     share = 1 - got / covered
-    wanted = [Strip(s.width, s.length * share, s.join, s.each) for s in strips_of(quilt, part)]
+    wanted = [
+        WantedStrip(s.width, s.length * share, s.join, s.each) for s in strips_of(quilt, part)
+    ]
     opened = out_of_pieces(part, _of_the_part(quilt, part, by_length=False), wanted)
     if part is Role.BINDING and quilt.project.design.edge_style is EdgeStyle.BIAS:
         # Cut at 45 degrees, nothing straight is left of a piece.

@@ -23,7 +23,7 @@ from kersey.core.work.part_end import SHORTEST_END, PartEnd
 
 
 @dataclass(frozen=True)
-class Strip:
+class WantedStrip:
     """So much of a `width` that is wanted: a `length` joined of strips, each join taking `join`; or
     so many pieces, each of `each` inches in one strip."""
 
@@ -40,25 +40,27 @@ def borders_cut(quilt: Quilt) -> list[Border]:
             if border.key is None and not (n == 0 and from_left)]  # fmt: skip
 
 
-def strips_of(quilt: Quilt, part: Role) -> list[Strip]:
+def strips_of(quilt: Quilt, part: Role) -> list[WantedStrip]:
     """The strips that a part is cut in, the widest first."""
     seam = quilt.plan.seam
-    found: list[Strip] = []
+    found: list[WantedStrip] = []
     if part is Role.BORDER:
-        found = [Strip(b.cut_width, 2 * (b.sides + b.ends), 2 * seam)
+        found = [WantedStrip(b.cut_width, 2 * (b.sides + b.ends), 2 * seam)
                  for b in borders_cut(quilt)]  # fmt: skip
     elif part is Role.BINDING and quilt.project.design.edge.has_strips:
         cut = quilt.binding.cut_width
-        found = [Strip(cut, quilt.binding.length, cut)]
+        found = [WantedStrip(cut, quilt.binding.length, cut)]
     elif part in (Role.SASHING, Role.SETTING):
         pieces = quilt.sashing_pieces if part is Role.SASHING else [
             piece for piece, _ in quilt.plain_strips]  # fmt: skip
-        found = [Strip(p.cut_width, p.count * p.cut_length, 2 * seam, p.cut_length)
+        found = [WantedStrip(p.cut_width, p.count * p.cut_length, 2 * seam, p.cut_length)
                  for p in pieces]  # fmt: skip
     return sorted(found, key=lambda strip: (-strip.width, -(strip.each or 0)))
 
 
-def out_of_pieces(part: Role, pulled: Sequence[Pulled], wanted: Sequence[Strip]) -> list[PartEnd]:
+def out_of_pieces(
+    part: Role, pulled: Sequence[Pulled], wanted: Sequence[WantedStrip]
+) -> list[PartEnd]:
     """The pieces that are opened for these strips, the largest first, and what is left of each."""
     waiting = [strip for strip in wanted if strip.length > 0]
     found = []
@@ -77,9 +79,9 @@ def out_of_pieces(part: Role, pulled: Sequence[Pulled], wanted: Sequence[Strip])
     return found
 
 
-def _one(size: Size, waiting: Sequence[Strip]) -> tuple[Fraction, Size, list[Strip]]:
+def _one(size: Size, waiting: Sequence[WantedStrip]) -> tuple[Fraction, Size, list[WantedStrip]]:
     """What one piece gives: square inches of the part, what is left of it, what is still wanted."""
-    (high, long), covered, still = size, Fraction(0), list[Strip]()
+    (high, long), covered, still = size, Fraction(0), list[WantedStrip]()
     for strip in waiting:
         length = strip.length
         whole = strip.each if strip.each is not None and strip.each <= long else None
@@ -92,7 +94,7 @@ def _one(size: Size, waiting: Sequence[Strip]) -> tuple[Fraction, Size, list[Str
                 covered + taken * strip.width,
             )
         if length > 0:
-            still.append(Strip(strip.width, length, strip.join, strip.each))
+            still.append(WantedStrip(strip.width, length, strip.join, strip.each))
     return covered, (high, long), still
 
 

@@ -20,7 +20,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
 from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
-from kersey.core.work.as_found import BadFound, Found
+from kersey.core.work.as_found import BadFound, FoundPieces
 from kersey.core.work.off_corners import OffCorner, off_corners
 from kersey.core.work.part_end import PartEnd
 from kersey.core.work.part_ends import part_ends
@@ -68,7 +68,7 @@ class Keeping:
     rules: tuple[CutRule, ...] = ()
     dropped: frozenset[str] = frozenset()
     place: str = ""
-    found: Mapping[str, Found] = field(default_factory=dict)
+    found: Mapping[str, FoundPieces] = field(default_factory=dict)
 
 
 KEEP_ALL = Keeping()
@@ -95,7 +95,7 @@ class Leaving:
     pair: Fraction | None = None
     shares: tuple[tuple[str, Fraction], ...] = ()
 
-    def as_found(self, found: Found, least: Fraction) -> "Leaving":
+    def as_found(self, found: FoundPieces, least: Fraction) -> "Leaving":
         """The same as somebody found it; raises `BadFound` where that is more than there can be."""
         size = (self.width, self.length) if found.size is None else found.size
         same = sorted(size) == sorted((self.width, self.length))

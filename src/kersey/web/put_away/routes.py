@@ -19,7 +19,7 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
-from kersey.core.work.as_found import BadFound, Found, read_found
+from kersey.core.work.as_found import BadFound, FoundPieces, read_found
 from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
@@ -44,7 +44,7 @@ class KeepForm(PageForm):
     rules: str = Field("", max_length=LONGEST_RULES)
     dropped: str = Field("", max_length=4000)
 
-    def keeping(self, found: Mapping[str, Found], units: Units) -> Keeping:
+    def keeping(self, found: Mapping[str, FoundPieces], units: Units) -> Keeping:
         """As the core asks it; raises `BadRule`."""
         dropped = frozenset(filter(None, self.dropped.split(",")))
         return Keeping(
@@ -112,7 +112,7 @@ def put_away_leftovers(
     return RedirectResponse(address, status_code=303)
 
 
-def _found(typed: Mapping[str, str], units: Units) -> dict[str, Found]:
+def _found(typed: Mapping[str, str], units: Units) -> dict[str, FoundPieces]:
     """What was found otherwise than proposed, by the keys of what is left; raises `BadFound`."""
     found = {}
     for name, value in typed.items():

@@ -94,7 +94,7 @@ def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
     if project is None:
         raise BadFabric("Nothing in the cupboard is free: all of it is held, or set aside.")
     told = room.searches.known(tonight_question(project, units)) or Tonight()
-    chosen = next((each for each in told.all if each.key == form.look), None)
+    chosen = next((each for each in told.every if each.key == form.look), None)
     if chosen is not None:
         project = taken(project, chosen, no_border=True)
     with room.transaction() as session:
