@@ -139,7 +139,10 @@ def _context(
     context: dict[str, Any] = {
         "form": form,
         "found": list(said.items()),
-        "leaving": [_row(each, form, keeping, opened.units, scale, said) for each in every],
+        "leaving": [
+            _row(each, form, keeping, opened.units, scale, said) | {"names": _names(each, quilt)}
+            for each in every
+        ],
         "whole": sum(piece.count for piece in quilt.left if piece.whole),
     }
     try:
@@ -167,14 +170,12 @@ def _row(
     scale: float,
     said: Mapping[str, str],
 ) -> dict[str, Any]:
-    names = dict.fromkeys(cloth.name for cloth in each.prints)
     toggled = sorted(keeping.dropped ^ {each.key})
     query = {"least": "" if form.least is None else format_length(form.least, units),
              "rules": form.rules, "dropped": ",".join(toggled), **said}  # fmt: skip
     return {
         "each": each,
         "size": format_size(each.width, each.length, units),
-        "names": list(names),
         "drawing": draw_leaving(each.width, each.length, each.form, each.prints, units, scale),
         "becomes": each.becomes.words(units) if each.becomes else "",
         "pair": "" if each.pair is None else format_length(each.pair, units),
@@ -183,6 +184,12 @@ def _row(
         "words": said.get(f"{_FOUND}{each.key}") or _words(each, units),
         "toggle": urlencode(query),
     }
+
+
+def _names(each: Leaving, quilt: Quilt) -> list[str]:
+    """The prints it is of; of what is sewn all that are in it."""
+    sewn = [quilt.prints[name] for name, _ in each.shares]
+    return list(dict.fromkeys(cloth.name for cloth in sewn or each.prints))
 
 
 def _words(each: Leaving, units: Units) -> str:
