@@ -13,7 +13,7 @@ from fractions import Fraction
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, parse_length
 
-_FOUND = re.compile(r"\s*(\d{1,5})\s*(?:(?:of|à|@)\s*(\S.*?))?\s*", re.IGNORECASE)
+_FOUND = re.compile(r"\s*(\d{1,5})\s*(?:of\s*(\S.*?))?\s*", re.IGNORECASE)
 _BY = re.compile(r"\s*[x×*]\s*|\s+by\s+")
 
 
