@@ -26,3 +26,25 @@ def test_a_quilt_of_the_drawer(client: TestClient) -> None:
     assert wrong.status_code == 422
     assert "wider than the quilt" in wrong.text
     assert client.get("/cupboard/units", params={"grid": "90"}).status_code == 422
+
+
+def test_colours_are_spread_while_the_page_is_open(client: TestClient) -> None:
+    client.post("/cupboard", data={"lines": "12 blocks 3 1/2, 3 prints"})
+    client.post("/cupboard", data={"lines": "3 blocks 6 1/2, 2 prints"})
+    page = client.get("/cupboard/units").text
+    assert "fits 3″" in page
+    assert "with a strip 2, 4, 6″" in page
+    news = re.search(r'hx-get="([^"]+)"', page)
+    while news:
+        page = client.get(news[1].replace("&amp;", "&"), headers={"HX-Request": "true"}).text
+        assert page.startswith('<section id="units-wall"')
+        news = re.search(r'hx-get="([^"]+)"', page)
+    units = re.findall(r"<rect[^>]*class=\"piece\"", page)
+    assert len(units) == 15
+    assert "being spread" not in page
+    # What is plain between them, made to measure: as much as is not covered.
+    plain = re.search(r"(\d+) plain squares?</b>", page)
+    cut = re.findall(r'row">([\d½¼¾⅛⅜⅝⅞]+) × ([\d½¼¾⅛⅜⅝⅞]+)″</th><td class="number">(\d+)', page)
+    inches = {"3½": 1, "6½": 2, "9½": 3, "12½": 4, "15½": 5}
+    squares = sum(inches[wide] * inches[high] * int(count) for wide, high, count in cut)
+    assert squares == (int(plain[1]) if plain else 0)
