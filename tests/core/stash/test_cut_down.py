@@ -9,7 +9,14 @@ from hypothesis import strategies as st
 
 from kersey.core.cloth.forms import Form
 from kersey.core.measure.length import Units
-from kersey.core.stash.cut_down import SHORTEST_STRIP, BadRule, CutRule, cut_down, read_rules
+from kersey.core.stash.cut_down import (
+    SHORTEST_STRIP,
+    BadRule,
+    CutRule,
+    cut_down,
+    read_rules,
+    rules_text,
+)
 
 F = Fraction
 
@@ -87,3 +94,26 @@ def test_rules_are_read_in_any_unit() -> None:
     assert read_rules("2.5 in x 4.5 in; 5 cm strips")[1].length is None
     assert read_rules("6.5 x 6.5", Units.CENTIMETRES)[0].width == F(65, 10) / F(254, 100)
     assert read_rules("") == ()
+
+
+halves = st.integers(2, 60).map(lambda n: F(n, 2))
+
+
+@given(
+    st.lists(st.tuples(halves, st.none() | halves), min_size=1, max_size=6),
+    st.sampled_from(Units), st.sampled_from(Units),
+)  # fmt: skip
+def test_rules_that_are_kept_are_the_same_in_other_units(
+    sizes: list[tuple[Fraction, Fraction | None]], written: Units, read: Units
+) -> None:
+    one = F(1) if written is Units.INCHES else F(50, 127)
+    rules = [CutRule(*sorted((w * one + 1, w * one + 1 if n is None else n * one + 1)))
+             if n is not None else CutRule(w * one + 1) for w, n in sizes]  # fmt: skip
+    # As a person writes them: to the half inch, or the half centimetre.
+    said = ", ".join(rule.words(written) for rule in rules)
+    try:
+        kept = rules_text(said, written)
+    except BadRule:
+        # A size in halves that is written rounded may fall out of the range of sizes.
+        return
+    assert read_rules(kept, read) == read_rules(kept, written) == read_rules(said, written)
