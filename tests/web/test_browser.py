@@ -92,6 +92,7 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     settled(page)
     page.keyboard.press("ArrowRight")
     expect(page.locator("#tally .figure")).to_have_text("48 × 66")
+    settled(page)
     page.keyboard.press("ArrowLeft")
     expect(page.locator("#order .here .status")).to_have_text("8 × 9, 54 × 60″")
     page.keyboard.press("Enter")
