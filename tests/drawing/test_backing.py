@@ -82,9 +82,15 @@ def test_blocks_let_in_lie_in_the_middle(
     assert found is not None
     drawn = draw_let_in((width, length), (width - 4, length - 4), found, block, Units.INCHES, 3.0)
     boxes = cloth(drawn)
-    # As high or as wide as a block is, and the last one half an inch longer at most.
-    blocks = [box for box in boxes if max(box[2], box[3]) <= float(block) + 0.501]
-    assert len(blocks) == found.blocks or len(boxes) <= found.blocks + 2
+    # Cloth at either side, then the blocks: one behind the other in the middle, the last one half
+    # an inch longer at most.
+    across, along = (0, 1) if found.upright else (1, 0)
+    blocks, side = boxes[2:], float((width, length)[across])
+    assert 1 <= len(blocks) <= found.blocks
+    for box in blocks:
+        assert box[across + 2] == pytest.approx(float(block), abs=2e-3)
+        assert box[across] + float(block) / 2 == pytest.approx(side / 2, abs=2e-3)
+        assert box[along + 2] <= float(block) + 0.502
     whole = (0.0, 0.0, float(width), float(length))
     assert gaps_and_overlaps(boxes, whole) == pytest.approx(0, abs=NEARLY)
 

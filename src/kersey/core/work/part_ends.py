@@ -1,4 +1,4 @@
-"""Cloth that was pulled by the length for a part of the quilt: what is cut off, and the end of it.
+"""Cloth that was pulled for a part of the quilt: what is cut off it, and the end that is left.
 
 sashing, border, binding, panels   so much off the length; the rest is as wide as before
 backing in one piece, batting      a rectangle out of a corner; what lies below it, and beside
@@ -29,7 +29,7 @@ from kersey.core.work.part_pieces import (
 
 
 def part_ends(quilt: Quilt) -> tuple[PartEnd, ...]:
-    """What every fabric leaves that was pulled by the length for one part of a quilt."""
+    """What every fabric leaves that was pulled for one part of a quilt."""
     found = list[PartEnd]()
     for part, cloth, covered in _parts(quilt):
         off = list(_off_the_length(quilt, part, cloth, covered))
@@ -104,21 +104,22 @@ def _off_the_length(
 
 
 def _backing(quilt: Quilt) -> Iterator[PartEnd]:
-    """One piece that is wide enough, panels off the length, or rows of pieces."""
+    """One piece that is wide enough, rows of pieces, or panels off the length: as it is said on the
+    sheet and drawn under Layers."""
     size = quilt.backing.width, quilt.backing.length
     area, pulled = size[0] * size[1], _of_the_part(quilt, Role.BACKING)
     in_one = _out_of_one(pulled, size)
     if in_one is not None:
         yield PartEnd(in_one[0], Role.BACKING, 1, area, in_one[1])
         return
+    sheet = backing_sheet(quilt)
+    if sheet is not None:
+        yield from out_of_rows(Role.BACKING, sheet, _all_of(quilt, Role.BACKING))
+        return
     plan, usable = quilt.backing_plan, quilt.project.design.usable_width
     had = sum(p.count * int(p.length // plan.panel_length) for p in pulled if p.width >= usable)
     if plan.panels and had >= plan.panels:
         yield from _off_the_length(quilt, Role.BACKING, plan.cloth, area)
-        return
-    sheet = backing_sheet(quilt)
-    if sheet is not None:
-        yield from out_of_rows(Role.BACKING, sheet, _all_of(quilt, Role.BACKING))
 
 
 def _batting(quilt: Quilt) -> Iterator[PartEnd]:

@@ -70,6 +70,10 @@ class Keeping:
     place: str = ""
     found: Mapping[str, FoundPieces] = field(default_factory=dict)
 
+    def keeps(self, key: str, width: Fraction, length: Fraction) -> bool:
+        """Whether pieces of a key and size are kept, as they are proposed."""
+        return min(width, length) >= self.least and key not in self.dropped
+
 
 KEEP_ALL = Keeping()
 
@@ -175,7 +179,7 @@ def _leaving(
     turned = directional[first.fabric]
     word = SPARE if first.spare else ENDS if first.strip else LEFT
     key = f"{word}-{first.width}-{first.length}-{int(turned)}".replace(" ", "-")
-    kept = min(first.width, first.length) >= keeping.least and key not in keeping.dropped
+    kept = keeping.keeps(key, first.width, first.length)
     stacks = tuple((piece.fabric, piece.count) for piece in pieces)
     prints = tuple(quilt.prints[name] for name, _ in stacks)
     return Leaving(key, word, first.width, first.length, Form.PIECE, stacks, kept, prints, turned)
@@ -188,7 +192,7 @@ def _units(quilt: Quilt, keeping: Keeping) -> Iterator[Leaving]:
         alike.setdefault((each.word, *each.size), []).append(each)
     for (word, width, length), units in alike.items():
         key = f"{word}-{width}-{length}".replace(" ", "-")
-        kept = min(width, length) >= keeping.least and key not in keeping.dropped
+        kept = keeping.keeps(key, width, length)
         stacks = tuple((each.main, each.count) for each in units)
         names = dict.fromkeys(name for each in units for name, _ in each.cut)
         shares = ((name, sum((each.kept(name) for each in units), Fraction(0))) for name in names)
@@ -207,7 +211,7 @@ def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:
     lot = end.pulled.kept.lot
     for (width, length), count in Counter(end.ends).items():
         key = f"{end.part}-{fabric_key(end.pulled)}-{width}-{length}"
-        kept = min(width, length) >= keeping.least and key not in keeping.dropped
+        kept = keeping.keeps(key, width, length)
         facts, by_length = FACTS[lot.form], lot.form in CUT_FROM_THE_LENGTH
         suits = by_length and facts.narrowest <= width <= facts.widest and length <= facts.longest
         form = lot.form if suits else Form.PIECE
@@ -224,7 +228,7 @@ def _end_name(end: PartEnd) -> str:
 def _triangles(quilt: Quilt, alike: Sequence[OffCorner], keeping: Keeping) -> Leaving:
     first = alike[0]
     key = f"off-{first.leg}"
-    kept = first.leg >= keeping.least and key not in keeping.dropped
+    kept = keeping.keeps(key, first.leg, first.leg)
     stacks = tuple((each.fabric, each.count) for each in alike)
     prints = tuple(quilt.prints[each.fabric] for each in alike)
     return Leaving(key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, prints,
