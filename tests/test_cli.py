@@ -23,7 +23,7 @@ def test_a_port_that_is_taken(tmp_path: Path) -> None:
         taken.listen()
         answer = kersey("serve", "--port", str(taken.getsockname()[1]), "--data", str(tmp_path))
     assert answer.returncode == 1
-    assert "Choose another port" in answer.stderr
+    assert "choose another port" in answer.stderr
     assert "Traceback" not in answer.stderr
 
 
@@ -32,7 +32,7 @@ def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
     (tmp_path / FILE_NAME).write_text("no database " * 100)
     answer = kersey(command, "--port", "0", "--data", str(tmp_path))
     assert answer.returncode == 1
-    assert "cannot be read as Kersey's data" in answer.stderr
+    assert "Kersey can't read" in answer.stderr
     assert answer.stderr.count("\n") == 1
 
 
@@ -41,7 +41,7 @@ def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:
     file = tmp_path / "all.json"
     saved = kersey("export", str(file), "--data", str(tmp_path / "one"))
     assert saved.returncode == 0
-    assert "6 projects and 26 lots" in saved.stdout
+    assert "Saved 6 quilts and 26 lots" in saved.stdout
     assert kersey("import", str(file), "--data", str(tmp_path / "two")).returncode == 0
     again = tmp_path / "again.json"
     kersey("export", str(again), "--data", str(tmp_path / "two"))

@@ -103,20 +103,20 @@ strips,strips,12,6.5 cm,107 cm,light
     told = {row.number: row.why for row in table.wrong}
     assert sorted(told) == [3, 4, 5, 6, 7, 8]
     assert "hat" in told[3]
-    assert "A strip is from" in told[4]
+    assert "A strip can be" in told[4]
     assert "whole number" in told[6]
-    assert "is not a length" in told[7]
+    assert "isn't a length" in told[7]
     assert "purple" in told[8]
 
 
 @pytest.mark.parametrize(
     ("content", "why"),
     [
-        (b"", "form and pieces is missing"),
-        (b"a,b\n1,2\n", "form and pieces is missing"),
-        (b"\x89PNG\r\n\x1a\n\0\0\0", "no text"),
+        (b"", "Missing: form and pieces"),
+        (b"a,b\n1,2\n", "Missing: form and pieces"),
+        (b"\x89PNG\r\n\x1a\n\0\0\0", "isn't a CSV file"),
         (b"form,pieces\n" + b'"' + b"x" * 200_000, "no table|field larger"),
-        (b"form,pieces\n" + b"strip,1\n" * (MOST_ROWS + 5), "At most 20000 rows"),
+        (b"form,pieces\n" + b"strip,1\n" * (MOST_ROWS + 5), "can have 20000 rows"),
         (b"x" * (9 * 1024 * 1024), "larger than 8 MB"),
     ],
 )

@@ -198,7 +198,7 @@ def test_files_of_the_first_version_are_read() -> None:
         (lambda r: r["projects"][2].pop("name"), r"projects\[2\]: name: Field required"),
         (
             lambda r: r["projects"][0]["choices"].update(seam="9"),
-            r"projects\[0\]: choices: A seam is",
+            r"projects\[0\]: choices: A seam allowance can be",
         ),
         (lambda r: r["projects"][0]["choices"].update(rows="x"), r"projects\[0\]: choices: rows"),
         (lambda r: r["projects"][0]["choices"].update(version=9), r"projects\[0\]: .*version 9"),
@@ -210,7 +210,7 @@ def test_files_of_the_first_version_are_read() -> None:
         (lambda r: ground_of(r["cupboard"][0], "red"), r"cupboard\[0\]: .*“red”"),
         (lambda r: r["cupboard"][1]["lot"].update(stacks=None), r"cupboard\[1\]"),
         (lambda r: r["cupboard"].append(7), r"cupboard\[25\]"),
-        (lambda r: r.update(kersey="other/1"), "no file of Kersey's"),
+        (lambda r: r.update(kersey="other/1"), "isn't a Kersey file"),
     ],
 )
 def test_damage_is_told_with_its_place(change: Any, place: str) -> None:
@@ -220,7 +220,7 @@ def test_damage_is_told_with_its_place(change: Any, place: str) -> None:
 
 @pytest.mark.parametrize("content", [b"", b"[]", b"\xff\xfe\0", b"{", b"[" * 100_000, b"null"])
 def test_files_that_are_not_ours(content: bytes) -> None:
-    with pytest.raises(NotAKerseyFile, match="no file of Kersey's"):
+    with pytest.raises(NotAKerseyFile, match="isn't a Kersey file"):
         read_everything(content)
 
 

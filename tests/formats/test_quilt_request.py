@@ -133,7 +133,7 @@ def test_31_blocks_are_5_by_6_with_one_spare() -> None:
 
 def test_what_would_make_it_better_is_what_costs_it_most() -> None:
     weights = {"size": 0, "fit": 0, "shape": 0, "look": 0}
-    for name, says in (("buying", "fewer to buy"), ("use", "use for"), ("fit", "it would fit")):
+    for name, says in (("buying", "in your stash"), ("use", "a use for"), ("fit", "to fit")):
         alone = asked(
             weights=weights | {name: 1}, buy={"binding": True}, settings={"rows": 4, "columns": 4}
         )
@@ -196,30 +196,30 @@ def test_plain_squares_and_triangles(setting: str, blocks: int, plain: int) -> N
     ("request_", "says"),
     [
         (asked(aim="best"), "aim: must be 'balanced', 'largest'"),
-        (asked(aim="target"), "target: is missing, and the aim asks for one"),
+        (asked(aim="target"), "target: is missing; this aim needs one"),
         (asked(block=[]), "block: must hold at least 1"),
         (asked(block=[RAILS, {"recipe": "rails", "finished": -1}]), "block[1].finished: must be"),
         (asked(block={"recipe": "nothing"}), "block.recipe: must be one of"),
         (asked(block="all"), "block: must be 'any'"),
         (asked(borders={"max": 9}), "borders.max: must be at most 4"),
         (asked(borders={"widths": [0]}), "borders.widths[0]: must be more than 0"),
-        (asked(borders={"widths": [25]}), "borders.widths[0]: A border is from 0"),
+        (asked(borders={"widths": [25]}), "borders.widths[0]: A border can be 0"),
         (asked(sashing={"widths": [-1]}), "sashing.widths[0]: must be more than 0"),
         (asked(sashing={"framed": [1]}), "sashing.framed[0]: must be true or false"),
         (
             asked(binding={"style": "bias", "width": 9}),
-            "binding.width: Bias strips are 1½″ to",
+            "binding.width: Bias strips can be 1½″ to",
         ),
         (asked(settings={"on_point": True, "alternate": True}), "settings.alternate: must be"),
         (asked(settings={"on_point": True, "any": True}), "settings.any: must be false"),
         (asked(binding={"style": "any", "width": 2}), "binding.width: must be left out"),
-        (asked(borders={"keys": [20]}), "borders.keys[0]: A key is from"),
+        (asked(borders={"keys": [20]}), "borders.keys[0]: Piano keys can be"),
         (asked(settings={"max_ratio": 0.5}), "settings.max_ratio: must be at least 1"),
         (asked(target={"width": 400, "length": 60}), "target.width: must be at most 140"),
-        (asked(weights={"love": 1}), "weights: “love” is not weighed"),
+        (asked(weights={"love": 1}), "weights: “love” isn't one of"),
         (asked(weights={"use": 0}), "weights: At least one weight must be more than 0"),
-        (asked(backing={"margin": 40}), "backing.margin: A margin is from 0 to 12"),
-        (asked(buy={"love": True}), "buy.love: is not a field of a request"),
+        (asked(backing={"margin": 40}), "backing.margin: Extra backing can be 0 to 12"),
+        (asked(buy={"love": True}), "buy.love: isn't a field Kersey knows"),
     ],
 )
 def test_what_cannot_be_used_is_said_of_its_field(request_: Json, says: str) -> None:

@@ -62,7 +62,11 @@ def test_fabric_is_known_by_the_place_of_its_lot_in_the_file() -> None:
         (lambda d: d["fabrics"][0].update(count=99), BadFabric, "More pieces are pulled"),
         (lambda d: d["fabrics"].append(d["fabrics"][0]), BadFabric, "is pulled twice"),
         (lambda d: d["border_print"].update(value="dim"), BadDocument, "border_print: value"),
-        (lambda d: d["choices"].update(seam="9"), BadDocument, "choices: .*A seam is"),
+        (
+            lambda d: d["choices"].update(seam="9"),
+            BadDocument,
+            "choices: .*A seam allowance can be",
+        ),
         (lambda d: d["plan"]["cuttings"].pop("plan"), BadDocument, "plan: plan"),
         (lambda d: d.update(sketch="perhaps"), BadDocument, "sketch"),
     ],

@@ -76,12 +76,12 @@ def test_records_hold_everything(kept: CupboardLot) -> None:
 
 def test_finding(session: Session) -> None:
     assert names(session, words="charcoal") == {"charcoal"}
-    assert names(session, words="PRINT 19") == {"Roll of 40", "Dark squares of 42"}
+    assert names(session, words="PRINT 19") == {"Roll of 40 strips", "42 dark squares"}
     assert names(session, words="%_c") == {"100%_cotton"}
     assert names(session, words="zebra") == set()
-    assert names(session, form=Form.FAT_QUARTER) == {"Light fat quarters of 12"}
-    assert names(session, value=Value.DARK) == {"Dark squares of 42", "charcoal"}
-    assert "Dark squares of 42" not in names(session, value=Value.LIGHT)
+    assert names(session, form=Form.FAT_QUARTER) == {"12 light fat quarters"}
+    assert names(session, value=Value.DARK) == {"42 dark squares", "charcoal"}
+    assert "42 dark squares" not in names(session, value=Value.LIGHT)
     narrow = names(session, least_width=Fraction(1), most_width=Fraction(2))
     assert narrow == {"100%_cotton"}
     assert names(session, aside=True) == set()

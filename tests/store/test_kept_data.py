@@ -126,5 +126,5 @@ def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
 
 
 def test_a_project_of_strings_still_says_why(projects: dict[str, Project]) -> None:
-    with pytest.raises(KerseyError, match="Nothing is pulled"):
+    with pytest.raises(KerseyError, match="No fabric is pulled"):
         planned(projects["Strings only"], no_clock)

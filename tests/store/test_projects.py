@@ -144,7 +144,7 @@ def test_the_project_worked_on_last_is_listed_first(engine: Engine) -> None:
         change_project(session, numbers[2], 1, lambda p: replace(p, name="Again"), later)
         copy = duplicate_project(session, numbers[0], later + timedelta(hours=1))
         names = [line.name for line in list_projects(session, 0, 3)]
-        assert names == ["No. 0 (copy)", "Again", "No. 4"]
+        assert names == ["No. 0 copy", "Again", "No. 4"]
         copied = get_project(session, copy).project.fabrics
         assert [p.lot.counts for p in copied] == [p.lot.counts for p in roll().fabrics]
         assert get_project(session, copy).project.sketch

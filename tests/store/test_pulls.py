@@ -104,7 +104,7 @@ def test_two_projects_cannot_count_the_same_piece(session: Session) -> None:
     (number,) = add_lots(session, [lot("12 fat quarters")], None, NOON)
     everything = pulled(session, number, 12)
     add_project(session, Project("One", "", everything), NOON)
-    with pytest.raises(LotHeld, match="Return some of it there first") as refused:
+    with pytest.raises(LotHeld, match="Return some there first") as refused:
         add_project(session, Project("Two", "", everything[:1]), NOON)
     assert "“One” and “Two”" in str(refused.value)
 
@@ -137,7 +137,7 @@ def test_lots_that_are_held_stay(session: Session) -> None:
     project = add_project(session, Project("Lap", "", pulled(session, number, 5)), NOON)
     with pytest.raises(LotHeld), session.begin_nested():
         take_out(session, {number: 1}, "out", NOON)
-    with pytest.raises(LotHeld, match="“Lap” would hold more"), session.begin_nested():
+    with pytest.raises(LotHeld, match="“Lap” has more pulled"), session.begin_nested():
         undo(session, NOON)
     fewer = lambda kept: replace(  # noqa: E731
         kept, lot=kept.lot.with_stack(0, replace(kept.lot.stacks[0], count=0))
@@ -225,7 +225,7 @@ def test_the_ledger_of_a_quilt_from_the_shop_to_the_shelf(session: Session) -> N
         EntryKind.USED,
         EntryKind.PUT_AWAY,
     }
-    assert "ends of Throw" in {line.name for line in list_lots(session, Find(), 0, 9)}
+    assert "Throw: strip ends" in {line.name for line in list_lots(session, Find(), 0, 9)}
 
 
 class Cupboard(RuleBasedStateMachine):

@@ -54,7 +54,7 @@ def test_the_same_sentence(
 def test_too_large(client: TestClient, address: str) -> None:
     answer = client.post(address, content=b"x" * 50_000_000)
     assert answer.status_code == 413
-    assert answer.json() == {"error": "request: must be at most 4 MB"}
+    assert answer.json() == {"error": "request: must be no larger than 4 MB"}
 
 
 def test_it_is_described(client: TestClient) -> None:

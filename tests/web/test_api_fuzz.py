@@ -48,4 +48,4 @@ def test_a_wrong_method_is_told_which_is_right(
 ) -> None:
     answer = client.request(method, address)
     assert (answer.status_code, answer.headers["allow"]) == (405, allowed)
-    assert answer.json() == {"error": "This address is not made for that."}
+    assert answer.json() == {"error": "This address can't do that."}

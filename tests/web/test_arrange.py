@@ -25,7 +25,7 @@ def wall(client: TestClient) -> Iterator[TestClient]:
     client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
     page = client.get("/projects/1/size").text
     client.post("/projects/1/grid", data={"revision": revision(page), "columns": "5", "rows": "4"})
-    assert "places trouble the eye" in client.get(WALL).text
+    assert "trouble spots" in client.get(WALL).text
     yield client
 
 
@@ -140,7 +140,7 @@ def test_mending_and_shuffling_are_followed_and_laid(wall: TestClient) -> None:
     followed = found(wall, "mend")
     would = re.search(r"<b>(\w+)</b> (?:would trouble|troubles)", followed)
     assert would
-    assert "Lay it so" in followed
+    assert "Use this layout" in followed
     page = act(wall, f"{WALL}/search", what="mend")
     after = re.search(r'class="figure">(\d+)<', page)
     assert after
@@ -247,11 +247,11 @@ def test_another_size_keeps_what_it_can_and_says_what_changed(wall: TestClient) 
 
 def test_windows_leave_plain_squares_between(wall: TestClient) -> None:
     page = wall.get(WALL).text
-    assert re.search(r"leaves 10 over, takes [^;<]*yd[^;<]*of plain cloth; 5 × 5", page)
+    assert re.search(r"leaves 10 blocks, takes [^;<]*yd[^;<]*of plain cloth; 5 × 5", page)
     page = act(wall, look="windows:")
     assert page.count('class="place"') == 10
-    assert "no plain ones between" in page
-    assert "takes 10 blocks more" in page
+    assert "remove plain blocks" in page
+    assert "needs 10 more blocks" in page
     assert wall.get("/projects/1/size").text.count('value="alternate" selected') == 1
 
 
@@ -276,7 +276,7 @@ def test_a_photograph_of_the_real_wall_is_read_and_taken(wall: TestClient) -> No
     path = str(sent.url).removeprefix("http://127.0.0.1:8000")
     page = act(wall, path, **fields)
     assert listed(page)[0][1] == str((places[0] or 0) + 1)
-    assert "laid as on the photograph" in page
+    assert "laid out like the photo" in page
     # A picture of nothing, and corners that cross, are said to be such.
     crossed = wall.get(f"{sent.url}?x1=90&y1=90&x2=10&y2=10").text
     assert "Mark the corners in order" in crossed

@@ -46,12 +46,12 @@ def test_half_squares_are_counted_singly_and_told_by_their_kit(site: TestClient)
     site.post("/projects/1/grid", data=data)
     sheet = unescape(re.sub(r"<[^>]+>|\s+", " ", site.get("/projects/1/cut").text))
     sheet = re.sub(r"\s+", " ", sheet)
-    assert "Lay the pieces out in 5 kits" in sheet
-    assert "A kit makes 4 blocks and takes 1 light square, 1 dark square." in sheet
-    assert "It comes off at 6 11⁄16″ or a hair more. Trim it to 6½″ square." in sheet
+    assert "Sort the pieces into 5 kits" in sheet
+    assert "Each kit makes 4 blocks and takes 1 light square, 1 dark square." in sheet
+    assert "It comes out at 6 11⁄16″ or a hair more. Trim to 6½″ square." in sheet
     assert "Take 5 squares" in sheet
-    assert "They are used as they come, each as one square." in sheet
-    assert "of the same pieces as 2, 3, 4" in sheet
+    assert "Use them as they are; each is one square." in sheet
+    assert "cut together with 2, 3, 4" in sheet
 
 
 def test_blocks_of_one_kit_change_together(site: TestClient) -> None:

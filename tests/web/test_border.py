@@ -8,7 +8,7 @@ from fastapi.testclient import TestClient
 
 def test_the_worked_figures(client: TestClient) -> None:
     page = client.get("/border").text
-    assert re.findall(r'class="figure">([^<]+)<', page) == ["3⅝", "3⅞"]
+    assert re.findall(r'class="figure">([^<]+)<', page) == ["3⅝″", "3⅞″"]
     assert "four of 3⅝ × 3⅞″" in page
     asked = "width=36+1/4&length=35+3/4&wanted_width=42.5&wanted_length=42+1/2&corners=mitred"
     page = client.get(f"/border?{asked}").text
@@ -47,4 +47,4 @@ def test_it_is_reached_from_size_with_its_measures(client: TestClient) -> None:
     link = re.search(r'href="([^"]*/border\?[^"]+)"', client.get("/projects/1/size").text)
     assert link
     page = client.get(link[1].replace("&amp;", "&")).text
-    assert "It comes to 54½ × 66½″, and 54 × 66″ once it is bound" in page
+    assert "The top will measure 54½ × 66½″, and 54 × 66″ once bound" in page

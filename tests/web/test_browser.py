@@ -100,7 +100,7 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     expect(page.locator(".place")).to_have_count(72)
     settled(page)
     page.keyboard.press("Enter")
-    expect(page.locator("h1")).to_have_text("Roll of 40")
+    expect(page.locator("h1")).to_have_text("Rail fence from roll of 40 strips")
     expect(page.locator(".step-title").nth(2)).to_contain_text("Cut 36 strips")
 
 
@@ -109,7 +109,7 @@ def test_the_ruler_is_dragged_and_the_count_follows(talking_page: Page, server: 
     start(page, server.url, "40 strips 2 1/2 x 39 1/2, 20 prints")
     expect(page.locator("#tally .going-on")).to_have_count(0)
     expect(page.locator("#tally")).to_contain_text(
-        "80 blocks need 39″ of “Strips of 40”; any less gives 66."
+        "80 blocks need 39″ of “40 strips”; any less makes 66."
     )
     slider = page.locator("#usable")
     slider.scroll_into_view_if_needed()
@@ -121,7 +121,7 @@ def test_the_ruler_is_dragged_and_the_count_follows(talking_page: Page, server: 
     expect(page.locator("#tried b")).to_have_text("66")
     page.mouse.up()
     expect(page.locator("#tally .figure")).to_have_text("80")
-    page.click("text=Keep as measured")
+    page.click("text=Save measurement")
     expect(page.locator("#tally .figure")).to_have_text("66")
 
 
@@ -172,7 +172,7 @@ def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: A
     page.keyboard.press("Tab")
     expect(page.locator("#fabric-3-any .fabric-name")).to_contain_text("guard's lamp")
     settled(page)
-    page.click("text=Colours and motif")
+    page.click("text=Colors and motif")
     page.select_option("#motif", "check")
     expect(page.locator("#motif")).to_have_value("check")
     page.click("#order >> text=Size")
@@ -268,7 +268,7 @@ def test_two_tabs_on_one_project(talking_page: Page, server: Any) -> None:
     narrowed(page)
     expect(page.locator("#tally .figure")).to_have_text("48 × 54")
     other.click(".size >> nth=3")
-    other.click("text=Apply mine on top")
+    other.click("text=Use my change")
     expect(other.locator("#tally .figure")).to_have_text("42 × 66")
     other.close()
 
@@ -332,7 +332,7 @@ def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
     expect(page.locator(".hanger")).to_have_count(1)
     page.click("summary")
     page.click("text=Duplicate")
-    expect(page.locator(".hanger h2").first).to_have_text("Roll of 40 (copy)")
+    expect(page.locator(".hanger h2").first).to_have_text("Roll of 40 strips copy")
 
 
 def test_a_list_is_pasted_found_ticked_and_undone(talking_page: Page, server: Any) -> None:
@@ -372,7 +372,7 @@ def test_prints_are_dragged_and_moved_by_keys(talking_page: Page, server: Any) -
     expect(names).to_have_text([before[1], before[2], before[0], before[3]])
     page.locator("[data-place='3'] summary").press("Alt+ArrowLeft")
     expect(names).to_have_text([before[1], before[2], before[3], before[0]])
-    page.click("text=All are as shown")
+    page.click("text=Keep as shown")
     page.click("text=By value")
     expect(page.locator(".home-prints .print-count").first).to_contain_text("light")
 
@@ -450,7 +450,7 @@ def test_a_fan_of_strips_is_marked_with_a_line(talking_page: Page, server: Any) 
     expect(page.locator("#found .figure")).to_have_text("8")
     expect(page.locator(".looked-at rect")).to_have_count(8)
     page.fill("#line", "16 strips 2 1/2 x 42")
-    page.click("text=Put into the cupboard")
+    page.click("text=Add to cupboard")
     expect(page.locator(".home-prints > li")).to_have_count(8)
     axe = Axe().run(page)
     assert axe.violations_count == 0, axe.generate_report()
@@ -517,7 +517,7 @@ def test_the_sheet_prints_on_the_paper_chosen(
     page = browser.new_page()
     page.goto(f"{server.url}/settings")
     page.select_option("#paper", paper)
-    page.click("text=Keep these settings")
+    page.click("text=Save settings")
     page.wait_for_url("**saved=true")
     start(page, server.url)
     page.click("#order >> text=Cut")

@@ -141,12 +141,12 @@ def test_marks_that_mark_nothing(client: TestClient, marks: dict[str, str]) -> N
 
 def test_a_line_that_does_not_fit_the_prints(client: TestClient) -> None:
     where = sent(client, picture("#e8e0d0", "#a02020"))
-    for line, why in (("three hats", "Not understood"), ("", "")):
+    for line, why in (("three hats", "Kersey doesn't know"), ("", "")):
         answer = client.post(f"{where}/take", data={"line": line})
         assert answer.status_code == 422
         assert why in answer.text
     fan = {"mode": "fan", "strips": "4", "line": "2 fat quarters"}
-    assert "4 prints were found" in client.post(f"{where}/take", data=fan).text
+    assert "Kersey found 4 prints" in client.post(f"{where}/take", data=fan).text
     everything = {**fan, **{f"leave-{n}": "yes" for n in range(4)}}
     assert "keep one" in client.post(f"{where}/take", data=everything).text
     assert client.get("/cupboard").text.count("held by") == 0
@@ -162,4 +162,4 @@ def test_a_photograph_no_longer_at_hand(client: TestClient) -> None:
 
 def test_a_camera_folder_that_is_not_there(client: TestClient, tmp_path: Path) -> None:
     client.app.state.workroom.camera = tmp_path / "gone"  # type: ignore[attr-defined]
-    assert "No pictures lie in" in client.get("/camera").text
+    assert "No pictures in" in client.get("/camera").text

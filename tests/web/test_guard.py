@@ -11,7 +11,7 @@ from kersey.web.server_settings import ServerSettings
 def test_foreign_hosts_are_refused(client: TestClient, host: str) -> None:
     answer = client.get("/", headers={"host": host})
     assert answer.status_code == 400
-    assert "does not belong to Kersey" in answer.text
+    assert "Kersey doesn't answer at this address" in answer.text
 
 
 @pytest.mark.parametrize("host", ["127.0.0.1:8000", "localhost:8000", "[::1]:8000", "LOCALHOST"])
@@ -47,7 +47,7 @@ def test_a_request_too_large_is_refused_announced_or_not(client: TestClient) -> 
     streamed = client.post("/projects", content=iter([big.encode()]), headers=kind)
     for answer in (announced, streamed):
         assert answer.status_code == 413
-        assert "more than Kersey takes at once" in answer.text
+        assert "too large to send at once" in answer.text
 
 
 def test_a_fault_gets_a_plain_page_with_what_was_typed(
@@ -59,7 +59,7 @@ def test_a_fault_gets_a_plain_page_with_what_was_typed(
     monkeypatch.setattr("kersey.web.first_page.routes.from_readings", fail)
     answer = client.post("/projects", data={"line": '40 strips "<i>precious</i>"'})
     assert answer.status_code == 500
-    assert "Kersey made a mistake here" in answer.text
+    assert "Kersey hit an error here" in answer.text
     assert "secret detail" not in answer.text
     assert "&lt;i&gt;precious&lt;/i&gt;" in answer.text
     assert "content-security-policy" in answer.headers

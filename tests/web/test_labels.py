@@ -18,11 +18,11 @@ def test_pages_of_labels_and_the_printer(client: TestClient, tmp_path: Path) -> 
     ).text
     assert skipped.count("label-sheet") == 1 + -(-(blocks - 1) // 24)
     sent = client.post(f"{project}/cut/labels", data={"of": "kits", "sheet": "A4, 3 × 8"})
-    assert f"{blocks} sent to the label printer" in sent.text
+    assert f"Sent {blocks} labels to the label printer" in sent.text
     written = sorted((tmp_path / "labels").glob("*.png"))
     assert len(written) == blocks
     assert all(path.read_bytes().startswith(b"\x89PNG") for path in written)
     own = {"sheet": "own size", "columns": "9", "width": "2"}
     wrong = client.get(f"{project}/cut/labels", params=own)
     assert wrong.status_code == 422
-    assert "wider together than the page" in html.unescape(wrong.text)
+    assert "too wide for the page" in html.unescape(wrong.text)

@@ -84,15 +84,15 @@ def test_a_line_that_is_not_taken_stays_on_the_page(client: TestClient) -> None:
     answer = client.post("/projects", data={"line": 'plaid & "tartan" <b>'})
     assert answer.status_code == 422
     assert "plaid &amp; &#34;tartan&#34; &lt;b&gt;" in answer.text
-    assert "Not understood: “plaid”" in answer.text
+    assert "Kersey doesn't know “plaid”" in answer.text
 
 
 def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
     number = start(client)
     page = known_yield(client, number)
-    assert "40 strips × 6 segments of 6½″ = 240, three a block" in page
-    assert "80 blocks need 39″ of “Roll of 40”; any less gives 66." in page
-    assert re.search(r"One more strip: <b>82</b>", page)
+    assert "40 strips × 6 segments of 6½″ = 240, three per block" in page
+    assert "80 blocks need 39″ of “Roll of 40 strips”; any less makes 66." in page
+    assert re.search(r"One more strip makes <b>82</b>", page)
     assert "layers stack" in page.lower()
     size = client.get(f"/projects/{number}/size").text
     assert "54 × 66" in size
@@ -133,7 +133,7 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     assert "5 A dark 2½″ x 2½″" in client.get(address).text
     wrong = client.post(address, data={**own, "revision": "3", "pieces": "many A"}, headers=HTMX)
     assert wrong.status_code == 422
-    assert "Line 1, “many A”: write how many" in wrong.text
+    assert "Line 1, “many A”: type the count" in wrong.text
     pieces = "3 A any 2 1/2 x 6 1/2\ndifferent any"
     client.post(address, data={**own, "revision": "3", "pieces": pieces}, headers=HTMX)
     assert ">80</span> blocks" in client.get(address).text
@@ -150,8 +150,8 @@ def test_strip_sets_of_fat_quarters_stand_beside_single_segments(client: TestCli
     page = known_yield(client, number)
     # Seven strips of 21 each, 84 in all: 28 sets of three segments; singly 252 segments.
     assert re.findall(r"<b>(\d+)</b>\s*<span class=\"plan-says\">", page)[::2] == ["84", "84"]
-    assert "sew them side by side into sets, then crosscut the sets" in page
-    assert "no other sets give more" in page
+    assert "Sew whole strips into strip sets, then cut segments" in page
+    assert "no other strip sets make more" in page
 
 
 def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
@@ -167,11 +167,14 @@ def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("promise", "says"),
     [
-        ({"promised_blocks": "80"}, "Agreed: 80 blocks."),
-        ({"promised_blocks": "93"}, "Not to be had: no plan gives more than 80."),
-        ({"promised_blocks": "66"}, "There is more in it: 80 can be cut, 14 more."),
-        ({"promised_width": "6"}, "Agreed: it finishes 6 × 6″."),
-        ({"promised_width": "6 1/2"}, "that is its raw size; in the quilt it shows 6 × 6″"),
+        ({"promised_blocks": "80"}, "That's right: 80 blocks."),
+        ({"promised_blocks": "93"}, "Not possible: no cutting plan makes more than 80."),
+        ({"promised_blocks": "66"}, "You can make more: 80, which is 14 more."),
+        ({"promised_width": "6"}, "That's right: it finishes at 6 × 6″."),
+        (
+            {"promised_width": "6 1/2"},
+            "that is the unfinished size; in the quilt it finishes at 6 × 6″",
+        ),
         ({"promised_width": "7 1/2"}, "the seams were forgotten: the pieces laid side by side"),
         ({"promised_blocks": "none"}, "whole number"),
     ],
@@ -193,8 +196,8 @@ def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestCli
               "binding_source": "sky", "usable_width": "3"},
     )  # fmt: skip
     assert answer.status_code == 422
-    for sentence in ("from 0 (none) to 20″", "“wide” is not a length", "“-1” is not a length",
-                     "Usable width is from 18″"):  # fmt: skip
+    for sentence in ("can be 0 (none) to 20″", "“wide” isn't a length", "“-1” isn't a length",
+                     "Usable width can be 18″"):  # fmt: skip
         assert sentence in answer.text
     assert 'value="wide"' in answer.text
     wrong = {"seam": "", "usable_width": "2/0", "units": "ells", "theme": "x", "paper": "y"}
@@ -227,17 +230,17 @@ def test_projects_are_renamed_copied_deleted_and_brought_back(client: TestClient
     number = start(client)
     client.post(f"/projects/{number}/name", data={"revision": "1", "name": "Upper berth"})
     client.post(f"/projects/{number}/copy")
-    assert "Upper berth (copy)" in client.get("/").text
+    assert "Upper berth copy" in client.get("/").text
     gone = client.post(f"/projects/{number}/delete")
-    assert "“Upper berth” is off the wall." in gone.text
+    assert "“Upper berth” is off the wall (deleted)." in gone.text
     page = client.get(f"/projects/{number}/size")
     assert page.status_code == 410
-    assert "Bring it back" in page.text
+    assert "Restore it" in page.text
     client.post(f"/projects/{number}/restore")
     assert client.get(f"/projects/{number}/size").status_code == 200
     nameless = client.post(f"/projects/{number}/name", data={"revision": "2", "name": "  "})
     assert nameless.status_code == 422
-    assert "This is missing." in nameless.text
+    assert "Fill this in." in nameless.text
 
 
 def test_ticks_are_kept(client: TestClient) -> None:
@@ -270,7 +273,7 @@ def test_strips_that_give_nothing_get_plain_words(client: TestClient) -> None:
     number = start(client, "2 mini squares")
     for page in PAGES:
         assert client.get(f"/projects/{number}/{page}").status_code == 200
-    assert "gives no whole block" in client.get(f"/projects/{number}/size").text
+    assert "isn't enough for one block" in client.get(f"/projects/{number}/size").text
     assert client.get(f"/projects/{number}/picture.svg").status_code == 200
     assert "no size yet" in client.get("/").text
 
@@ -291,7 +294,7 @@ def test_plain_pages_for_what_is_not_there(
 ) -> None:
     answer = client.request(method, path, data={"revision": "1"} if method == "POST" else None)
     assert answer.status_code == status
-    assert "All projects" in answer.text
+    assert "All quilts" in answer.text
     assert "Traceback" not in answer.text
 
 
@@ -311,12 +314,12 @@ def test_everything_is_saved_to_a_file_and_brought_in(client: TestClient) -> Non
     assert 'class="figure">4</span> lots' in client.get("/cupboard").text
     bad = client.post("/everything", files={"file": ("kersey.json", b"{}")})
     assert bad.status_code == 422
-    assert "no file of Kersey" in bad.text
+    assert "isn't a Kersey file" in bad.text
     assert client.get("/").text.count('class="hanger"') == 2
 
 
 def test_fabric_that_is_not_cut_by_measure_goes_into_the_cupboard(client: TestClient) -> None:
-    assert "put into the cupboard" in client.get("/quick-entry?line=900+g+crumbs").text
+    assert "so it goes into the cupboard" in client.get("/quick-entry?line=900+g+crumbs").text
     answer = client.post("/projects", data={"line": "900 g crumbs"}, follow_redirects=True)
     assert answer.url.path == "/cupboard"
     assert ">Scraps</a>" in answer.text

@@ -30,7 +30,7 @@ def shown(page: str) -> list[str]:
 def test_a_block_is_chosen_by_looking(client: TestClient) -> None:
     number = start(client, LINE)
     first = client.get(f"/projects/{number}/yield").text
-    assert "8 squares can become" in first
+    assert "What 8 squares can make" in first
     page = whole_wall(client, number)
     quilts = shown(page)
     assert {"nine-patch", "four-patch", "plain-square", "half-square"} <= set(quilts)
@@ -76,7 +76,7 @@ def test_the_best_size_is_taken_where_it_is_shown(client: TestClient) -> None:
         page = client.get(f"/projects/{number}/yield/sizes?seen={seen}", headers=HTMX).text
         if "Trying sizes" not in page:
             break
-    assert "<b>4½ × 4½″</b>: 8 blocks, 81 % of the cloth shows" in " ".join(page.split())
+    assert "<b>4½ × 4½″</b>: 8 blocks, 81% of the fabric shows" in " ".join(page.split())
     size = {"width": "4 1/2", "height": "4 1/2", "revision": revision(client, number)}
     client.post(f"/projects/{number}/yield/sizes", data=size)
     assert 'value="4½″"' in client.get(f"/projects/{number}/yield/block").text
@@ -161,6 +161,6 @@ def test_a_block_is_drawn_by_keys(talking_page: Page, server: Any) -> None:
     page.keyboard.press("ArrowDown")
     expect(page.locator("#square-2-2")).to_be_focused()
     settled(page)
-    page.click("text=Take this block")
+    page.click("text=Use this block")
     page.wait_for_url("**/yield")
     expect(page.locator("#chosen-words")).to_contain_text("Own block")

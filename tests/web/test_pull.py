@@ -47,15 +47,15 @@ def lot_of(client: TestClient, name: str) -> str:
 
 
 def test_a_part_of_a_lot_is_pulled_and_the_cupboard_says_who_holds_it(site: TestClient) -> None:
-    charms = lot_of(site, "Squares of 42")
+    charms = lot_of(site, "42 squares")
     page = send(site, "/projects/1/fabrics", lot=charms, pieces="14")
     assert "54 pieces, 34 prints" in page
-    assert "14 held by Roll of 40" in shelf(site)
+    assert "14 pulled for Roll of 40 strips" in shelf(site)
     assert "28 free" in shelf(site)
     lot = site.get(f"/cupboard/lots/{charms}").text
     assert "28 of 42 free." in lot
     back = site.post(f"/cupboard/lots/{charms}/return", data={"project": "1"})
-    assert "Who holds it" not in back.text
+    assert "Pulled for" not in back.text
 
 
 def test_what_another_quilt_holds_is_not_to_be_had(site: TestClient) -> None:
@@ -64,8 +64,11 @@ def test_what_another_quilt_holds_is_not_to_be_had(site: TestClient) -> None:
         "/projects/2/fabrics", data={"revision": revision(site, 2), "lot": "1", "pieces": "3"}
     )
     assert answer.status_code == 422
-    assert "Nothing of “Roll of 40” is free." in answer.text
-    assert "none free" in site.get("/projects/2/pull/find", params={"words": "roll"}).text
+    assert "None of “Roll of 40 strips” is free. Another quilt has it." in answer.text
+    assert (
+        "all pulled for other quilts"
+        in site.get("/projects/2/pull/find", params={"words": "roll"}).text
+    )
 
 
 def test_a_length_and_a_weight_are_pulled(site: TestClient) -> None:
@@ -87,16 +90,16 @@ def test_more_than_there_is_or_no_number_pulls_nothing(site: TestClient, pieces:
     assert answer.status_code == 422
     assert 'class="field-error"' in answer.text
     assert "held by" in shelf(site)
-    assert "Squares of 42" in shelf(site)
+    assert "42 squares" in shelf(site)
 
 
 def test_a_line_not_in_the_cupboard_is_put_in_and_pulled(site: TestClient) -> None:
     found = site.get("/projects/1/pull/find", params={"words": "6 light fat quarters"})
     assert "6 fat quarters" in found.text
-    assert "Enter puts it in and pulls it" in found.text
+    assert "Press Enter to add it and pull it" in found.text
     page = send(site, "/projects/1/fabrics/line", words="6 light fat quarters")
     assert "46 pieces" in page
-    assert "all held by Roll of 40" in shelf(site)
+    assert "all pulled for Roll of 40 strips" in shelf(site)
     bad = site.post(
         "/projects/1/fabrics/line", data={"revision": revision(site), "words": "3 hats"}
     )
@@ -122,7 +125,7 @@ def test_fabrics_are_renamed_recoloured_judged_and_measured(site: TestClient) ->
     assert bad.status_code == 422
     assert bad.text.count('class="field-error"') == 3
     wide = {"revision": revision(site), "sizes": "true", "width": "99"}
-    assert "A strip is from" in site.post("/projects/1/fabrics/0", data=wide).text
+    assert "A strip can be" in site.post("/projects/1/fabrics/0", data=wide).text
     gone = site.post("/projects/1/fabrics/77", data={"revision": revision(site)})
     assert gone.status_code == 404
 
@@ -135,7 +138,7 @@ def test_fabrics_serve_roles_one_or_several(site: TestClient) -> None:
     page = send(site, "/projects/1/fabrics/0/role", role="binding", besides="true")
     groups = re.findall(r'<section class="role" data-role="(\w+)"', page)
     assert groups == ["any", "light", "dark", "feature", "binding"]
-    assert "The light side needs as much again to go with the dark." in page
+    assert "You need twice as much light fabric to match the dark." in page
     assert "binding: tail lamp spot" not in page, "fabric is pulled for it"
     page = send(site, "/projects/1/fabrics/0/role", role="binding", besides="true")
     assert 'data-role="binding" aria' not in page
@@ -143,7 +146,9 @@ def test_fabrics_serve_roles_one_or_several(site: TestClient) -> None:
 
 def mark_of_lot(site: TestClient) -> str:
     """The roll of the project, and the state of it that is shown."""
-    found = re.search(rf'value="({lot_of(site, "Roll of 40")}-\d+)"', site.get("/cupboard").text)
+    found = re.search(
+        rf'value="({lot_of(site, "Roll of 40 strips")}-\d+)"', site.get("/cupboard").text
+    )
     assert found
     return found[1]
 
@@ -151,8 +156,8 @@ def mark_of_lot(site: TestClient) -> str:
 def test_no_advice_rests_on_what_nobody_has_said(site: TestClient) -> None:
     """Placeholders are numbered; light and dark of them are not counted, judged or warned of."""
     page = site.get("/projects/1/pull").text
-    assert "not sorted by value yet." in page
-    assert "read otherwise" not in page
+    assert "with no value set." in page
+    assert "would read" not in page
     assert "Nearly all" not in page
     page = send(site, "/projects/1/fabrics/0", name="ticket stripe", value="light")
     assert "1 light" in page or "2 light" in page
@@ -175,15 +180,15 @@ def test_fabrics_are_laid_in_order_and_judged_together(site: TestClient) -> None
     for order in ("gradient", "rainbow", "family", "value"):
         page = send(site, "/projects/1/order", order=order)
         assert sorted(names(page)) == sorted(first)
-    assert "read otherwise" not in page
+    assert "would read" not in page
     page = send(site, "/projects/1/fabrics/0/next", judgement="value")
-    assert "1 print would read otherwise" in page
-    assert "read otherwise" not in send(site, "/projects/1/judge")
+    assert "1 print would read lighter or darker" in page
+    assert "would read" not in send(site, "/projects/1/judge")
 
 
 def test_a_fabric_is_set_aside_and_brought_back(site: TestClient) -> None:
     page = send(site, "/projects/1/fabrics/0/aside", reason="does not belong")
-    assert "print 1: does not belong" in page
+    assert "print 1: doesn't go" in page
     # What is said of the blocks follows once they are counted.
     assert site.get("/projects/1/size").status_code == 200
     status = site.get("/projects/1/pull").text
@@ -197,7 +202,7 @@ def test_a_fabric_is_set_aside_and_brought_back(site: TestClient) -> None:
 
 def test_strips_of_another_width_are_counted(site: TestClient) -> None:
     page = site.get("/projects/1/pull", params={"strips": "1 1/4"}).text
-    assert "<b>80</b> strips of 1¼, 93.3 yd in all" in page
+    assert "<b>80</b> strips, 93.3 yd in all" in page
     for wrong in ("wide", "0", "900"):
         page = site.get("/projects/1/pull", params={"strips": wrong}).text
         assert 'id="strips-error"' in page
@@ -219,7 +224,7 @@ def test_what_is_spoiled_is_gone_and_written_down(site: TestClient) -> None:
     bad = site.post(
         "/projects/1/fabrics/0/spoil", data={"revision": revision(site), "spoiled": "9"}
     )
-    assert "Only 1 of it are whole." in bad.text
+    assert "Only 1 are still uncut." in bad.text
 
 
 @pytest.mark.parametrize("planned", [False, True])
@@ -227,13 +232,13 @@ def test_everything_returned_leaves_a_bare_wall(site: TestClient, planned: bool)
     if planned:
         assert "54 × 66" in site.get("/projects/1/size").text
     page = send(site, "/projects/1/fabrics/all/return")
-    assert "Nothing is pulled yet" in page
+    assert "Nothing pulled yet" in page
     for stage in ("yield", "size", "cut"):
         page = site.get(f"/projects/1/{stage}")
         assert page.status_code == 200
-        assert "Nothing is pulled for the blocks" in page.text
+        assert "No fabric is pulled for the blocks" in page.text
         assert "54 × 66" not in page.text
-        assert "before the change" not in page.text
+        assert "out of date" not in page.text
     assert site.get("/").status_code == 200
     assert site.get("/projects/1/yield/try").status_code == 422
 
@@ -244,15 +249,15 @@ def test_a_settled_plan_says_that_its_fabric_is_gone(site: TestClient) -> None:
     send(site, "/projects/1/fabrics/all/return")
     for stage in ("size", "cut"):
         page = site.get(f"/projects/1/{stage}").text
-        assert "Made for what was there before." in page
-        assert "Nothing is pulled for the blocks" in page
+        assert "This plan is out of date." in page
+        assert "No fabric is pulled for the blocks" in page
         assert "54 × 66" in page
 
 
 def test_a_copy_is_a_sketch(site: TestClient) -> None:
     site.post("/projects/1/copy")
     page = site.get("/projects/2/pull").text
-    assert "A sketch tries fabric" in page
+    assert "A sketch doesn't tie up fabric." in page
     assert site.get("/projects/2/yield/block").status_code == 200
     refused = site.post("/projects/2/hold", data={"revision": "1"})
     assert refused.status_code == 409
@@ -266,7 +271,7 @@ def test_ticked_lots_are_pulled_from_the_cupboard(site: TestClient) -> None:
     answer = site.post("/cupboard/change", data={"act": "pull", "project": "1", "lot": marks})
     assert answer.url.path == "/projects/1/pull"
     assert "84 pieces" in answer.text
-    assert shelf(site).count("all held by Roll of 40") == 4
+    assert shelf(site).count("all pulled for Roll of 40 strips") == 4
 
 
 def test_cut_used_and_put_away_add_up(site: TestClient) -> None:
@@ -275,14 +280,14 @@ def test_cut_used_and_put_away_add_up(site: TestClient) -> None:
     assert step
     send(site, "/projects/1/steps", step=step[1], done="true")
     used_up = site.get("/cupboard", params={"aside": "used"}).text
-    assert "all held by Roll of 40, cut" in used_up
-    assert "Roll of 40</a>" not in site.get("/cupboard").text
+    assert "all pulled for Roll of 40 strips, cut" in used_up
+    assert "Roll of 40 strips</a>" not in site.get("/cupboard").text
     ledger = send(site, "/projects/1/put-away")
     assert "put away" in ledger
     page = site.get("/cupboard/lots/1/ledger").text
     numbers = re.search(r"<b>(.+?)</b> in = <b>(.+?)</b> used \+ <b>(.+?)</b> left", page)
     assert numbers
-    assert "ends of Roll of 40" in shelf(site)
+    assert "Roll of 40 strips: strip ends" in shelf(site)
     late = site.post("/projects/1/steps", data={"revision": revision(site), "step": step[1]})
     assert late.status_code == 422
     assert "is put away" in late.text
@@ -300,7 +305,7 @@ def test_fragments_and_pages_say_the_same(site: TestClient) -> None:
 
 def test_enter_pulls_the_lot_that_is_called_so_and_puts_nothing_in(site: TestClient) -> None:
     before = site.get("/cupboard").text.count('name="lot"')
-    page = send(site, "/projects/1/fabrics/line", words="squares of 42")
+    page = send(site, "/projects/1/fabrics/line", words="42 squares")
     assert '<span class="figure">82</span> pieces' in page
     assert site.get("/cupboard").text.count('name="lot"') == before
     data = {"revision": revision(site), "words": "o"}

@@ -10,14 +10,14 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     project = begun(client)
     page = client.get(f"{project}/away").text
     kept = int(re.findall(r'class="figure">(\d+)<', page)[0])
-    toggles = re.findall(r'href="\?([^"]+)">Not worth keeping', page)
+    toggles = re.findall(r"""href="\?([^"]+)">Don't keep""", page)
     assert toggles
     without = client.get(f"{project}/away?{toggles[0].replace('&amp;', '&')}").text
     assert int(re.findall(r'class="figure">(\d+)<', without)[0]) < kept
     assert "Keep it after all" in without
     said = {"rules": "2 1/2 strips, 1 1/2 squares", "least": "1 1/2"}
     cut_down = client.get(f"{project}/away", params=said).text
-    assert "Each becomes" in cut_down
+    assert "Cut each into" in cut_down
     wrong = client.get(f"{project}/away", params={"rules": "soft"})
     assert wrong.status_code == 422
     assert "is not a length" in wrong.text or "Write sizes" in wrong.text
@@ -27,7 +27,7 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     ledger = client.post(f"{project}/put-away", data=put).text
     assert "put away" in ledger
     again = client.get(f"{project}/away").text
-    assert "What was left is put away." in again
+    assert "Leftovers are put away." in again
     # Found again by where it lies.
     lots = client.get("/cupboard", params={"words": "blue drawer"}).text
     assert "left of" in lots or "ends of" in lots
@@ -75,11 +75,11 @@ def test_what_the_settings_keep_is_proposed_first(client: TestClient) -> None:
     client.post("/settings", data=said | {"cut_rules": "2 1/2 strips, 1 1/2 squares"})
     page = client.get(f"{project}/away").text
     assert "2½″ strips, 1½″ squares" in page
-    assert "Each becomes" in page or "too small to keep" in page
+    assert "Cut each into" in page or "too small to keep" in page
     # A piece at home: 5 1/2 x 9 gives two strips of 2 1/2 x 9, half an inch of nine is lost: 4 1/2.
     client.post("/cupboard", data={"lines": "1 piece 5 1/2 x 9"})
     (number,) = re.findall(r"/cupboard/lots/(\d+)", client.get("/cupboard?words=piece").text)[:1]
     lot = client.get(f"/cupboard/lots/{number}").text
-    assert "Each piece becomes <b>2 of 2½ × 9″</b>; about 4 sq in of it are lost." in lot
+    assert "Each piece becomes <b>2 of 2½ × 9″</b>; about 4 sq in is waste." in lot
     # Cleared on the page they stay cleared there.
-    assert "Each becomes" not in client.get(f"{project}/away", params={"least": "0"}).text
+    assert "Cut each into" not in client.get(f"{project}/away", params={"least": "0"}).text

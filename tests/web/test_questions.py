@@ -9,8 +9,8 @@ HEADERS = {"HX-Request": "true"}
 
 def test_the_cupboard_answers_by_itself(client: TestClient) -> None:
     page = client.get("/cupboard/questions").text
-    assert "Nothing is free" in page
-    assert "Nothing lies there." in page
+    assert "No fabric is free" in page
+    assert "The cupboard is empty." in page
     client.post("/cupboard", data={"lines": "6 strips 2 1/2 x 42, 3 prints"})
     client.post("/cupboard", data={"lines": "12 fat quarters, 12 prints"})
     page = client.get("/cupboard/questions").text
@@ -28,7 +28,7 @@ def test_the_cupboard_answers_by_itself(client: TestClient) -> None:
 def test_a_sketch_of_all_that_is_free_holds_nothing_back(client: TestClient) -> None:
     refused = client.post("/cupboard/tonight", data={})
     assert refused.status_code == 422
-    assert "Nothing in the cupboard is free" in refused.text
+    assert "No fabric in the cupboard is free" in refused.text
     client.post("/cupboard", data={"lines": "roll of 40 strips, 20 prints"})
     begun = client.post("/cupboard/tonight", data={}, follow_redirects=False)
     assert begun.status_code == 303
@@ -48,7 +48,7 @@ def _told(client: TestClient) -> str:
 def test_what_could_be_made_tonight_is_told_and_follows_the_cupboard(client: TestClient) -> None:
     client.post("/cupboard", data={"lines": "9 charm squares, 3 prints"})
     told = _told(client)
-    assert "3 prints lie free" in told
+    assert "3 prints are free to use" in told
     assert "Plain square" in told
     taken = client.post("/cupboard/tonight", data={"look": "plain-square"}, follow_redirects=False)
     page = client.get(taken.headers["location"]).text
@@ -66,5 +66,5 @@ def test_how_much_there_is_by_form_and_by_colour(client: TestClient) -> None:
     assert "Strips</th>" in by_form
     # Prints that Kersey made up have a picture, and no colour that anybody has said.
     by_colour = client.get("/cupboard/questions", params={"by": "colour"}).text
-    assert "Colour not said</th>" in by_colour
+    assert "Color not set</th>" in by_colour
     assert client.get("/cupboard/questions", params={"by": "shop"}).status_code == 422

@@ -37,10 +37,10 @@ def choices(client: TestClient, **typed: str) -> dict[str, str]:
 @pytest.mark.parametrize(
     ("field", "typed", "says"),
     [
-        ("finished_width", "ten", "“ten” is not a length"),
+        ("finished_width", "ten", "“ten” isn't a length"),
         ("finished_width", "0", "A block is more than 0"),
         ("finished_width", "1", "It must be more than the centre alone"),
-        ("seam", "x", "“x” is not a length"),
+        ("seam", "x", "“x” isn't a length"),
         ("seam", "3", "A seam is more than 0 and at most 1″"),
         ("option_rounds", "2.5", "It must be a whole number, like 3"),
         ("option_rounds", "40", "It must be a whole number from 1 to 12"),
@@ -58,7 +58,7 @@ def test_an_error_stands_at_its_field_and_the_answer_is_marked(
     assert f'value="{typed}"' in answer.text
     place = answer.text.index(f'id="{field}-error"')
     assert says in answer.text[place : place + 300]
-    assert "the answer to the question before" in answer.text
+    assert "for your last settings" in answer.text
     mended = cabin.post("/projects/1/yield", data=choices(cabin), headers=headers)
     assert mended.status_code == 200
     assert f'id="{field}-error"' not in mended.text
@@ -69,9 +69,9 @@ def test_pieces_of_ones_own_are_refused_in_words(client: TestClient) -> None:
     client.post("/projects", data={"line": "2 fat quarters"})
     client.post("/projects/1/yield", data=choices(client, recipe="pieces"))
     for typed, says in (
-        ("", "Write at least one piece"),
+        ("", "Type at least one piece"),
         ("many A", "Line 1, “many A”"),
-        ("2 A light 2 x 3\nsame shade", "No piece is of the side “shade”; there are light."),
+        ("2 A light 2 x 3\nsame shade", "No piece uses “shade”. This block uses light."),
     ):
         data = choices(client, recipe="pieces", pieces=typed)
         answer = client.post("/projects/1/yield", data=data, headers=HTMX)

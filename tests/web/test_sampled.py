@@ -15,7 +15,7 @@ def test_ten_are_measured_and_all_are_known(client: TestClient) -> None:
     assert found
     likely, low, high = map(int, found.groups())
     assert low < likely < high
-    assert "A square of that size comes out of about" in page
+    assert "of them are large enough for that square" in page
     wrong = client.get("/cupboard/lots/1", params={"sample": "2 x 9"})
     assert wrong.status_code == 422
     assert "Measure from 3" in wrong.text

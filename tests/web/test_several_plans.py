@@ -43,4 +43,4 @@ def test_a_report_is_the_same_however_it_is_worked_out() -> None:
 def test_a_fault_comes_home_whole() -> None:
     fault = pickle.loads(pickle.dumps(FaultyPlan(["one piece lies over another", "two"])))
     assert fault.faults == ("one piece lies over another", "two")
-    assert str(fault) == "This plan would not work: one piece lies over another"
+    assert str(fault) == "Kersey's own check refused this plan: one piece lies over another"

@@ -20,7 +20,7 @@ def key_of(page: str) -> str:
 def test_passes_are_ticked_and_taken_back(client: TestClient) -> None:
     project = begun(client)
     page = client.get(f"{project}/sew").text
-    assert "The model block" in page
+    assert "The test block" in page
     first = key_of(page)
     after = client.post(f"{project}/sew/pass", data={"key": first, "done": "true"}).text
     assert "1 of " in after
@@ -54,8 +54,8 @@ def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
     reckoned = html.unescape(target[1])
     reading = {"what": "block", "number": "1", "target": reckoned, "read": "6 1/4"}
     page = client.post(f"{project}/sew/readings", data=reading).text
-    assert "It came out too small" in page
-    assert "As reckoned." in page
+    assert "It is too small" in page
+    assert "As planned." in page
     page = client.post(
         f"{project}/sew/follow", data={"revision": revision(page), "follow": "as measured"}
     ).text
@@ -65,7 +65,7 @@ def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
         f"{project}/sew/readings/forget", data={"revision": revision(page), "place": "0"}
     ).text
     assert "Nothing yet." in page
-    assert "As reckoned." in page
+    assert "As planned." in page
     wrong = client.post(f"{project}/sew/readings", data=reading | {"read": "soft"})
     assert wrong.status_code == 422
 
@@ -94,7 +94,7 @@ def test_the_clock_the_evenings_and_where_one_was(client: TestClient) -> None:
     page = client.get(f"{project}/sew").text
     client.post(f"{project}/sew/pass", data={"key": key_of(page), "done": "true"})
     page = client.get(f"{project}/sew").text
-    assert re.search(r"Last done: Sew [^<]+\.", page)
+    assert re.search(r"Last step: Sew [^<]+\.", page)
     assert re.search(r"Last: Sew [^<]+\.", client.get("/").text)
     client.post(f"{project}/sew/time", data={"work": "sewing blocks"})
     page = client.get(f"{project}/sew").text
@@ -161,4 +161,4 @@ def test_uneven_blocks_are_evened_out_and_sets_matched(client: TestClient) -> No
         f"{project}/sew/uneven",
         data={"revision": revision(page), "doing": "Make those anew that are off"},
     )
-    assert "As reckoned." in client.get(f"{project}/sew/measures").text
+    assert "As planned." in client.get(f"{project}/sew/measures").text

@@ -39,19 +39,19 @@ def test_sashing_and_borders_reach_the_sheet(sized: TestClient) -> None:
     assert "48 cornerstones" in page
     sheet = sized.get("/projects/1/cut").text
     assert "wide for the sashing" in sheet
-    assert "Cut 48 squares of 2½″ for the cornerstones" in sheet
+    assert "Cut 48 2½″ squares for the cornerstones" in sheet
     assert "wide for the second border" in sheet
-    assert "fold the mitres" in sheet
+    assert "Fold the miters" in sheet
     assert "Press toward the sashing" in sheet
 
 
 @pytest.mark.parametrize(
     ("style", "size", "says"),
     [
-        ("turned", "58 × 70", "Turn the backing over as a frame"),
-        ("folded-backing", "54½ × 66½", "It hides ½″ of the top all round"),
+        ("turned", "58 × 70", "Turn the backing to make a frame"),
+        ("folded-backing", "54½ × 66½", "It covers ½″ of the top all around"),
         ("bias", "54 × 66", "on the bias"),
-        ("single-fold", "54 × 66", "wide to bind"),
+        ("single-fold", "54 × 66", "wide for the binding"),
     ],
 )
 def test_every_edge_says_the_size_it_makes(
@@ -66,7 +66,7 @@ def test_an_edge_that_cannot_be_is_said_at_its_field(sized: TestClient) -> None:
     data = USUAL | {"revision": revision(sized), "binding_width": "9"}
     answer = sized.post("/projects/1/size/frame", data=data, headers=HTMX)
     assert answer.status_code == 422
-    assert "Binding strips are 1½″ to 4″ wide" in answer.text
+    assert "Binding strips can be 1½″ to 4″ wide" in answer.text
     assert 'id="binding_width-error"' in answer.text
 
 
@@ -77,8 +77,8 @@ def test_quilts_are_held_beside_each_other_and_weighed_anew(sized: TestClient) -
     assert sized.get(four).status_code == sized.get(four[:-2] + "x").status_code == 404
     page = sized.get("/projects/1/size/quilts?beside=1-3-4").text
     assert re.findall(r'aria-label="Quilt (\d)"', page) == ["2", "4", "5"]
-    assert page.count("Take it away") == 3
-    assert "Hold it beside" not in page
+    assert page.count("Stop comparing") == 3
+    assert "Compare</a>" not in page
     # Only the size counts: the first is the largest of all.
     weights = "use=0&fit=0&shape=0&look=0&buying=0&size=7"
     page = sized.get(f"/projects/1/size/quilts?{weights}").text
@@ -98,7 +98,7 @@ def test_a_block_may_change_its_size(client: TestClient) -> None:
     data = {"number": str(int(other[1]) - 1), "any_size": "1", "revision": revision(client)}
     answer = client.post("/projects/1/size/quilts", data=data, follow_redirects=False)
     assert answer.headers["location"].endswith("/size")
-    assert "This is the one you have" in whole_quilts(client, "any_size=1")
+    assert "This is your quilt now" in whole_quilts(client, "any_size=1")
     assert f'value="{other[2]}″"' in client.get("/projects/1/yield").text
 
 
@@ -115,15 +115,15 @@ def whole_quilts(client: TestClient, wanted: str = "") -> str:
 def test_a_whole_quilt_is_taken_as_it_hangs(sized: TestClient) -> None:
     revision(sized)
     page = whole_quilts(sized)
-    assert page.count("Take this one") == 1
-    assert page.count("Hold it beside") >= 6
+    assert page.count("Use this quilt") == 1
+    assert page.count("Compare</a>") >= 6
     sizes = re.findall(r'class="measures"><b>(\d)</b> ([^<]+)<', page)
     assert [number for number, _ in sizes] == ["1", *(str(n) for n in range(1, 9))]
     data = {"number": "0", "revision": revision(sized)}
     sized.post("/projects/1/size/quilts", data=data)
     width, length = sizes[0][1].rstrip("″").split(" × ")
     assert f">{width} × {length}<" in sized.get("/projects/1/size").text
-    assert "This is the one you have" in whole_quilts(sized)
+    assert "This is your quilt now" in whole_quilts(sized)
     far = {"number": "99", "revision": revision(sized)}
     answer = sized.post("/projects/1/size/quilts", data=far, follow_redirects=False)
     assert answer.headers["location"].endswith("/size/quilts")
@@ -135,9 +135,9 @@ def test_a_border_of_keys_has_the_spacer_that_makes_them_fit(sized: TestClient) 
     sized.post("/projects/1/grid", data=grid, headers=HTMX)
     page = finish(sized, border_width="3", key="4")
     assert ">50 × 62<" in page
-    assert "50 keys of 4½ × 3½″; spacer sides 1½, ends 1½" in page
+    assert "50 piano keys, 4½ × 3½″; spacer strips sides 1½″, top and bottom 1½″" in page
     sheet = sized.get("/projects/1/cut").text
-    assert "Sew on the spacer first: two of 1½ × 54½″ for the sides" in sheet
+    assert "First add the spacer strips: two of 1½ × 54½″ for the sides" in sheet
     assert "<dt>Spacer</dt>" in sheet
     assert (
         "A key is from"
@@ -154,11 +154,11 @@ def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> 
     assert sized.post("/cupboard", data={"lines": lines}).status_code == 200
     finish(sized, border_width="3")
     page = sized.get("/projects/1/size/tryouts").text
-    assert "1 to 3 of 3 prints" in page
+    assert "Prints 1 to 3 of 3" in page
     assert page.count("near-patch") == 4  # three that are tried, and the border as it is now
     ivory = page[page.index("ivory") :]
     # Half a yard gives five of the six strips of 3 1/2.
-    assert "⅛ yd short" in ivory[: ivory.index("Use it")]
+    assert "⅛ yd short" in ivory[: ivory.index("Use this fabric")]
     form = re.search(r'name="lot" value="(\d+)"><input[^>]*name="place" value="(\d+)"', page)
     assert form
     name = re.search(r"<h2>([^<]+)</h2>", page)
@@ -167,7 +167,7 @@ def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> 
     answer = sized.post("/projects/1/size/tryouts", data=data)
     assert name[1] in answer.text
     # It is pulled now, so it is free no more.
-    assert "1 to 2 of 2 prints" in sized.get("/projects/1/size/tryouts").text
+    assert "Prints 1 to 2 of 2" in sized.get("/projects/1/size/tryouts").text
     again = sized.post("/projects/1/size/tryouts", data=data | {"revision": revision(sized)})
     assert again.status_code == 422
     assert "free any more" in again.text
@@ -180,12 +180,12 @@ def test_a_backing_is_pieced_of_what_is_there(sized: TestClient) -> None:
     sized.post("/cupboard", data={"lines": lines})
     page = sized.get("/projects/1/size/backing").text
     assert "2 pieces, 1 seam: " in page
-    assert "Batting of what is there" in page
+    assert "Batting from your stash" in page
     data = {"part": "backing", "thrift": "fewest seams", "revision": revision(sized)}
     page = sized.post("/projects/1/size/backing/pieces", data=data).text
     assert "In use." in page
     sheet = sized.get("/projects/1/cut").text
-    assert "Piece the backing 58½ × 70½″ of what is there" in sheet
+    assert "Piece the backing, 58½ × 70½″, from your stash" in sheet
     assert "<dt>Backing</dt>" not in sheet
     data = {"part": "batting", "thrift": "fewest seams", "revision": revision(sized)}
     sized.post("/projects/1/size/backing/pieces", data=data)
@@ -202,8 +202,8 @@ def test_spare_blocks_are_let_into_the_backing(sized: TestClient) -> None:
     sized.post("/projects/1/grid", data=grid, headers=HTMX)
     finish(sized, border_width="0", margin="4")
     page = sized.get("/projects/1/size/backing").text
-    assert "Spare blocks let in" in page
+    assert "With a row of spare blocks" in page
     assert "9 spare blocks" in page
     data = {"way": "let-in", "revision": revision(sized)}
     assert "In use." in sized.post("/projects/1/size/backing", data=data).text
-    assert "let in a strip of 9 spare blocks" in sized.get("/projects/1/cut").text
+    assert "sew a row of 9 spare blocks" in sized.get("/projects/1/cut").text

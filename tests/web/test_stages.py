@@ -38,13 +38,13 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     chosen = plan(project(rows=10, columns=8))
     waiting = next_stage(reckoned(chosen))
     assert waiting is not None
-    assert waiting.act == "Lay it out"
+    assert waiting.act == "Arrange the blocks"
     assert chosen.plan is not None
     laying = Laying((0,) * len(chosen.plan.places))
     laid = replace(chosen, plan=replace(chosen.plan, laying=laying))
     waiting = next_stage(reckoned(laid))
     assert waiting is not None
-    assert waiting.act == "Cut"
+    assert waiting.act == "Cut the fabric"
     steps = reckoned(chosen).steps
     some = replace(chosen, done=frozenset({steps[0].key}))
     assert next_stage(reckoned(some)) is waiting
@@ -68,7 +68,7 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     [
         ("pull", {"Pull": "40 strips, 20 prints"}),
         ("yield", {"Yield": "80 blocks, proved"}),
-        ("size", {"Size": "proposed: 54 × 66″"}),
+        ("size", {"Size": "suggested: 54 × 66″"}),
         ("arrange", {"Arrange": ""}),
         ("cut", {"Cut": ""}),
         ("sew", {"Sew": ""}),

@@ -75,7 +75,7 @@ def test_two_screens_tick_one_quilt_and_nothing_is_lost_or_ticked_twice(
     for number in range(4, whole + 1):
         laptop.keyboard.press("PageDown")
         counts(laptop, number)
-    expect(laptop.locator(".all-cut")).to_contain_text("All is cut")
+    expect(laptop.locator(".all-cut")).to_contain_text("Everything is cut")
     laptop.locator(".all-cut a").click()
     expect(laptop.locator("#tally .figure")).not_to_have_text("0")
     for page in (laptop, phone):

@@ -74,7 +74,7 @@ def test_a_failed_transaction_leaves_nothing(stored: tuple[Workroom, StoredProje
         raise RuntimeError("in the middle")
     with room.transaction() as session:
         assert get_project(session, 1)
-        with pytest.raises(Exception, match="no such project"):
+        with pytest.raises(Exception, match="That quilt isn't here"):
             get_project(session, 2)
     room.engine.dispose()
 

@@ -68,13 +68,13 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     page.keyboard.press("p")
     last_step(page, "1-2 let go")
     page.keyboard.press("x")
-    last_step(page, "1-2 put aside")
+    last_step(page, "1-2 set aside")
     expect(page.locator(".spare")).to_have_count(1)
 
     started.stop()
     started.start()
     page.goto(started.url + address[address.index("/projects") :])
-    last_step(page, "1-2 put aside")
+    last_step(page, "1-2 set aside")
     # As fast as the hand is, no step is lost.
     for _ in range(6):
         page.keyboard.press("z")
@@ -96,7 +96,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     # Put aside, and carried back from beside the wall to another place.
     page.locator('.place[data-number="1-1"]').click()
     page.get_by_role("button", name="Aside", exact=True).click()
-    last_step(page, "1-1 put aside")
+    last_step(page, "1-1 set aside")
     carried = page.locator(".spare").bounding_box()
     there = page.locator('.place[data-number="2-2"]').bounding_box()
     assert carried
@@ -157,8 +157,8 @@ def test_by_finger_on_a_phone(browser: Browser, server: Any) -> None:
     expect(page.locator('.place.at[data-number="2-3"]')).to_have_count(1)
     page.get_by_role("button", name="Pin", exact=True).tap()
     last_step(page, "2-3 pinned")
-    page.locator('.look:has-text("rows alternating")').tap()
-    last_step(page, "rows alternating")
+    page.locator('.look:has-text("alternating rows")').tap()
+    last_step(page, "alternating rows")
     page.get_by_role("button", name="Undo z", exact=True).tap()
     last_step(page, "2-3 pinned")
     context.close()
@@ -174,6 +174,6 @@ def test_it_is_mended_while_the_wall_stays_in_sight(talking_page: Page, server: 
     expect(page.locator(".steps-back .soft")).to_contain_text("mended")
     expect(page.locator("#tally .figure")).to_have_text("0")
     page.keyboard.press("s")
-    last_step(page, "laid anew")
+    last_step(page, "shuffled")
     page.keyboard.press("z")
     expect(page.locator(".steps-back .soft")).to_contain_text("mended")

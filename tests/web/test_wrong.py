@@ -45,9 +45,9 @@ def test_a_lost_piece_is_planned_again_and_taken_back(client: TestClient) -> Non
     facts = {"happened": "a piece is too short", "thing": things[0][0], "count": "1", "at": "2"}
     page = client.get(f"{project}/cut/wrong", params=facts).text
     assert 'class="verdict-line' in page
-    assert "can be made of what is there. That is proved" in client.get(
+    assert "Proved: no cutting plan makes more." in client.get(
         f"{project}/cut/wrong", params=facts | {"further": "true"}
-    ).text or "can still be made" in page  # fmt: skip
+    ).text or "You can still make all" in page  # fmt: skip
     before = client.get(f"{project}/cut/table").text
     # Nothing has changed yet.
     assert re.search(r"6 of \d+ cuts", before)
@@ -58,7 +58,7 @@ def test_a_lost_piece_is_planned_again_and_taken_back(client: TestClient) -> Non
     assert "A piece is too short: " in page
     back = client.post(f"{project}/cut/wrong/back", data={"revision": revision(page)})
     assert re.search(r"6 of \d+ cuts", back.text)
-    assert "Take the last one back" not in client.get(f"{project}/cut/wrong").text
+    assert "Undo last report" not in client.get(f"{project}/cut/wrong").text
 
 
 def test_what_is_cut_since_cannot_be_taken_back(client: TestClient) -> None:
@@ -70,7 +70,7 @@ def test_what_is_cut_since_cannot_be_taken_back(client: TestClient) -> None:
     page = client.get(f"{project}/cut/wrong")
     refused = client.post(f"{project}/cut/wrong/back", data={"revision": revision(page.text)})
     assert refused.status_code == 422
-    assert "Something was cut since" in refused.text
+    assert "You have checked off cuts since then" in refused.text
 
 
 def test_what_cannot_be_is_said_at_its_field(client: TestClient) -> None:
@@ -112,7 +112,7 @@ def test_the_line_is_dragged_to_where_it_was_cut(page: Page, server: object) -> 
     page.mouse.up()
     expect(page.locator("#at")).not_to_have_value(was)
     # The ways follow by themselves, and the search for a proof after them.
-    expect(page.locator(".verdict-line")).to_contain_text("made")
+    expect(page.locator(".verdict-line")).to_contain_text("You can")
     expect(page.locator(".verdict-line .searching")).to_have_count(0)
     page.locator(".way .act.next").first.click()
     page.wait_for_url("**/cut/table")

@@ -24,7 +24,7 @@ app = typer.Typer()
 
 @app.command("yield")
 def most_blocks(request: Path) -> None:
-    """How many blocks a request's fabric gives, how to cut them, and what stopped it."""
+    """The most blocks a request's fabric makes, how to cut them, and what ran out first."""
     try:
         question = read_request(_read_file(request))
         with several_at_a_time(perf_counter) as counts_of:
@@ -39,7 +39,7 @@ def most_blocks(request: Path) -> None:
 
 @app.command("quilt")
 def whole_quilts(request: Path) -> None:
-    """Whole quilts that a request's fabric makes, best first."""
+    """The quilts a request's fabric makes, best first."""
     try:
         question = read_quilt_request(_read_file(request))
         answer = write_quilts(question, best_quilts(question))
@@ -70,4 +70,4 @@ def _read_file(path: Path) -> bytes:
         with path.open("rb") as file:
             return file.read(MOST_BYTES + 1)
     except OSError as error:
-        raise BadRequest(f"{path}: {error.strerror or 'cannot be read'}") from error
+        raise BadRequest(f"{path}: {error.strerror or 'it is not readable'}") from error

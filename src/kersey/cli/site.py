@@ -32,34 +32,34 @@ from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
 
 app = typer.Typer()
 
-Host = Annotated[str | None, typer.Option(help="Address to listen on; 127.0.0.1 unless said.")]
-Port = Annotated[int | None, typer.Option(min=0, max=65535, help="Port; 8000 unless said.")]
-Data = Annotated[Path | None, typer.Option(help="Folder the data are kept in.")]
+Host = Annotated[str | None, typer.Option(help="Address to listen on (default 127.0.0.1).")]
+Port = Annotated[int | None, typer.Option(min=0, max=65535, help="Port (default 8000).")]
+Data = Annotated[Path | None, typer.Option(help="Folder for your data.")]
 
 
 @app.command()
 def serve(host: Host = None, port: Port = None, data: Data = None) -> None:
-    """Serve your own quilts."""
+    """Start Kersey with your own quilts."""
     settings = _settings(host, port, data)
-    _run(settings, f"Your quilts are kept in {settings.data}")
+    _run(settings, f"Your quilts are saved in {settings.data}")
 
 
 @app.command()
 def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
-    """Serve the sample world, in a folder of its own."""
+    """Start Kersey with sample quilts, in a separate folder."""
     settings = _settings(host, port, data or sample_folder())
     if settings.data.resolve() == own_folder().resolve():
-        fail(f"{settings.data} is for your own quilts. Name another folder with --data.")
+        fail(f"{settings.data} is for your own quilts. Choose another folder with --data.")
     try:
         load_sample_world(settings.data)
     except KerseyError as error:
         fail(str(error))
-    _run(settings, f"The sample world is kept in {settings.data}")
+    _run(settings, f"The sample quilts are saved in {settings.data}")
 
 
 @app.command("export")
 def export_everything(file: Path, data: Data = None) -> None:
-    """Save all projects and the cupboard to one file."""
+    """Save all quilts and the cupboard to one file."""
     settings = _settings(None, None, data)
     try:
         with _session(settings) as session:
@@ -69,12 +69,12 @@ def export_everything(file: Path, data: Data = None) -> None:
         file.write_text(gather(projects, lots, prices), encoding="utf-8")
     except (KerseyError, OSError) as error:
         fail(str(error))
-    print(f"{len(projects)} projects and {len(lots)} lots are in {file}")
+    print(f"Saved {len(projects)} quilts and {len(lots)} lots to {file}")
 
 
 @app.command("import")
 def import_everything(file: Path, data: Data = None) -> None:
-    """Add all projects and lots of a file to your own; nothing is replaced."""
+    """Add the quilts and lots in a file to your own. Nothing is replaced."""
     settings = _settings(None, None, data)
     now = datetime.now(UTC)
     try:
@@ -84,12 +84,12 @@ def import_everything(file: Path, data: Data = None) -> None:
             bring_prices(session, everything.prices)
     except (KerseyError, OSError) as error:
         fail(str(error))
-    print(f"{len(everything.projects)} projects and {len(everything.cupboard)} lots were added")
+    print(f"Added {len(everything.projects)} quilts and {len(everything.cupboard)} lots")
 
 
 @app.command("deliver")
 def deliver(order: Path, data: Data = None) -> None:
-    """Stand in for a shop: the delivery for an order, from the stock of your price list."""
+    """Stand in for a shop: turn an order into a delivery, using the stock on your price list."""
     settings = _settings(None, None, data)
     try:
         asked = read_order(order.read_bytes())
@@ -105,7 +105,7 @@ def deliver(order: Path, data: Data = None) -> None:
 
 @app.command("tape")
 def send_tape(reading: list[str], host: Host = None, port: Port = None) -> None:
-    """Stand in for a digital tape: send what it reads, like 12 3/8, to the site that runs here."""
+    """Stand in for a digital tape: send a reading, like 12 3/8, to the Kersey running here."""
     settings = _settings(host, port, None)
     site = f"http://{settings.host}:{settings.port}"
     words = " ".join(reading)
@@ -115,8 +115,8 @@ def send_tape(reading: list[str], host: Host = None, port: Port = None) -> None:
         with urlopen(asked, timeout=10) as answer:
             answer.read()
     except (KerseyError, OSError) as error:
-        fail(str(error) if isinstance(error, KerseyError) else f"No site answers at {site}.")
-    print(f"{words} was sent to {site}")
+        fail(str(error) if isinstance(error, KerseyError) else f"Kersey isn't answering at {site}.")
+    print(f"Sent {words} to {site}")
 
 
 @contextmanager
@@ -133,7 +133,7 @@ def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSe
     except ValidationError as error:
         wrong = error.errors(include_url=False)[0]
         name = f"KERSEY_{'_'.join(map(str, wrong['loc'])).upper()}"
-        a_port = "a port is a whole number from 0 to 65535, like 8000"
+        a_port = "a port must be a whole number from 0 to 65535, like 8000"
         fail(f"{name}: {a_port if 'port' in wrong['loc'] else wrong['msg']}.")
     said = {"host": host, "port": port, "data": data.expanduser() if data else None}
     return settings.model_copy(update={name: v for name, v in said.items() if v is not None})
@@ -148,9 +148,9 @@ def _run(settings: ServerSettings, kept: str) -> None:
     except KerseyError as error:
         fail(str(error))
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
-    print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (Ctrl-C stops it)")
+    print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (press Ctrl-C to stop)")
     sys.stdout.flush()
     server = uvicorn.Server(uvicorn.Config(site, log_level="warning", access_log=False))
     with suppress(KeyboardInterrupt):
         server.run(sockets=[listener])
-    print("\nStopped. Everything is kept.")
+    print("\nStopped. Everything is saved.")

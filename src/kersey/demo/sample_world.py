@@ -74,7 +74,7 @@ def load_sample_world(folder: Path) -> None:
             _begin_log_cabin(session, _BEGUN + timedelta(days=6))
         elif not sample:
             raise NotTheSampleWorld(
-                f"{folder} holds your own quilts. Name another folder with --data."
+                f"{folder} has your own quilts in it. Choose another folder with --data."
             )
     engine.dispose()
 

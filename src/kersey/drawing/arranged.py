@@ -104,12 +104,12 @@ def _names(quilt: Quilt, block: int | None) -> list[str]:
 
 
 def _said(quilt: Quilt, seat: Seat, block: int | None, turn: int, pinned: bool) -> str:
-    words = [f"Place {number_of(seat)}"]
+    words = [f"Spot {number_of(seat)}"]
     if block is None:
         return f"{words[0]}: empty"
     words.append(f"block {block + 1}: {', '.join(_names(quilt, block))}")
     if turn:
-        words.append(("", "turned a quarter", "upside down", "turned three quarters")[turn])
+        words.append(("", "quarter turn", "upside down", "three-quarter turn")[turn])
     return ", ".join([*words, *(["pinned"] if pinned else [])])
 
 

@@ -64,8 +64,8 @@ def draw_at_table(
     return picture(
         -edge - 0.3, -edge - 0.3, wide_in + edge + 1.2, high + edge + 0.9, cloths.definitions,
         *parts, *words, tapes, class_="table-drawing",
-        label=f"{format_length(long, units)} by {format_length(across, units)} of cloth: "
-        f"{cut.motion.value} {format_length(cut.ruler, units)}.",
+        label=f"{format_length(long, units)} by {format_length(across, units)} of fabric: "
+        f"{cut.motion.words} {format_length(cut.ruler, units)}.",
     )  # fmt: skip
 
 

@@ -5,6 +5,7 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
 from kersey.core.frame.backing import BackingPlan, BackingWay, panel_seams
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_size
 from kersey.core.quilt.let_in import LetIn
 from kersey.core.quilt.pieced_sheet import PiecedSheet
@@ -29,7 +30,7 @@ def draw_panels(
     edges = [Fraction(0), *panel_seams(plan, covered, usable)]
     boxes = [(a, b - a) for a, b in zip(edges, [*edges[1:], covered], strict=True)]
     parts = [_box(start, wide, panel, across) for start, wide in boxes]
-    words = f"{plan.panels} panel{'s' * (plan.panels > 1)}"
+    words = counted(plan.panels, "panel")
     return _sheet(size, top, [(box, _CLOTH) for box in parts], words, units, px_per_inch)
 
 
@@ -51,7 +52,7 @@ def draw_let_in(
         if long > 0:
             x, y, w, h = first, start, block, long
             boxes.append(((x, y, w, h) if strip.upright else (y, x, h, w), _BLOCK))
-    words = f"{strip.blocks} blocks let in"
+    words = f"{strip.blocks} blocks in a row"
     return _sheet(size, top, boxes, words, units, px_per_inch)
 
 
@@ -115,7 +116,7 @@ def _sheet(
         class_="middle-fold", fill="none", stroke_width=0.25, stroke_dasharray="0.6 1.4",
     )  # fmt: skip
     tapes = tape_across(0, -_GAP, width, _TAPE, units) + tape_down(-_GAP, 0, length, _TAPE, units)
-    label = f"{format_size(*size, units)}, {words}; the quilt lies on it."
+    label = f"{format_size(*size, units)}, {words}; the dashed outline is the quilt."
     room = _TAPE + _GAP
     return picture(
         -room - 0.5, -room - 0.5, float(width) + room + 1, float(length) + room + 1, drawn, seams,

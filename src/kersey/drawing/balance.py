@@ -13,7 +13,7 @@ def draw_balance(sums: Balance, units: Units) -> str:
     """One bar as long as all that came in; its parts are named and to scale."""
     parts = (
         ("used", sums.used, "used-part"),
-        ("at home or pulled", sums.there, "there-part"),
+        ("in the cupboard or pulled", sums.there, "there-part"),
         ("in other lots", sums.put_away, "away-part"),
         ("lost", sums.lost, "lost-part"),
     )

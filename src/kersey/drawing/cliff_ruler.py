@@ -17,7 +17,7 @@ def draw_cliff(usable: Fraction, found: Cliffs | None, blocks: int, units: Units
     wide = 2 * REACH * _LARGER
     first = usable - REACH
     parts = [rect(0, 0, wide, _HIGH, fill=_YELLOW), *_ticks(first, units)]
-    words = "Nothing is known yet of the cliff."
+    words = "Still checking how close the cut is."
     if found is not None:
         words = found.in_words(usable, blocks, units)
         if found.change is not None and found.change >= -REACH:

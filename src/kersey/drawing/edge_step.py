@@ -71,7 +71,7 @@ def draw_bias_strips(plan: EdgePlan, usable_width: Fraction, colour: str, units:
         parts.append(_line([(begin, high - (begin - at)), (end, high - (end - at))], _CUT))
         at += step
     words = (
-        f"{format_length(cut.cloth, units)} of cloth cut at 45 degrees, the lines "
+        f"{format_length(cut.cloth, units)} of fabric cut at 45°, with lines "
         f"{format_length(plan.edge.width, units)} apart: {len(cut.strips)} strips"
     )
     return picture(-0.3, -0.3, wide + 0.6, high + 0.6, *parts, label=f"{words}.",

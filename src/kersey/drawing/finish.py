@@ -88,8 +88,8 @@ def draw_turned(quilt: Quilt, backing: Size, opening: Fraction, seam: Fraction) 
     edge = 2.0
     return picture(
         -wide / 2 - edge, -long / 2 - edge, wide + 2 * edge, long + 2 * edge, outer, inner, *parts,
-        label="The top on its backing: crosses are middles, dots are stops, the thick line is the "
-        "opening.",
+        label="The top on its backing. Crosses mark centers, dots mark stops, "
+            "and the thick line is the opening.",
         class_="turned-drawing",
     )  # fmt: skip
 

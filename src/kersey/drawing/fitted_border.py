@@ -28,7 +28,7 @@ def draw_fitted(fitted: FittedBorder, corners: Corners, sides_first: bool, units
         stroke_width=0.25,
     )  # fmt: skip
     words = (
-        f"A centre of {format_size(*fitted.measured, units)} with borders cut "
+        f"A {format_size(*fitted.measured, units)} center with borders cut "
         f"{format_length(fitted.side_cut, units)} at the sides and "
         f"{format_length(fitted.end_cut, units)} above and below."
     )
@@ -50,7 +50,7 @@ def draw_keys(body: tuple[Fraction, Fraction], keys: Keys, units: Units) -> str:
             for x in (Fraction(0), width - keys.corner) for y in (Fraction(0), length - keys.corner)
         ), class_="fitted-corner"),
     ]  # fmt: skip
-    words = f"{keys.count} keys of {format_length(keys.key, units)} round a quilt."
+    words = f"{keys.count} piano keys, {format_length(keys.key, units)} wide, around a quilt."
     return _taped(width, length, "".join(parts), words, units)
 
 

@@ -21,7 +21,7 @@ def draw_page(sheet: LabelSheet, labels: Sequence[Label], units: Units, first: i
                 transform=f"translate({number(x)} {number(y)})")
         for (x, y), label in zip(places, labels, strict=False)
     )  # fmt: skip
-    return _svg(sheet.paper_width, sheet.paper_length, "A page of labels.", *drawn)
+    return _svg(sheet.paper_width, sheet.paper_length, "One page of labels.", *drawn)
 
 
 def draw_label(

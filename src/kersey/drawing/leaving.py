@@ -5,6 +5,7 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
 from kersey.core.cloth.forms import Form
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_size
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.look import draw_look
@@ -37,6 +38,6 @@ def draw_leaving(
     words = format_size(width, length, units)
     return picture(
         -0.1, -0.1, across + behind + 0.2, down + behind + 0.2, cloths.definitions, *parts,
-        label=f"{words}, in {len(prints)} prints." if len(prints) > 1 else f"{words}.",
+        label=f"{words}, in {counted(len(prints), 'print')}." if len(prints) > 1 else f"{words}.",
         px_per_inch=px_per_inch,
     )  # fmt: skip

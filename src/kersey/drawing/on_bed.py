@@ -50,7 +50,7 @@ def draw_over(quilt: Quilt, over: Over, px_per_inch: float) -> str:
     if over.bed:
         parts = [_mattress(over.bed), *parts, _hanging(over.bed), _pillows(over.bed)]
         parts.append(_tags(over.bed, quilt.units))
-        label += f" It lies over a {over.bed.bed.name}."
+        label += f" Shown on a {over.bed.bed.name}."
     elif over.purpose:
         most_width, most_length = over.purpose.most_width, over.purpose.most_length
         y = (length - most_length) / 2

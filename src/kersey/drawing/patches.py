@@ -60,7 +60,7 @@ def draw_patches(
             font_size=big / 13,
             text_anchor="middle",
         ),
-        label=f"The block, {words}, of {len(patches)} patches.",
+        label=f"The block, {words}, with {len(patches)} patches.",
         class_="block-drawing",
     )
 
@@ -104,7 +104,7 @@ def draw_make(
         cloths.definitions,
         *parts,
         *(_sewn_now(*seam, big) if seam else ()),
-        label=f"{make.name}, {size} unfinished.",
+        label=f"{make.words.capitalize()}, {size} unfinished.",
         class_="make-drawing",
     )
 

@@ -54,6 +54,6 @@ def draw_role_bar(
         cloths.definitions,
         element("defs", hatch),
         *drawn,
-        label=f"{share.role}: {percent} % of the fabric that may serve it is cut.",
+        label=f"{share.role}: {percent}% of the fabric for this role is cut.",
         class_="role-bar",
     )

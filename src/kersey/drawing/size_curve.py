@@ -55,7 +55,7 @@ def draw_size_curve(
     words = "Nothing fits yet."
     if best is not None:
         words = (
-            f"Most of the fabric shows in blocks of {format_length(best.finished[0], units)}: "
+            f"The most fabric shows at {format_length(best.finished[0], units)}: "
             f"{best.blocks} blocks."
         )
     return picture(

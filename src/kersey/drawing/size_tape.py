@@ -63,7 +63,7 @@ def draw_size_tape(pins: Sequence[Pin], units: Units) -> str:
     below = _ROWS_OF_NAMES * 2.6 + 2
     return picture(
         -1, -_TAPE - above, float(longest) + 2, _TAPE + above + below, *parts,
-        label=f"Widths along a tape. {label}.", class_="size-tape",
+        label=f"Quilt widths along a tape. {label}.", class_="size-tape",
         leads=any(pin.address for pin in pins),
     )  # fmt: skip
 

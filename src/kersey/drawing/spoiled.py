@@ -36,7 +36,7 @@ def draw_spoiled(
     return picture(
         -edge - 0.3, -edge - 0.3, float(long) + edge + 1.2, float(across) + edge + 0.9,
         cloths.definitions, *parts, tapes, class_="table-drawing spoiled-drawing",
-        label=f"The piece, {format_size(across, long, units)}, and the line of the cut.",
+        label=f"The piece, {format_size(across, long, units)}, with the cutting line.",
     )  # fmt: skip
 
 

@@ -61,7 +61,7 @@ def draw_division(
         _end(division, top, height),
         _cliff_mark(division, top, height, units, float(reach)),
         label=(
-            f"{what} of {format_length(length, units)} gives {division.pieces} pieces of "
+            f"{what} of {format_length(length, units)} makes {division.pieces} segments of "
             f"{format_length(division.piece_length, units)}; "
             f"{format_length(division.margin, units)} is left."
         ),

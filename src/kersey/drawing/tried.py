@@ -22,5 +22,5 @@ def draw_patch(quilt: Quilt) -> str:
     body = draw_whole(quilt, Fraction(0), Fraction(0), cloths)
     return picture(
         -0.5, -0.5, shown, shown, cloths.definitions, body,
-        label=f"The corner from nearby. {describe(quilt)}", class_="near-patch",
+        label=f"A corner up close. {describe(quilt)}", class_="near-patch",
     )  # fmt: skip

@@ -38,7 +38,7 @@ def draw_map(quilt: Quilt) -> str:
     left, edge = 4.2 * em, 0.2 * em
     return picture(
         -left, -edge, wide + left + edge, long + 2 * edge, *parts, class_="map-drawing",
-        label=f"Map of {len(seats)} places, each with its number and block; it is listed below.",
+        label=f"Map of {len(seats)} spots with numbers and blocks, listed below.",
     )  # fmt: skip
 
 

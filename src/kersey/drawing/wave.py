@@ -37,7 +37,7 @@ def draw_wave(columns: Sequence[Column], units: Units) -> str:
     tape = rect(0, _HIGH, wide, _TAPE, fill=_YELLOW)
     line = element("path", d="".join(steps), fill="none", stroke=_YELLOW, stroke_width=0.3)
     size = format_size(columns[-1].reaches, columns[-1].reaches, units).split(" ")[0]
-    label = f"{len(columns)} columns, {size} across once they are sewn."
+    label = f"{len(columns)} columns, {size} across when sewn."
     # The tape lies under its figures.
     figures = [part for part in parts if part.startswith("<text")]
     bars = [part for part in parts if not part.startswith("<text")]

@@ -98,7 +98,9 @@ def read_cupboard(
     """
     rows = list(_rows(content))
     if len(rows) > MOST_ROWS:
-        raise NotASpreadsheet(f"At most {MOST_ROWS} rows are taken at once; this has {len(rows)}.")
+        raise NotASpreadsheet(
+            f"A file can have {MOST_ROWS} rows; this one has {len(rows)}. Split it into two files."
+        )
     lots: list[CupboardLot] = []
     wrong: list[WrongRow] = []
     for _, group in groupby(rows, key=_lot_of):
@@ -132,12 +134,12 @@ def _rows(content: bytes) -> Iterator[Row]:
         _check_titles(titles)
         for number, cells in enumerate(table, start=2):
             if number > MOST_ROWS + 2:
-                raise NotASpreadsheet(f"At most {MOST_ROWS} rows are taken at once.")
+                raise NotASpreadsheet(f"A file can have {MOST_ROWS} rows. Split it into two files.")
             if any(cell.strip() for cell in cells):
                 row = dict(zip(titles, map(_plain, cells), strict=False))
                 yield number, {column: row.get(column, "") for column in COLUMNS}
     except csv.Error as error:
-        raise NotASpreadsheet(f"This is no table that can be read ({error}).") from error
+        raise NotASpreadsheet(f"Kersey can't read this file as a table ({error}).") from error
 
 
 def _decoded(content: bytes) -> str:
@@ -145,13 +147,13 @@ def _decoded(content: bytes) -> str:
         raise NotASpreadsheet("This file is larger than 8 MB.")
     marked = content.startswith((b"\xff\xfe", b"\xfe\xff"))
     if b"\0" in content and not marked:
-        raise NotASpreadsheet("This is no text. Save the spreadsheet as CSV first.")
+        raise NotASpreadsheet("This isn't a CSV file. Save the spreadsheet as CSV first.")
     for encoding in ("utf-16",) if marked else _ENCODINGS:
         try:
             return content.decode(encoding)
         except UnicodeError:
             continue
-    raise NotASpreadsheet("The letters of this file cannot be read. Save it as CSV, UTF-8.")
+    raise NotASpreadsheet("Kersey can't read the characters in this file. Save it as CSV, UTF-8.")
 
 
 def _dialect(text: str) -> type[csv.Dialect]:
@@ -168,7 +170,7 @@ def _check_titles(titles: Sequence[str]) -> None:
     missing = [name for name in _NEEDED if name not in titles]
     if missing:
         raise NotASpreadsheet(
-            f"The first row must name the columns; {' and '.join(missing)} is missing. "
+            f"The first row must name the columns. Missing: {' and '.join(missing)}. "
             f"Columns: {', '.join(COLUMNS)}."
         )
 
@@ -259,13 +261,13 @@ def _one_of(kinds: type[_Kind], cells: Mapping[str, str], column: str) -> _Kind 
         spellings = {kind, kind.replace("-", " ")}
         if said in spellings or said.removesuffix("s") in spellings:
             return kind
-    raise WrongCell(f"{column}: “{said[:40]}” is none of {', '.join(kinds)}.")
+    raise WrongCell(f"{column}: “{said[:40]}” isn't one of {', '.join(kinds)}.")
 
 
 def _number(cells: Mapping[str, str], column: str) -> int:
     said = cells[column]
     if not said.isdecimal() or len(said) > 9:
-        raise WrongCell(f"{column}: write a whole number, like 12; this is “{said[:40]}”.")
+        raise WrongCell(f"{column}: “{said[:40]}” isn't a whole number. Type it like 12.")
     return int(said)
 
 
@@ -274,7 +276,7 @@ def _share(cells: Mapping[str, str], column: str) -> Fraction:
     try:
         return Fraction(said or 0)
     except (ValueError, ZeroDivisionError):
-        raise WrongCell(f"{column}: write a number, like 3; this is “{said[:40]}”.") from None
+        raise WrongCell(f"{column}: “{said[:40]}” isn't a number. Type it like 3.") from None
 
 
 def _length(cells: Mapping[str, str], column: str, shop: Workshop) -> Fraction | None:

@@ -89,10 +89,10 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     try:
         records = json.loads(content.decode("utf-8-sig"))
     except (ValueError, RecursionError) as error:
-        raise NotAKerseyFile(f"This is no file of Kersey's ({type(error).__name__}).") from error
+        raise NotAKerseyFile(f"This isn't a Kersey file ({type(error).__name__}).") from error
     kind = records.get("kersey") if isinstance(records, dict) else None
     if kind not in {KIND, _THIRD_KIND, _SECOND_KIND, _FIRST_KIND}:
-        raise NotAKerseyFile(f"This is no file of Kersey's: it does not begin with “{KIND}”.")
+        raise NotAKerseyFile(f"This isn't a Kersey file; it doesn't start with “{KIND}”.")
     lots = _parts(records, "cupboard", lot_from, tell)
     if kind == _FIRST_KIND:
         lots += _own_strips(records, len(lots))
@@ -160,7 +160,7 @@ def _check_letters(record: Any) -> None:
     """Raise `NotAKerseyFile` for text with something in it that is no letter."""
     if isinstance(record, str):
         if not record.isascii() and _NO_LETTER.search(record):
-            raise NotAKerseyFile("it has half of a letter in it, which cannot be kept.")
+            raise NotAKerseyFile("it contains a broken character that can't be saved.")
     elif isinstance(record, dict):
         for key, value in record.items():
             if type(value) in _HOLDS_TEXT:

@@ -162,7 +162,7 @@ def _read(content: bytes, kind: type[_File]) -> _File:
     except ValidationError as error:
         raise BadOrder(first_fault(error)) from error
     except (ValueError, RecursionError) as error:
-        raise BadOrder(f"This is no file of Kersey's ({type(error).__name__}).") from error
+        raise BadOrder(f"This isn't a Kersey file ({type(error).__name__}).") from error
 
 
 def _told(read: Callable[[], _Read]) -> _Read:
@@ -170,4 +170,4 @@ def _told(read: Callable[[], _Read]) -> _Read:
     try:
         return read()
     except (InvalidValue, KeyError, TypeError) as error:
-        raise BadOrder(f"This file cannot be used: {error}") from error
+        raise BadOrder(f"Kersey can't use this file: {error}") from error

@@ -66,7 +66,7 @@ def read_block(content: bytes) -> OwnBlock:
     True
     """
     if len(content) > MOST_BYTES:
-        raise BadBlockFile("A block is at most 64 KB.")
+        raise BadBlockFile("A block file can be up to 64 KB.")
     try:
         found = BlockFile.model_validate(_parsed(content))
         cells = [
@@ -85,4 +85,4 @@ def _parsed(content: bytes) -> Any:
     try:
         return json.loads(content.decode("utf-8-sig"))
     except (ValueError, RecursionError) as error:
-        raise BadBlockFile("The file is no JSON text.") from error
+        raise BadBlockFile("This isn't a Kersey block file.") from error

@@ -56,9 +56,9 @@ class Crop:
     def __post_init__(self) -> None:
         sides = (self.left, self.right, self.top, self.bottom)
         if not all(0 <= side <= 1 for side in sides):
-            raise NotAPhotograph("The crop lies outside the photograph.")
+            raise NotAPhotograph("The box is outside the photo.")
         if min(self.right - self.left, self.bottom - self.top) <= self.smallest:
-            raise NotAPhotograph("The crop is too small: leave some cloth in it.")
+            raise NotAPhotograph("The box is too small. Drag it over more of the fabric.")
 
 
 @dataclass(frozen=True)
@@ -88,9 +88,9 @@ class Line:
 
     def __post_init__(self) -> None:
         if not all(0 <= side <= 1 for side in (self.x1, self.y1, self.x2, self.y2)):
-            raise NotAPhotograph("The line leaves the photograph.")
+            raise NotAPhotograph("The line runs off the photo.")
         if math.dist((self.x1, self.y1), (self.x2, self.y2)) < _SHORTEST_LINE:
-            raise NotAPhotograph("The line is too short: draw it across all strips.")
+            raise NotAPhotograph("The line is too short. Drag it across all the strips.")
 
     def at(self, share: float) -> tuple[float, float]:
         """The point so far along it."""
@@ -129,7 +129,7 @@ def study_fan(content: bytes, line: Line, strips: int | None = None) -> list[tup
     `cleaned` does.
     """
     if strips is not None and not 1 <= strips <= MOST_IN_A_FAN:
-        raise NotAPhotograph(f"From 1 to {MOST_IN_A_FAN} strips can be told apart on one line.")
+        raise NotAPhotograph(f"One line can read 1 to {MOST_IN_A_FAN} strips.")
     picture = opened(content)
     ends = _parted(_along(picture, line), strips)
     found = []
@@ -246,19 +246,19 @@ def _round_the_middle(picture: Image.Image, line: Line, begin: float, end: float
 def opened(content: bytes) -> Image.Image:
     """The picture, upright, in plain colours, without anything written beside it."""
     if len(content) > MOST_BYTES:
-        raise NotAPhotograph("A photograph is at most 20 MB.")
+        raise NotAPhotograph("A photo can be up to 20 MB.")
     try:
         with Image.open(io.BytesIO(content), formats=_KINDS) as picture:
             if picture.width * picture.height > MOST_PIXELS:
-                raise NotAPhotograph("A photograph has at most 60 million pixels.")
+                raise NotAPhotograph("A photo can have up to 60 megapixels.")
             upright = ImageOps.exif_transpose(picture)
             return upright.convert("RGB")
     except NotAPhotograph:
         raise
     except (UnidentifiedImageError, Image.DecompressionBombError) as error:
-        raise NotAPhotograph("This is no JPEG, PNG or WebP picture.") from error
+        raise NotAPhotograph("This isn't a JPEG, PNG or WebP picture.") from error
     except (OSError, ValueError, SyntaxError, EOFError) as error:
-        raise NotAPhotograph("This picture is damaged and cannot be opened.") from error
+        raise NotAPhotograph("This picture is damaged and can't be opened.") from error
 
 
 def _counted(cloth: Image.Image) -> list[tuple[int, str]]:

@@ -230,7 +230,7 @@ def _candidates(
             may_buy |= roles | {need.role for need in asked.assembly.needs}
         finished = asked.assembly.finished
         if finished is None:
-            raise BadRequest(f"{at}.finished: must be given for a quilt of pieces of one's own")
+            raise BadRequest(f"{at}.finished: must be given when the block is a list of pieces")
         on_point_of = request.settings.on_point and finished[0] != finished[1]
         found = candidate_of(asked.block, asked.problem, finished, frozenset(may_buy), shop)
         if found is None or on_point_of:
@@ -282,16 +282,16 @@ def _edges(request: QuiltRequest) -> Iterator[Edge]:
         yield _in_field("binding.width", partial(Edge, style, width or USUAL_WIDTHS[style]))
         return
     if width is not None:
-        raise BadRequest("binding.width: must be left out where any style will do")
+        raise BadRequest("binding.width: must be left out when any style is allowed")
     yield from (Edge(each, USUAL_WIDTHS[each]) for each in EdgeStyle)
 
 
 def _space(request: QuiltRequest) -> Space:
     settings, borders = request.settings, request.borders
     if settings.any and (settings.on_point or settings.alternate):
-        raise BadRequest("settings.any: must be false where one setting is asked for")
+        raise BadRequest("settings.any: must be false when one setting is named")
     if settings.on_point and settings.alternate:
-        raise BadRequest("settings.alternate: must be false where blocks lie on point")
+        raise BadRequest("settings.alternate: must be false when blocks are set on point")
     for n, width in enumerate(borders.widths):
         at = f"borders.widths[{n}]"
         if not width:
@@ -350,7 +350,7 @@ def _sashings(part: SashingPart) -> Iterator[Sashing]:
 def _judge(request: QuiltRequest) -> Judge:
     part = request.target
     if part is None and request.aim is Aim.TARGET:
-        raise BadRequest("target: is missing, and the aim asks for one")
+        raise BadRequest("target: is missing; this aim needs one")
     for name in ("width", "length") if part else ():
         if getattr(part, name) > LARGEST_SIDE:
             raise BadRequest(f"target.{name}: must be at most {LARGEST_SIDE}")

@@ -27,7 +27,7 @@ from kersey.core.measure.length import parse_length
 from kersey.core.measure.workshop import QUARTER_INCH, check_seam
 
 MOST_BYTES = 4 * 1024 * 1024
-TOO_LARGE = "request: must be at most 4 MB"
+TOO_LARGE = "request: must be no larger than 4 MB"
 _LONGEST = 120
 MOST_FABRICS, _MOST_NEEDS, _MOST_RULES = 20_000, 200, 60
 _SMALLEST, _LARGEST = Fraction(1, 100), LARGEST
@@ -52,7 +52,7 @@ def _is_nothing(value: Any) -> bool:
 
 def _length(value: Any) -> Any:
     if isinstance(value, bool) or not isinstance(value, int | float | str):
-        raise ValueError("must be a number of inches, or a length like “2 1/2”")
+        raise ValueError("must be a number of inches or a length like “2 1/2”")
     try:
         # A number means what is written: 2.6 is 26 tenths, not the nearest binary fraction.
         length = parse_length(value) if isinstance(value, str) else Fraction(str(value))
@@ -280,7 +280,7 @@ def roles_of(recipe: Recipe) -> list[str]:
 
 
 def _no_constant(name: str) -> float:
-    raise ValueError(f"{name} is no JSON number")
+    raise ValueError(f"{name} isn't a JSON number")
 
 
 def _square_of(fabrics: Sequence[Fabric]) -> Fraction | None:
@@ -331,7 +331,7 @@ def _first(error: ValidationError) -> str:
 
 _SENTENCES = {
     "missing": "is missing",
-    "extra_forbidden": "is not a field of a request",
+    "extra_forbidden": "isn't a field Kersey knows",
     "greater_than_equal": "must be at least {ge}",
     "less_than_equal": "must be at most {le}",
     "literal_error": "must be {expected}",
@@ -339,7 +339,7 @@ _SENTENCES = {
     "int_type": "must be a whole number",
     "bool_type": "must be true or false",
     "string_type": "must be text",
-    "string_too_long": "must have at most {max_length} letters",
+    "string_too_long": "must have {max_length} characters or fewer",
     "string_too_short": "must not be empty",
     "too_long": "must hold at most {max_length}",
     "too_short": "must hold at least {min_length}",

@@ -26,7 +26,7 @@ class Corners:
 
     def __post_init__(self) -> None:
         if not all(0 <= side <= 1 for point in self.points for side in point):
-            raise NotAPhotograph("A corner lies outside the photograph.")
+            raise NotAPhotograph("A corner is outside the photo.")
         turns = [self._turn(n) for n in range(4)]
         if min(turns) <= _SMALLEST**2:
             raise NotAPhotograph(

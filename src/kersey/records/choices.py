@@ -50,7 +50,7 @@ def choices_from(document: Mapping[str, Any]) -> Design:
     known = dict(document)
     version = known.pop("version", None)
     if version not in (*_UPGRADES, VERSION):
-        raise BadDocument(f"Choices of version {version!r:.20} are not known.")
+        raise BadDocument(f"Choices of version {version!r:.20} aren't known.")
     while version != VERSION:
         known = _UPGRADES[version](known)
         version += 1

@@ -52,7 +52,7 @@ def lot_from(document: Mapping[str, Any]) -> CupboardLot:
     known = dict(document)
     version = known.pop("version", 1)
     if version not in (1, VERSION):
-        raise BadDocument(f"A lot of version {version!r:.20} is not known.")
+        raise BadDocument(f"A lot of version {version!r:.20} isn't known.")
     try:
         return _LOT.validate_python(_nested(known) if version == 1 else known, strict=False)
     except ValidationError as error:

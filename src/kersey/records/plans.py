@@ -88,7 +88,7 @@ def _read(adapter: TypeAdapter[Any], document: Document, paths: tuple[str, ...])
         if version == VERSION:
             facts = _with_plans(facts, paths)
         elif version != _FIRST:
-            raise BadDocument("This is of a version that is not known.")
+            raise BadDocument("This version isn't known.")
         return adapter.validate_python(facts)
     except ValidationError as error:
         raise BadDocument(first_fault(error)) from error

@@ -31,7 +31,7 @@ def prices_from(document: dict[str, Any]) -> PriceList:
     """
     known = dict(document)
     if known.pop("version", None) != VERSION:
-        raise BadDocument("Price lists of this version are not known.")
+        raise BadDocument("Price lists of this version aren't known.")
     try:
         return _LIST.validate_python(known, strict=False)
     except ValidationError as error:

@@ -23,7 +23,7 @@ _log = logging.getLogger(__name__)
 _AT_ONCE = 3
 _KEPT = 60
 _COMMAND = (sys.executable, "-m", "kersey.searching.worker")
-_LOST = "The search ended before it had an answer. Change something, or open the page again."
+_LOST = "The search stopped before it found an answer. Reload the page, or change something."
 
 
 class Inquiry:

@@ -113,7 +113,7 @@ class LotsChanged(KerseyError):
     def __init__(self, names: Sequence[str]) -> None:
         self.names = tuple(names)
         shown = ", ".join(f"“{name}”" for name in self.names[:3])
-        super().__init__(f"{shown} changed in another window meanwhile. Nothing was overwritten.")
+        super().__init__(f"{shown} changed in another window. Nothing was overwritten.")
 
 
 class NoSuchLot(KerseyError):
@@ -121,7 +121,7 @@ class NoSuchLot(KerseyError):
 
     def __init__(self, lot_id: int) -> None:
         self.lot_id = lot_id
-        super().__init__("There is no such lot in the cupboard.")
+        super().__init__("That lot isn't in the cupboard.")
 
 
 def count_lots(session: Session, find: Find) -> int:
@@ -214,7 +214,7 @@ def split_lot(session: Session, lot_id: int, revision: int, amount: Fraction, no
     _write(session, row, before, rest, EntryKind.SPLIT, now)
     (number,) = add_lots(session, [taken], None, now, EntryKind.SPLIT)
     records = {lot_id: numbered_document(before), number: None}
-    _note(session, f"a part of “{before.name}” cut off", records, now)
+    _note(session, f"split off part of “{before.name}”", records, now)
     tell_holders(session, [lot_id])
     check_held(session, [lot_id])
     return number

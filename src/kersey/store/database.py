@@ -35,11 +35,11 @@ def open_database(folder: Path) -> Engine:
         engine = _engine(path)
         _upgrade(engine, path)
     except OSError as error:
-        raise UnusableData(f"{folder} cannot be used: {error.strerror}.") from error
+        raise UnusableData(f"Kersey can't use the folder {folder}: {error.strerror}.") from error
     except (DatabaseError, sqlite3.DatabaseError) as error:
         raise UnusableData(
-            f"{path} cannot be read as Kersey's data. Move it away or choose another folder "
-            "with --data; nothing in it was changed."
+            f"Kersey can't read {path}. Move that file or choose another folder with --data. "
+            "Nothing in it was changed."
         ) from error
     return engine
 
@@ -81,8 +81,8 @@ def _check_known(config: Config, current: str, path: Path) -> None:
     known = {script.revision for script in ScriptDirectory.from_config(config).walk_revisions()}
     if current not in known:
         raise UnusableData(
-            f"{path} was written by a newer Kersey. Install that one, or choose another folder "
-            "with --data; nothing in it was changed."
+            f"{path} was saved by a newer version of Kersey. Install that version or choose "
+            "another folder with --data. Nothing in it was changed."
         )
 
 

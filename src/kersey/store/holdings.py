@@ -34,9 +34,11 @@ class LotHeld(Infeasible):
         self.name, self.there, self.holders = name, there, tuple(holders)
         who = " and ".join(f"“{holder}”" for holder in self.holders)
         pieces = "none" if not there else f"only {there}"
+        have = "has" if len(self.holders) == 1 else "have"
         super().__init__(
-            f"Of “{name}” there would be {pieces}, and {who} would hold more. "
-            "Return some of it there first. Nothing was changed."
+            f"That would leave {pieces} of “{name}”, but {who} {have} more pulled. Return some "
+            f"there "
+            "first. Nothing was changed."
         )
 
 

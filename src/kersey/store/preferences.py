@@ -49,7 +49,7 @@ class PreferencesChanged(KerseyError):
 
     def __init__(self, current: Preferences) -> None:
         self.current = current
-        super().__init__("The settings were changed in another window meanwhile.")
+        super().__init__("The settings were changed in another window.")
 
 
 def load_preferences(session: Session) -> Preferences:

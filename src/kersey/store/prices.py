@@ -16,7 +16,7 @@ class PricesChanged(KerseyError):
     """The price list was changed elsewhere since it was shown."""
 
     def __init__(self) -> None:
-        super().__init__("The price list was changed in another window meanwhile.")
+        super().__init__("The price list was changed in another window.")
 
 
 def load_prices(session: Session) -> tuple[PriceList, int]:

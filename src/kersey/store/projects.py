@@ -15,6 +15,7 @@ from sqlalchemy.orm import Session, selectinload
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
 from kersey.core.project.finishing import NOT_FINISHED
+from kersey.core.project.naming import unused_name
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import AT_REST, Measured, Sewing
 from kersey.core.project.table import EMPTY_TABLE
@@ -39,6 +40,8 @@ from kersey.store.tables import (
     PullRow,
 )
 
+# A copy's name has room for its number.
+_LONGEST_COPIED = LONGEST_NAME - len(" copy 99")
 _WITH_FABRICS = (
     selectinload(ProjectRow.pulls)
     .joinedload(PullRow.stack, innerjoin=True)
@@ -89,7 +92,7 @@ class NoSuchProject(KerseyError):
 
     def __init__(self, project_id: int) -> None:
         self.project_id = project_id
-        super().__init__("There is no such project.")
+        super().__init__("That quilt isn't here.")
 
 
 class ProjectGone(KerseyError):
@@ -97,7 +100,7 @@ class ProjectGone(KerseyError):
 
     def __init__(self, line: ProjectLine) -> None:
         self.line = line
-        super().__init__(f"“{line.name}” was deleted.")
+        super().__init__(f"“{line.name}” is deleted. You can restore it from Off the wall.")
 
 
 class ProjectChanged(KerseyError):
@@ -105,7 +108,7 @@ class ProjectChanged(KerseyError):
 
     def __init__(self, current: StoredProject) -> None:
         self.current = current
-        super().__init__(f"“{current.project.name}” was changed in another window meanwhile.")
+        super().__init__(f"“{current.project.name}” was changed in another window.")
 
 
 def count_projects(session: Session) -> int:
@@ -132,6 +135,11 @@ def all_projects(session: Session) -> list[Project]:
     query = select(ProjectRow).where(ProjectRow.deleted_at.is_(None)).order_by(ProjectRow.id)
     query = query.options(*_WITH_FABRICS)
     return [project_from_row(row) for row in session.scalars(query)]
+
+
+def project_names(session: Session) -> list[str]:
+    """The names of all projects that are not deleted."""
+    return list(session.scalars(select(ProjectRow.name).where(ProjectRow.deleted_at.is_(None))))
 
 
 def washed_logs(session: Session) -> list[Sewing]:
@@ -268,7 +276,7 @@ def keep_answer(session: Session, project_id: int, question: str, known: YieldSo
 def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
     """Copy a project as a sketch, since its fabric is held, and return the copy's number."""
     project = get_project(session, project_id).project
-    name = f"{project.name[: LONGEST_NAME - len(' (copy)')]} (copy)"
+    name = unused_name(f"{project.name[:_LONGEST_COPIED]} copy", project_names(session))
     fabrics = tuple(replace(pulled, cut=0) for pulled in project.fabrics)
     # Nothing of the copy is cut or sewn; a plan of what lies on the table is a plan of nothing.
     plan = project.plan if project.table == EMPTY_TABLE else None

@@ -36,16 +36,16 @@ _STATUS: dict[type[KerseyError], int] = {
     Infeasible: 422,
 }
 _TITLES = {
-    400: "Not here",
-    403: "Refused",
-    404: "No such page",
-    405: "Not like this",
-    409: "Not as it was",
+    400: "Kersey can't use that address",
+    403: "Not allowed",
+    404: "Page not found",
+    405: "That link can't do this",
+    409: "It changed in the meantime",
     410: "Deleted",
-    413: "Too much at once",
-    422: "That will not do",
-    500: "A fault",
-    503: "Still writing",
+    413: "Too large to send at once",
+    422: "That won't work yet",
+    500: "Something broke",
+    503: "Still saving",
 }
 _LONGEST_ECHO = 2000
 # What SQLite says when it has waited for another writer long enough.
@@ -73,8 +73,8 @@ async def tell_fault(error: Exception, scope: Scope, send: Send) -> None:
     fault = uuid4().hex[:8]
     _log.error("fault %s at %s", fault, scope["path"], exc_info=error)
     words = (
-        f"Kersey made a mistake here (fault {fault}, written to its log). "
-        "What was kept before is untouched."
+        f"Kersey hit an error here (fault {fault}; details are in its log). "
+        "Everything you saved before is safe."
     )
     await _page(Request(scope), 500, words)(scope, _nothing_more, send)
 
@@ -82,9 +82,9 @@ async def tell_fault(error: Exception, scope: Scope, send: Send) -> None:
 def _http_page(request: Request, error: Exception) -> Response:
     assert isinstance(error, HTTPException)
     words = {
-        404: "There is no page at this address.",
-        405: "This address is not made for that.",
-    }.get(error.status_code, "Kersey cannot answer this.")
+        404: "There is no page here. Go to All quilts and open it from there.",
+        405: "This address can't do that.",
+    }.get(error.status_code, "Kersey can't answer this request.")
     answer = _page(request, error.status_code, words)
     # Which methods there are, where the method was wrong.
     answer.headers.update(error.headers or {})
@@ -93,14 +93,14 @@ def _http_page(request: Request, error: Exception) -> Response:
 
 def _no_page(request: Request, _error: Exception) -> Response:
     """A project number that is no number."""
-    return _page(request, 404, "There is no page at this address.")
+    return _page(request, 404, "There is no page here. Go to All quilts and open it from there.")
 
 
 def _conflict_page(request: Request, error: Exception) -> Response:
     """Two windows, one thing: show both, overwrite nothing, let the person decide."""
     assert isinstance(error, ProjectChanged | PreferencesChanged)
     context = {
-        "title": "Changed elsewhere",
+        "title": "Changed in another window",
         "words": str(error),
         "typed": _typed_fields(request),
         "action": request.url.path,
@@ -119,7 +119,12 @@ def _busy_page(request: Request, error: Exception) -> Response:
     assert isinstance(error, OperationalError)
     if not _BUSY.search(str(error.orig)):
         raise error
-    answer = _page(request, 503, "Still writing something large, so this was not kept. Try again.")
+    answer = _page(
+        request,
+        503,
+        "Kersey is still saving something large, so this change wasn't "
+        "saved. Try again in a moment.",
+    )
     answer.headers["Retry-After"] = "2"
     return answer
 
@@ -141,7 +146,7 @@ def _page(request: Request, status: int, words: str, gone: object = None) -> Res
     if is_fragment_request(request):
         return Response(words, status_code=status, media_type="text/plain; charset=utf-8")
     context = {
-        "title": _TITLES.get(status, "That did not work"),
+        "title": _TITLES.get(status, "That didn't work"),
         "words": words,
         "gone": gone,
         "typed": _typed_fields(request),

@@ -19,16 +19,16 @@ _LOT_MARK = re.compile(r"(\d{1,9})-(\d{1,9})")
 
 # Pydantic's kinds of errors -> sentences with an example.
 _SENTENCES = {
-    "missing": "This is missing.",
-    "int_parsing": "Write a whole number, like 3.",
-    "int_from_float": "Write a whole number, like 3.",
+    "missing": "Fill this in.",
+    "int_parsing": "Type a whole number, like 3.",
+    "int_from_float": "Type a whole number, like 3.",
     "int_parsing_size": "This number is too large.",
     "greater_than_equal": "It must be at least {ge}.",
-    "less_than_equal": "It can be at most {le}.",
-    "enum": "Choose one of the list.",
-    "literal_error": "Choose one of the list.",
-    "string_too_long": "At most {max_length} letters.",
-    "string_pattern_mismatch": "Write it like 8x10.",
+    "less_than_equal": "It can be no more than {le}.",
+    "enum": "Choose one from the list.",
+    "literal_error": "Choose one from the list.",
+    "string_too_long": "Use {max_length} characters or fewer.",
+    "string_pattern_mismatch": "Type it like 8x10.",
     "bool_parsing": "Choose yes or no.",
 }
 

@@ -60,11 +60,11 @@ class Guard:
 
         headers = Headers(scope=scope)
         if not self._is_ours(headers.get("host", "")):
-            await refuse(400, "This address does not belong to Kersey.", scope, send_guarded)
+            await refuse(400, "Kersey doesn't answer at this address.", scope, send_guarded)
         elif scope["method"] not in _READING and self._is_cross_site(headers):
             await refuse(
                 403,
-                "This form was sent from another site. Nothing was changed.",
+                "This form came from another site. Nothing was changed.",
                 scope,
                 send_guarded,
             )
@@ -79,7 +79,7 @@ class Guard:
         most = LARGEST_BODY if file is None else file + _ROUND_A_FILE
         body = await _read(receive, headers, most)
         if body is None:
-            words = f"This is more than Kersey takes at once ({most // 1024} KB)."
+            words = f"This is too large to send at once. The limit is {most // 1024} KB."
             await refuse(413, words, scope, send)
             return
         scope["kersey.body"] = body

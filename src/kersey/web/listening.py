@@ -10,10 +10,10 @@ class CannotListen(KerseyError):
 
     def __init__(self, host: str, port: int, error: Exception) -> None:
         super().__init__(
-            f"Cannot listen on {host!r:.80}:{port} ({_why(error)}). "
-            "Is Kersey running already? Choose another port with --port."
+            f"Kersey can't listen on {host!r:.80}:{port} ({_why(error)}). "
+            "Kersey may already be running. If not, choose another port with --port."
             if isinstance(error, OSError)
-            else f"{host!r:.80} is no address to listen on. Say it like 127.0.0.1."
+            else f"{host!r:.80} isn't an address Kersey can use. Type it like 127.0.0.1."
         )
 
 

@@ -1,7 +1,7 @@
 """A project opened for a page: as it is kept, as it is shown, and changed."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from fastapi import Path
@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units
+from kersey.core.project.naming import name_with_block, unused_name
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked
 from kersey.core.quilt.planning import regridded
@@ -23,6 +24,7 @@ from kersey.store.projects import (
     change_project,
     get_project,
     project_line,
+    project_names,
 )
 from kersey.web.forms import PageForm
 from kersey.web.planning import NO_NEWS, PlanNews, settle
@@ -119,9 +121,15 @@ def change(
     with room.transaction() as session:
         preferences = load_preferences(session)
         units = preferences.workshop.units
-        stored = change_project(
-            session, project_id, revision, lambda p: settled(p, how(p), units), room.clock(), why
-        )
+
+        def changed(project: Project) -> Project:
+            after = settled(project, how(project), units)
+            name = name_with_block(project, after)
+            if name == project.name:
+                return after
+            return replace(after, name=unused_name(name, project_names(session)))
+
+        stored = change_project(session, project_id, revision, changed, room.clock(), why)
         if also is not None:
             also(session, stored.project)
     return opened_after(room, stored, preferences)

@@ -14,7 +14,7 @@ from jinja2.runtime import Context
 from markupsafe import Markup
 from starlette.responses import HTMLResponse
 
-from kersey.core.measure.counting import counted
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
     CENTIMETRE,
     Units,
@@ -26,6 +26,7 @@ from kersey.core.measure.length import (
     format_size,
     write_length,
 )
+from kersey.core.measure.spoken import shown
 
 _WEB = Path(__file__).parent
 STATIC = _WEB / "static"
@@ -79,9 +80,12 @@ def _environment() -> Environment:
         "in_units": _with_units(_in_units),
         "as_money": _as_money,
         "counted": counted,
+        "noun_for": noun_for,
+        "shown": shown,
         "drawn": Markup,
         "combine": lambda facts, more: {**facts, **more},
         "zip_self": lambda words: [(word, word) for word in words],
+        "worded": lambda choices: [(choice.value, choice.words) for choice in choices],
     }
     return environment
 

@@ -114,15 +114,15 @@ def test_cut_sizes_are_those_of_the_trade() -> None:
 @pytest.mark.parametrize(
     ("content", "why"),
     [
-        (b"no json", "no JSON"),
+        (b"no json", "isn't a Kersey block file"),
         (b'{"kersey": "block/2", "name": "x", "grid": 3, "cells": [{}]}', "kersey"),
         (b'{"kersey": "block/1", "name": "x", "grid": 12, "cells": [{"row": 1, "column": 1}]}',
          "grid"),
         (b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": [{"row": 1, "column": 1}]}',
-         "cover every square"),
+         "cover every grid square"),
         (b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": '
          b'[{"row": 1, "column": 1, "rows": 2, "kind": "half-square"}]}', "as many rows"),
-        (b" " * 70_000, "at most 64 KB"),
+        (b" " * 70_000, "up to 64 KB"),
     ],
 )  # fmt: skip
 def test_a_bad_file_is_one_line(content: bytes, why: str) -> None:

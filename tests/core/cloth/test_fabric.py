@@ -44,7 +44,7 @@ def test_a_lighter_grey_is_lighter(level: int) -> None:
 
 @pytest.mark.parametrize("text", ["", "red", "#12345", "#1234567", "123456", "#gggggg", "url(#x)"])
 def test_what_is_no_colour_is_refused(text: str) -> None:
-    with pytest.raises(NotAColour, match="Write it like #a3342d"):
+    with pytest.raises(NotAColour, match="Type it like #a3342d"):
         checked_colour(text)
 
 
@@ -88,7 +88,7 @@ def test_strips_that_cannot_be(width: str, length: str) -> None:
 def test_a_lot_has_a_strip_at_least_and_not_too_many() -> None:
     cloth = made_up_prints(1)[0]
     for stacks in ((Stack(cloth, 0),), (Stack(cloth, 400), Stack(cloth, 400))):
-        with pytest.raises(BadFabric, match="From 1 to 600"):
+        with pytest.raises(BadFabric, match="can have 1 to 600"):
             Lot(WIDTH, LENGTH, stacks)
     with pytest.raises(BadFabric):
         Stack(cloth, -1)

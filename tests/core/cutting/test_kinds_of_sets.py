@@ -164,7 +164,7 @@ def test_what_no_sets_can_be_is_refused() -> None:
     cloth = strips("any", ["42"])
     with pytest.raises(BadCutting, match="every piece"):
         CuttingProblem((strip,), cloth, sets=(StripSet(((0, 2),), 1),))
-    with pytest.raises(BadCutting, match="crosscut"):
+    with pytest.raises(BadCutting, match="cut into segments"):
         CuttingProblem((replace(strip, crosscut=False),), cloth, sets=(StripSet(((0, 3),), 1),))
     two = (strip, replace(strip, label="B", role="dark"))
     with pytest.raises(BadCutting, match="one role"):

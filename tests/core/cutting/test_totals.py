@@ -80,7 +80,7 @@ def test_no_more_blocks_are_cut_than_are_sought() -> None:
 
 def test_what_is_wanted_once_is_not_cut_of_strip_sets() -> None:
     sets = replace(BLOCK, crosscut=True)
-    with pytest.raises(BadCutting, match="beside sets"):
+    with pytest.raises(BadCutting, match="but not with strip sets"):
         CuttingProblem(
             (sets, Need("side", "border-1", F(3), F(40))), strips([42] * 3),
             totals=(Total(((1, F(1)),), F(2)),),

@@ -36,8 +36,8 @@ def test_two_quilts_by_hand() -> None:
     assert found.after((F(60), F(80))) == (F(117, 2), F(77))
     words = washing_words(found, (F(60), F(80)), Units.INCHES)
     assert words == (
-        "Washed, about 58½ × 77″: the 2 quilts you measured before and after shrank about "
-        "1.2 to 4.0 % across and 2.5 to 5.0 % down."
+        "After washing, about 58½ × 77″: the 2 quilts you measured shrank about "
+        "1.2 to 4.0% in width and 2.5 to 5.0% in length."
     )
 
 

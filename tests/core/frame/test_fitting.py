@@ -53,7 +53,7 @@ def test_alike_on_both_axes_it_is_the_usual_border(
 
 
 def test_what_is_larger_already_cannot_be_mended() -> None:
-    with pytest.raises(BadBorder, match="more than is wanted"):
+    with pytest.raises(BadBorder, match="larger than the size you want"):
         fit_border((F(40), F(40)), (F(42), F(39)), SEAM)
     # A worked figure: centre 36 1/4 x 35 3/4, wanted 42 1/2 square.
     assert fitted_cut(F(85, 2), F(143, 4), SEAM) == F(31, 8)

@@ -30,10 +30,20 @@ def test_all_of_the_quilt_lies_somewhere(
 @pytest.mark.parametrize(
     ("width", "length", "tuck", "said"),
     [
-        (84, 102, 10, "On a queen bed it hangs 12″ at each side and 12″ at the foot, 10″ under"),
-        (60, 80, 0, "On a queen bed it covers no more than the mattress."),
-        (56, 90, 0, "On a queen bed it hangs 10″ at the foot; 2″ at each side stay bare."),
-        (56, 70, 0, "covers no more than the mattress; 2″ at each side and 10″ at the foot stay"),
+        (84, 102, 10, "On a queen bed it hangs 12″ at each side and 12″ at the foot, with 10″ for"),
+        (60, 80, 0, "On a queen bed it covers only the mattress top."),
+        (
+            56,
+            90,
+            0,
+            "On a queen bed it hangs 10″ at the foot and leaves 2″ at each side uncovered.",
+        ),
+        (
+            56,
+            70,
+            0,
+            "covers only the mattress top and leaves 2″ at each side and 10″ at the foot uncovered",
+        ),
     ],
 )
 def test_how_it_lies_is_said(width: int, length: int, tuck: int, said: str) -> None:

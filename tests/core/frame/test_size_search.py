@@ -61,10 +61,12 @@ def test_a_wish_ranks_what_comes_nearest_first() -> None:
 
 def test_reasons_are_given() -> None:
     words = " ".join(why(size_options(SizeQuestion(SIX, 80))[0], Units.INCHES))
-    assert words == "It uses all 80 blocks. With a border of 3″ it fits a lap quilt."
+    assert words == (
+        "It uses all 80 blocks. With a border of 3″ it is the right size for a lap quilt."
+    )
     short = size_option(SizeQuestion(SIX, 66), 10, 8)
     assert short.spare == -14
-    assert "14 of its 80 blocks are missing" in why(short, Units.INCHES)[0]
+    assert "It needs 80 blocks; you are 14 short" in why(short, Units.INCHES)[0]
 
 
 @pytest.mark.parametrize(

@@ -73,7 +73,7 @@ def test_a_bare_number_is_in_the_units_a_person_thinks_in() -> None:
 def test_what_is_no_length_gets_a_sentence_with_an_example(text: str) -> None:
     with pytest.raises(NotALength) as refused:
         parse_length(text)
-    assert "Write it like 2 1/2" in str(refused.value)
+    assert "Type it like 2 1/2" in str(refused.value)
     assert len(str(refused.value)) < 120
 
 

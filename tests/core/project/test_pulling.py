@@ -30,10 +30,10 @@ def looked_over(lot: Lot, strips: int) -> tuple[str, ...]:
     [
         (roll(2, 2, 2, 2, 2), 3, []),
         (roll(20), 3, ["only one print"]),
-        (roll(10, 10, 0), 3, ["only 2 prints", "50 % of the strips"]),
-        (roll(6, 1, 1, 1, 1), 3, ["60 %"]),
-        (roll(2, 2, 2, 2, 2, value=Value.LIGHT), 3, ["all strips read as light"]),
-        (roll(9, 9, value=Value.DARK), 4, ["only 2 prints", "50 %", "read as dark"]),
+        (roll(10, 10, 0), 3, ["only 2 prints", "50% of the strips"]),
+        (roll(6, 1, 1, 1, 1), 3, ["60%"]),
+        (roll(2, 2, 2, 2, 2, value=Value.LIGHT), 3, ["all the strips read light"]),
+        (roll(9, 9, value=Value.DARK), 4, ["only 2 prints", "50%", "read dark"]),
     ],
 )
 def test_looking_over(lot: Lot, strips: int, said: list[str]) -> None:

@@ -101,7 +101,7 @@ def test_families_and_pairs_are_followed_as_far_as_the_fabric_goes() -> None:
     assert len(pairs) == 2
     assert all(len(pair) == 2 for pair in pairs)
     mixed = deal(plan, Wished(KitWish.FAMILIES, families | {"navy": "black"}))
-    assert "mix colour families" in mixed.unmet
+    assert "mix color families" in mixed.unmet
 
 
 def test_dealt_again_is_another_deal_and_pins_stay() -> None:

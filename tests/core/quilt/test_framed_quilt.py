@@ -117,9 +117,9 @@ def test_it_is_drawn_said_and_kept(design: Design) -> None:
 
 
 def test_what_cannot_be_is_refused() -> None:
-    with pytest.raises(BadDesign, match="At most 4 borders"):
+    with pytest.raises(BadDesign, match="up to 4 borders"):
         Design(outer_borders=(F(1),) * 4)
-    with pytest.raises(BadEdge, match="Binding strips are 1½″ to 4″"):
+    with pytest.raises(BadEdge, match="Binding strips can be 1½″ to 4″"):
         Design(binding_width=F(9))
     assert Design(edge_style=EdgeStyle.SINGLE_FOLD, binding_width=F(5, 4)).edge.width == F(5, 4)
 

@@ -155,5 +155,5 @@ def test_weights_of_ones_own_decide() -> None:
     ).quilts[0]
     # Sixty blocks are 6 x 10, longer and narrower than anybody asked for.
     assert (best.scheme.columns, best.scheme.rows) == (7, 8)
-    with pytest.raises(BadWeights, match="is not weighed"):
+    with pytest.raises(BadWeights, match="isn't one of"):
         Judge(own_weights={"love": 1})

@@ -178,7 +178,7 @@ def test_another_size_serves_at_once_from_the_plan_that_is_kept() -> None:
 
 
 def test_no_block_no_quilt() -> None:
-    with pytest.raises(NoQuilt, match="no whole block"):
+    with pytest.raises(NoQuilt, match="isn't enough for one block"):
         quilt("2 strips", block=of_strips(6, sets=True))
 
 
@@ -189,7 +189,7 @@ def test_the_work_order_sews_sets_before_it_cuts_them() -> None:
     assert [step.name for step in steps if step.kind is StepKind.SEW] == ["strip set", "block"]
     made = quilt(rows=10, columns=8)
     titles = [step_words(step, made).title for step in work_order(made)]
-    assert titles[1:3] == ["Cut 40 strips", "Lay the pieces out in 80 kits"]
+    assert titles[1:3] == ["Cut 40 strips", "Sort the pieces into 80 kits"]
     assert "Cut 6 strips 3½″ wide for the border" in titles
 
 

@@ -51,7 +51,7 @@ def test_what_is_bought_makes_the_blocks(recipe: str, line: str) -> None:
     assert quilt.blocks_short > 0
     found = shopping(twin)
     lacks = {lack.what: lack for lack in found.lacks}
-    of_blocks = [lack for lack in found.lacks if lack.what.endswith("for the blocks")]
+    of_blocks = [lack for lack in found.lacks if lack.what.endswith("for blocks")]
     assert of_blocks
     fat_quarters = {
         what.split()[0]: next(o for o in lack.offers if o.ware.name == "fat quarter")
@@ -94,14 +94,19 @@ def test_what_no_ware_would_do_for_is_said() -> None:
     prices = USUAL_PRICES
     for name in ("extra-wide backing", "batting 120 x 120", "batting 90 x 108"):
         prices = prices.without(name)
-    scarce = replace(next(w for w in prices.wares if w.name == "plain cotton"), stock=Fraction(9))
-    prices = prices.with_ware("plain cotton", scarce)
+    scarce = replace(
+        next(w for w in prices.wares if w.name == "solid cotton, by the yard"), stock=Fraction(9)
+    )
+    prices = prices.with_ware("solid cotton, by the yard", scarce)
     question = shopping_question(twin, Units.INCHES, prices)
     assert question
     *_, found = question.run(no_clock)
     assert "batting" in found.not_offered
     backing = next(lack for lack in found.lacks if lack.what == "backing")
-    assert [offer.ware.name for offer in backing.offers] == ["cotton off the bolt", "plain cotton"]
+    assert [offer.ware.name for offer in backing.offers] == [
+        "quilting cotton, by the yard",
+        "solid cotton, by the yard",
+    ]
 
 
 @pytest.mark.parametrize("key", ["baby", "twin", "queen"])

@@ -23,8 +23,8 @@ def ware(name: str) -> Ware:
     ("name", "wanted", "quantity", "cost"),
     [
         # By hand: 30 inches are 7 eighths of a yard (31 1/2), at 8.50 a yard 7.4375.
-        ("plain cotton", F(30), F(63, 2), 744),
-        ("plain cotton", F(1), F(9), 213),
+        ("solid cotton, by the yard", F(30), F(63, 2), 744),
+        ("solid cotton, by the yard", F(1), F(9), 213),
         ("fat quarter", F(4), F(4), 1520),
         ("fat quarter", F(7, 2), F(4), 1520),
         ("roll of 40 strips", F(2), F(2), 8400),
@@ -48,7 +48,7 @@ def test_what_is_sold_is_delivered_and_gone(lines: list[tuple[Ware, int]]) -> No
     total = {w.name: sum(o.quantity for o in order if o.ware is w) for w in USUAL_PRICES.wares}
     enough = all(w.stock is None or total[w.name] <= w.stock for w in USUAL_PRICES.wares)
     if not enough:
-        with pytest.raises(OutOfStock, match="too little is in stock"):
+        with pytest.raises(OutOfStock, match="isn't enough"):
             fill(order, USUAL_PRICES)
         return
     left = fill(order, USUAL_PRICES)
@@ -65,10 +65,10 @@ def test_what_is_sold_is_delivered_and_gone(lines: list[tuple[Ware, int]]) -> No
 @pytest.mark.parametrize(
     ("form", "size", "price", "says"),
     [
-        (Form.SCRAPS, (F(1), F(1)), 1, "A shop sells"),
-        (Form.STRIP, (F(5, 2), F(0)), 1, "How long is it"),
-        (Form.YARDAGE, (F(1), F(0)), 1, "How wide is it"),
-        (Form.YARDAGE, (F(42), F(0)), -1, "A price is"),
+        (Form.SCRAPS, (F(1), F(1)), 1, "An item must be"),
+        (Form.STRIP, (F(5, 2), F(0)), 1, "Type the length"),
+        (Form.YARDAGE, (F(1), F(0)), 1, "Type the width"),
+        (Form.YARDAGE, (F(42), F(0)), -1, "A price can be"),
     ],
 )
 def test_wares_that_cannot_be(
@@ -83,5 +83,5 @@ def test_a_list_is_changed_ware_by_ware() -> None:
     more = USUAL_PRICES.with_ware(None, dearer)
     assert more.without("linen") == USUAL_PRICES
     assert more.with_ware("linen", Ware("linen", Form.YARDAGE, F(54), 1)).ware("linen") != dearer
-    with pytest.raises(BadWare, match="called “linen” already"):
+    with pytest.raises(BadWare, match="“linen” is already"):
         PriceList((dearer, dearer))

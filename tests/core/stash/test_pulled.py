@@ -152,9 +152,9 @@ def test_a_role_is_totalled() -> None:
     [
         (100, 100, None),
         (109, 100, None),
-        (120, 100, "The dark side needs a fifth more to go with the light."),
-        (100, 150, "The light side needs half as much again to go with the dark."),
-        (400, 100, "The dark side needs 4 times as much to go with the light."),
+        (120, 100, "You need a fifth more dark fabric to match the light."),
+        (100, 150, "You need half again as much light fabric to match the dark."),
+        (400, 100, "You need 4 times as much dark fabric to match the light."),
         (100, 0, None),
     ],
 )
@@ -168,8 +168,8 @@ def test_balance_follows_what_the_block_needs() -> None:
     needs = {Role.LIGHT: Fraction(2), Role.DARK: Fraction(3)}
     assert short_side({Role.LIGHT: Fraction(20), Role.DARK: Fraction(30)}, needs) == ()
     (said,) = short_side({Role.LIGHT: Fraction(20), Role.DARK: Fraction(20)}, needs)
-    assert said == "The dark side needs half as much again to go with the light."
-    assert share_in_words(Fraction(1)) == "as much again"
+    assert said == "You need half again as much dark fabric to match the light."
+    assert share_in_words(Fraction(1)) == "twice as much"
 
 
 @pytest.mark.parametrize(

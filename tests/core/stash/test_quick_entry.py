@@ -47,24 +47,24 @@ def test_lines_that_are_taken(
 @pytest.mark.parametrize(
     ("line", "complaint"),
     [
-        ("", "Say how many and what"),
-        ("0 strips", "From 1 to 600"),
-        ("99999 strips", "From 1 to 600"),
-        ("3 strips, 5 prints", "5 prints cannot come out of 3 strips"),
+        ("", "Type how many and what"),
+        ("0 strips", "can have 1 to 600"),
+        ("99999 strips", "can have 1 to 600"),
+        ("3 strips, 5 prints", "3 strips can't be 5 prints"),
         ("20 prints 3 each 40 strips", "60, not 40"),
         ("squares", "How many squares?"),
-        ("crumbs", "How much do they weigh? Say it like 900 g"),
-        ("60 pieces", "How large are the 60 pieces?"),
-        ("200 kg crumbs", "from 1 g to 100 kg"),
-        ("42 squares 30 x 30", "A square is from 1″ to 24″"),
-        ("9 strings 1 1/2 x 300", "at most 120″ long"),
-        ("12 fat quarters, 40 strips", "One lot at a time"),
-        ("40 strips 30 x 42", "A strip is from"),
+        ("crumbs", "How much do they weigh? Type it like 900 g"),
+        ("60 pieces", "What size are the 60 pieces?"),
+        ("200 kg crumbs", "1 g to 100 kg"),
+        ("42 squares 30 x 30", "A square can be 1″ to 24″"),
+        ("9 strings 1 1/2 x 300", "up to 120″ long"),
+        ("12 fat quarters, 40 strips", "Type one lot at a time"),
+        ("40 strips 30 x 42", "A strip can be"),
         ("40 strips 2 1/2 x 2", None),
-        ("40 strips 2 1/2 x 900", "at most 120"),
-        ("40 strips 41 strips", "What are the 41"),
+        ("40 strips 2 1/2 x 900", "up to 120"),
+        ("40 strips 41 strips", "Are the 41 part of these"),
         ("40 strips, -2 wide", "“-2”"),
-        ("x" * 300, "at most 200 letters"),
+        ("x" * 300, "can have 200 characters"),
     ],
 )
 def test_lines_that_are_not(line: str, complaint: str | None) -> None:
@@ -125,7 +125,7 @@ def test_strings_vary_and_scraps_are_weighed() -> None:
     assert scraps is not None
     square_metres = float(scraps.area) * 0.0254**2
     assert square_metres == pytest.approx(1000 / 145)
-    assert "an estimate" in " ".join(read_line("1 kg crumbs").in_words)
+    assert "estimated" in " ".join(read_line("1 kg crumbs").in_words)
 
 
 def test_a_pasted_list_is_read_line_by_line() -> None:
@@ -139,7 +139,7 @@ def test_what_was_not_said_is_assumed_aloud() -> None:
     assert "42″ usable" in assumed
     assert "20 prints" in assumed
     (filled_in,) = read_line("40 strips 2 1/2 x 42, 20 prints").assumed
-    assert filled_in.startswith("the prints are numbered, in placeholder colours")
+    assert filled_in.startswith("the prints are numbered, in stand-in colors")
     assert read_line("1 strip 2 1/2 x 42 navy, 1 print").assumed == ()
 
 
@@ -181,10 +181,10 @@ def test_any_line_is_read_whole_and_never_fails(line: str) -> None:
 @pytest.mark.parametrize(
     ("line", "units", "said"),
     [
-        ("40 strips 6.5 x 107", Units.INCHES, "107 is in inches; for centimetres write cm"),
+        ("40 strips 6.5 x 107", Units.INCHES, "107 is in inches; for centimeters, type cm"),
         ("40 strips 6.5 x 107 cm", Units.INCHES, None),
         ("40 strips 2 1/2 x 42", Units.INCHES, None),
-        ("40 strips 2 1/2 x 42", Units.CENTIMETRES, "fractions without a unit are in centimetres"),
+        ("40 strips 2 1/2 x 42", Units.CENTIMETRES, "fractions without a unit are in centimeters"),
         ("40 strips 2 1/2 x 42 in", Units.CENTIMETRES, None),
         ("40 strips 6.5 x 107", Units.CENTIMETRES, None),
     ],

@@ -65,7 +65,7 @@ def test_blocks_that_move_together_push_others_into_the_places_they_leave() -> N
     assert after.places[7:] == before[7:]
     # One place to the right they overlap: the one in the way goes to the place left free.
     assert RAILS.moved([0, 1], 0, 1).places[:3] == (before[2], before[0], before[1])
-    with pytest.raises(CannotLay, match="beyond the edge"):
+    with pytest.raises(CannotLay, match="past the edge"):
         RAILS.moved([0, 1], -1, 0)
 
 

@@ -45,8 +45,8 @@ def test_borders_say_what_is_cut(
         assert format_length(border.cut_width, units) in sentence
         for side in (border.sides, border.ends):
             assert format_length(side, units) in sentence
-        assert "cut to the average" in sentence
-        assert ("mitre" in sentence) == (corners is Corners.MITRED)
+        assert "Cut to the average" in sentence
+        assert ("miter" in sentence) == (corners is Corners.MITRED)
     names = ["first border", "second border", "third border"] if outer else ["border"]
     for name, sentence in zip(names, words, strict=True):
         assert f"wide for the {name}" in sentence
@@ -63,7 +63,7 @@ def test_a_backing_says_its_panels_and_its_cloth(units: Units, way: BackingWay) 
     )
     assert format_length(cut.panel_length, units) in sentence
     assert format_bought(cut.cloth, units) in sentence
-    assert ("Join with" in sentence) == (cut.panels > 1)
+    assert ("join with" in sentence) == (cut.panels > 1)
 
 
 @pytest.mark.parametrize("style", EdgeStyle)

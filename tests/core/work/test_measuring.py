@@ -38,7 +38,7 @@ def test_eight_strips_that_come_out_a_quarter_too_small() -> None:
     verdict, per = judged(F(33, 2), F(65, 4), 7)
     assert verdict is Verdict.SEAMS
     assert per.each == F(-1, 28)
-    assert said(per, Units.INCHES) == "about 1/32″ at each of 7 seams makes ¼″"
+    assert said(per, Units.INCHES) == "about 1/32″ at each of 7 seams adds up to ¼″"
     assert judged(F(33, 2), F(33, 2) + F(1, 32), 7)[0] is Verdict.GO_ON
     assert judged(F(33, 2), F(33, 2) + F(1, 16), 7)[0] is Verdict.SEAMS
 
@@ -116,8 +116,8 @@ def test_a_correction_takes_the_drift_away(strips: int, off: Fraction, over: int
 
 
 def test_what_cannot_be_is_refused() -> None:
-    with pytest.raises(BadSewing, match="more than 0"):
+    with pytest.raises(BadSewing, match="larger than 0"):
         reading(Measured.BLOCK, F(0))
-    with pytest.raises(BadSewing, match="at a time"):
+    with pytest.raises(BadSewing, match="per batch"):
         Sewing(batch=-1)
     assert said(PerSeam(F(1, 2), 8), Units.CENTIMETRES).startswith("about 1.6 mm")

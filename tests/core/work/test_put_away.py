@@ -34,7 +34,7 @@ def test_a_roll_by_hand() -> None:
     left = put_away(quilt(ROLL, rows=9, columns=8))
     assert sum(p.cut for p in left.project.fabrics) == 36
     assert [(kept.name, kept.lot.count, kept.lot.length) for kept in left.lots] == [
-        ("ends of Throw", 36, 3)
+        ("Throw: strip ends", 36, 3)
     ]
     assert sum(fate.used for fate in left.fates) == 36 * 6 * Fraction(5, 2) * Fraction(13, 2)
     assert sum(fate.kept for fate in left.fates) == 36 * 3 * Fraction(5, 2)

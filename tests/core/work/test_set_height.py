@@ -25,10 +25,10 @@ def measured(of: Quilt, height: str) -> Reading:
 @pytest.mark.parametrize(
     ("height", "says", "cut"),
     [
-        ("21/2", "Cut the accent strips 10½″ to match.", None),
-        ("83/8", "The squares can still be trimmed to 14¼″.", Fraction(83, 8)),
+        ("21/2", "To match, cut the accent strips 10½″.", None),
+        ("83/8", "You can still trim the squares to 14¼″.", Fraction(83, 8)),
         # sqrt 2 (10 1/8 - 1/4) = 13.97: no 14 1/4 comes off.
-        ("81/8", "too small for 14¼″: trim all to 13⅞″.", Fraction(81, 8)),
+        ("81/8", "too small for 14¼″. Trim them all to 13⅞″.", Fraction(81, 8)),
     ],
 )
 def test_an_accent_is_cut_to_its_set(height: str, says: str, cut: Fraction | None) -> None:
@@ -47,7 +47,7 @@ def test_segments_of_a_set_stay_square() -> None:
     project = with_reading(of.project, measured(of, "51/8"))
     (height,) = set_heights(of, project)
     assert match_words(height, Units.INCHES) == [
-        "Crosscut it at 6⅜″ too, so that the blocks are square."
+        "Cut segments 6⅜″ wide too, so the blocks are square."
     ]
     # Rails that are cut as segments have no sets to measure.
     assert set_heights(quilt(rows=3, columns=3), project) == ()

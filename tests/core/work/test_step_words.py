@@ -27,16 +27,20 @@ def steps(line: str, units: Units = Units.INCHES, **choices: object) -> dict[str
     ("step", "words"),
     [
         ("measure", "2½″ wide"),
-        ("measure", "6 to a strip needs 39″ usable; below that 5, and 65 blocks by sets."),
-        ("keep", "Set 13 strips aside 6 of them are for border or binding."),
-        ("cut", "Take 27 strips They are sewn together whole."),
+        (
+            "measure",
+            "6 segments per strip need 39″ of usable length. Any shorter makes 5 per "
+            "strip, and 65 blocks from strip sets.",
+        ),
+        ("keep", "Set 13 strips aside 6 of them are for the border or binding."),
+        ("cut", "Take 27 strips Sew them whole; don't sub-cut yet."),
         ("strip set", "Sew 9 strip sets"),
-        ("strip set", "A set should be 6½″ high."),
-        ("block", "Crosscut 49 blocks Cut 6½″ wide: 6 from each set. 5 blocks stay over."),
-        ("rows", "Join 7 rows of 7 blocks Turn every other block."),
+        ("strip set", "Each strip set should measure 6½″ across."),
+        ("block", "Cut 49 blocks Cut 6½″ segments: 6 from each strip set. 5 blocks left over."),
+        ("rows", "Join the blocks: 7 rows of 7 Turn every other block."),
         ("rows", "42½ × 42½″"),
-        ("binding", "Take 6 strips 2½″ wide to bind"),
-        ("binding", "From what is left: 6 strips."),
+        ("binding", "Take 6 strips 2½″ wide for the binding"),
+        ("binding", "Use leftovers: 6 strips."),
     ],
 )
 def test_sets_with_strips_to_spare(step: str, words: str) -> None:
@@ -49,17 +53,21 @@ def test_single_segments_in_centimetres() -> None:
         "roll 40 x 6.5 cm x 107 cm, 20 prints", Units.CENTIMETRES, rows=10, columns=8,
         seam=Fraction(15, 50) * Fraction(50, 127) * 5 / 2,
     )  # fmt: skip
-    assert "Each gives" in found["cut"]
+    assert "Each makes" in found["cut"]
     assert not any("″" in words for words in found.values())
-    assert "m of cloth" in found["backing"]
+    assert "m of fabric" in found["backing"]
 
 
 @pytest.mark.parametrize(
     ("way", "words"),
     [
-        (BackingWay.ACROSS, "2 panels of 58½″, seams across. Join with ½″ seams"),
-        (BackingWay.UPRIGHT, "2 panels of 70½″, seams upright."),
-        (BackingWay.WIDE, "One piece of 58½″ off extra-wide cloth."),
+        (
+            BackingWay.ACROSS,
+            "2 panels, each 58½″, with horizontal seams. Cut off the selvages and "
+            "join with ½″ seams",
+        ),
+        (BackingWay.UPRIGHT, "2 panels, each 70½″, with vertical seams."),
+        (BackingWay.WIDE, "One 58½″ piece of extra-wide fabric."),
     ],
 )
 def test_backing_every_way(way: BackingWay, words: str) -> None:
@@ -75,12 +83,12 @@ def test_no_border_no_border_step() -> None:
     [
         ("nine-patch", "outer row", "Join A, B and A. It should measure 6½ × 2½″."),
         ("nine-patch", "block", "Join outer row, middle row and outer row."),
-        ("pinwheel", "half-square unit", "Lay light square and dark square face to face"),
+        ("pinwheel", "half-square unit", "Place light square and dark square right sides together"),
         ("pinwheel", "half-square unit", "two from each pair. It should measure 4½″ square"),
-        ("ohio-star", "hourglass unit", "Lay 2 half-square units face to face"),
-        ("cut-apart-nine-patch", "quarter", "Cut each nine-patch in four through the middle"),
-        ("log-cabin", "round 1", "Begin with the centre; sew on in this order: light 1, light 2"),
-        ("spool", "end with corners", "Lay each flip on a corner of the end"),
+        ("ohio-star", "hourglass unit", "Place 2 half-square triangles right sides together"),
+        ("cut-apart-nine-patch", "quarter", "Cut each nine-patch in four through the center"),
+        ("log-cabin", "round 1", "Start with the center. Add in this order: light 1, light 2"),
+        ("spool", "end with corners", "Place each flip on a corner of the end"),
         ("window-brick", "block", "Join side, window column and side."),
     ],
 )

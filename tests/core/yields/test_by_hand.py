@@ -64,16 +64,19 @@ def test_worked_figures(
 
 def test_the_proof_can_be_followed() -> None:
     singly, in_sets = by_hand(strips(40, rules=False)), by_hand(strips(40, rules=False, sets=True))
-    assert proof(singly, INCHES) == ("40 strips × 6 segments of 6½″ = 240, three a block.",)
+    assert proof(singly, INCHES) == ("40 strips × 6 segments of 6½″ = 240, three per block.",)
     assert proof(in_sets, INCHES) == (
-        "40 strips make 13 sets of three.",
+        "40 strips make 13 strip sets of three.",
         "13 sets × 6 blocks of 6½″ = 78.",
     )
-    below = "6 to a strip needs 39″ usable; below that 5, and 65 blocks by sets."
+    below = (
+        "6 segments per strip need 39″ of usable length. Any shorter makes 5 per strip, and 65 "
+        "blocks from strip sets."
+    )
     assert cliff(in_sets, INCHES) == below
     none = by_hand(strips(40, length="6"))
-    assert proof(none, INCHES) == ("No segment of 6½″ fits in a strip of 6″.",)
-    assert "Longer strips" in cliff(none, INCHES)
+    assert proof(none, INCHES) == ("A 6″ strip is too short for one 6½″ segment.",)
+    assert "Use longer strips" in cliff(none, INCHES)
     assert "no print twice in a block" in proof(by_hand(strips(40)), INCHES)[0]
 
 

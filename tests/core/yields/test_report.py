@@ -122,4 +122,4 @@ def test_where_one_more_does_nothing_it_says_how_many_do() -> None:
     report = reported(CuttingProblem(needs, (charms,)))
     assert report.plan.blocks == 2
     (reason,) = {limit.reason for limit in report.limits}
-    assert reason == "light and dark come from one pile; two more squares make 3"
+    assert reason == "light and dark share the same fabric; two more squares make 3"

@@ -163,7 +163,7 @@ def test_what_could_stay_is_left_whole() -> None:
     [
         (66, "5 pieces were counted from each"),
         (82, "one 0 too many was counted"),
-        (93, "the seams were forgotten"),
+        (93, "seam allowances were left out"),
         (86, "only the area was divided"),
         (81, None),
     ],

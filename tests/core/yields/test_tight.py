@@ -25,23 +25,25 @@ def need(label: str, long: str, count: int = 1, role: str = "any") -> Need:
 def test_a_sum_of_the_ruler_is_exact() -> None:
     found = plan(need("long", "17/2"), need("short", "25/4", 2), length="21")
     (words,) = tight_in_words(found, Units.INCHES, 3)
-    assert words == "8½″ + 2 × 6¼″ is 21″ exactly, in cloth 0: short is lost first."
+    assert words == (
+        "8½″ + 2 × 6¼″ = 21″ exactly, in cloth 0. If you cut wide, you lose short first."
+    )
 
 
 def test_a_sum_between_the_marks_only_just_fills_it() -> None:
     found = plan(need("third", "10/3", 3), length="10")
     (words,) = tight_in_words(found, Units.INCHES, 3)
-    assert words == "3 × 3 1⁄3″ is 10″ exactly, in cloth 0: third is lost first."
+    assert words == "3 × 3 1⁄3″ = 10″ exactly, in cloth 0. If you cut wide, you lose third first."
     rounded = plan(need("odd", "7.07", 2), length="14.14")
     (words,) = tight_in_words(rounded, Units.INCHES, 3)
     assert "exactly" not in words
-    assert "just fill" in words
+    assert "just fits" in words
 
 
 def test_several_fabrics_are_counted_and_a_label_of_two_needs_is_told_by_its_role() -> None:
     found = plan(need("bar", "7", 1, "light"), need("bar", "3", 1, "dark"), length="10", fabrics=4)
     words = tight_in_words(found, Units.INCHES, 3)
-    assert any(" fabrics: " in sentence for sentence in words)
+    assert any(" fabrics. If you cut wide" in sentence for sentence in words)
     assert all("light bar" in sentence or "dark bar" in sentence for sentence in words)
 
 

@@ -32,13 +32,13 @@ def test_a_roll_is_cut_in_three_ways_whichever_is_chosen(chosen: str) -> None:
     assert found[Way.POOLED].blocks == 80
     # 13 sets of three, each six blocks: one strip of the forty stays over.
     assert found[Way.SETS].blocks == 78
-    assert found[Way.SETS].says.startswith("Whole strips sewn first, then crosscut: faster.")
+    assert found[Way.SETS].says.startswith("Faster: sew whole strips first, then cut segments.")
     picked = [way for way, each in found.items() if each.chosen]
     assert picked == [Way.SETS if chosen == "sets" else Way.POOLED]
     assert "40 strips" in found[Way.POOLED].says
     assert {each.title for each in found.values()} == {
-        "Any piece from any fabric",
-        "Every fabric cut alike",
+        "Most blocks, any fabric",
+        "Same cuts from every fabric",
         "Strip sets",
     }
 
@@ -53,20 +53,23 @@ def test_cut_alike_says_what_it_costs_and_what_each_gives() -> None:
     assert even.blocks is not None
     cost = pooled.blocks - even.blocks
     assert cost >= 0
-    assert ("it costs nothing" in even.says) == (cost == 0)
+    assert ("it costs no blocks" in even.says) == (cost == 0)
     assert 1 <= len(even.gives) <= 4
-    assert all(" give" in sentence for sentence in even.gives)
+    assert all(" make" in sentence for sentence in even.gives)
 
 
 def test_what_is_not_known_yet_is_being_worked_out() -> None:
     known = all_known(project("5 fat quarters, 5 prints", block=BlockChoice("two-bar")))
     early = replace(known, even=None, even_tried=False)
     found = ways(early)
-    assert (found[Way.EVEN].blocks, found[Way.EVEN].says) == (None, "Being worked out …")
+    assert (found[Way.EVEN].blocks, found[Way.EVEN].says) == (None, "Working …")
     assert Way.SETS not in found
     tried = ways(replace(early, even_tried=True))
-    assert tried[Way.EVEN].says == "Nearly every piece is of another size: nothing to stack."
+    assert tried[Way.EVEN].says == (
+        "Nearly every piece is a different size, so nothing can be stacked."
+    )
     nothing = replace(early, even_tried=True, plan=replace(known.plan, blocks=0, layouts=()))
     assert (
-        ways(nothing)[Way.EVEN].says == "No whole block can be cut, so there is nothing to stack."
+        ways(nothing)[Way.EVEN].says == "There isn't enough for one block, so there is nothing to "
+        "stack."
     )

@@ -53,18 +53,18 @@ RECIPE = Recipe(
     choices={"method": METHODS},
     notes=untrimmed_notes,
     facts=Facts(
-        made_from="Four half-square units that point one way.",
+        made_from="Four half-square triangles that point one way.",
         difficulty=Difficulty.SOME,
         sides=(6, 16),
-        suits="Ten-inch squares: four units of one pair make a block of 12.",
-        pressing=("To the dark.",),
+        suits="Ten-inch squares: four units from one pair make a 12″ block.",
+        pressing=("Toward the dark.",),
         cautions=(STARCH,),
         mistakes=(
             (
                 "Left untrimmed",
-                "Units of 6.72 make blocks of 12.43: trim them all, or none.",
+                "Untrimmed 6.72″ units make 12.43″ blocks. Trim all of them or none.",
             ),
         ),
     ),
-    about="Two points one above the other, of half-square units; turned blocks make chevrons.",
+    about="Two stacked points made from half-square triangles. Turn blocks to make chevrons.",
 )

@@ -22,6 +22,7 @@ from math import lcm
 
 from kersey.core.cutting.problem import Need, PrintRule, StripSet
 from kersey.core.measure.root2 import Root2
+from kersey.core.measure.spoken import shown
 
 Size = tuple[Fraction, Fraction]
 
@@ -30,26 +31,26 @@ class How(StrEnum):
     """How a make comes to be."""
 
     CUT = "cut from cloth"
-    JOINED = "joined side by side"
-    AROUND = "sewn on one after the other"
+    JOINED = "sewn side by side"
+    AROUND = "added one at a time"
     FLIPPED = "corners flipped over"
     HALF_SQUARES = "sewn on both sides of the diagonal"
-    ALL_ROUND = "sewn all round and cut on both diagonals"
+    ALL_ROUND = "sewn on all four sides and cut on both diagonals"
     EIGHT = "sewn on both sides of both diagonals and cut in eight"
     QUARTERED = "cut in four through the middle"
     NINE = "cut in nine, a third of its side each"
     SLANT = "cut across at 45 degrees"
-    ON_THE_SLANT = "joined on the slant"
+    ON_THE_SLANT = "joined on the diagonal"
     STRIP_SET = "whole strips sewn side by side"
     TUBE = "sewn along both long edges"
-    SWUNG = "cut at 45 degrees, left and right in turn"
+    SWUNG = "cut at 45°, alternating left and right"
     CROSSCUT = "crosscut"
     RING = "its long edges sewn together"
     OPENED = "crosscut into rings, each opened one strip further on"
     QUILTED = "sewn through batting and backing from the centre line outward"
     COVERING = "cut to cover the foundation"
     STRINGS = "sewn on a foundation from the middle outward"
-    READY = "there already"
+    READY = "already made"
     SHEET = "crumbs sewn into a sheet"
     FROM_SHEET = "cut from the sheet"
     TRIMMED = "trimmed at both ends"
@@ -101,6 +102,11 @@ class Make:
     first: Fraction | None = None
     raw: Root2 | None = None
     patches: tuple[Patch, ...] = field(default=(), compare=False)
+
+    @property
+    def words(self) -> str:
+        """What a quilter calls it."""
+        return shown(self.name)
 
 
 @dataclass(frozen=True)

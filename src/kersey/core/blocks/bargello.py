@@ -61,7 +61,7 @@ def wave_of(options: Options) -> tuple[Fraction, ...]:
     widest = length_option(options, "widest", Fraction(1, 2), _WIDEST)
     step = length_option(options, "step", Fraction(0), _WIDEST)
     if widest < narrowest:
-        raise BadRecipe("block.options.widest", "at least as wide as the narrowest.")
+        raise BadRecipe("block.options.widest", "at least as wide as the narrowest cut.")
     up = [narrowest + n * step for n in range(int((widest - narrowest) // step) + 1)]
     wave = (*up, *up[-2:0:-1])
     if _odd(options, wave):
@@ -157,7 +157,7 @@ def _size(options: Options, seam: Fraction) -> Size:
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     if finished != _size(options, seam):
-        raise BadRecipe("block.finished", "left out: it follows from the strips and the wave.")
+        raise BadRecipe("block.finished", "left empty; it comes from the strips and the wave.")
     _tally(finished, options, seam)
     if WHOLE not in options:
         return _one_column(finished, options, seam)
@@ -276,26 +276,26 @@ RECIPE = Recipe(
     },
     choices={"method": (ALTERNATE, ONWARD)},
     facts=Facts(
-        made_from="Tubes of strips crosscut in widths that swell and shrink.",
+        made_from="Strip tubes cut into rings that grow and shrink in width.",
         difficulty=Difficulty.CARE,
         sides=(20, 100),
-        suits="Strip rolls in a gradient, every strip twice.",
-        pressing=("The first tube one way, the second the other: then every join nests.",),
+        suits="Strip rolls in a gradient, two of each strip.",
+        pressing=("First tube one way, second tube the other, so every seam nests.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Columns out of order",
-                "Number each as it is cut, and its opening.",
+                "Columns got out of order",
+                "Number each ring as you cut it, and mark where it opens.",
             ),
             (
-                "Joins that do not nest",
-                "Two columns of one tube lie side by side: swap one of them.",
+                "Seams don't nest",
+                "Two columns from the same tube are side by side. Swap one.",
             ),
         ),
     ),
     about=(
-        "Two tubes of the same strips, cut in widths that swell and shrink; every ring is opened "
-        "one strip further on. Strips: how many in a tube; 0 stands for half of all. "
-        "Repeats: how often the wave comes; 0 stands for as often as the strips allow."
+        "Two tubes of the same strips, cut into rings that grow and shrink in width. Each ring "
+        "opens one strip further along. Strips: how many per tube; 0 means half of them all. "
+        "Repeats: how many waves; 0 means as many as the strips allow."
     ),
 )

@@ -27,18 +27,18 @@ RECIPE = Recipe(
     tried=210,
     options={"windows": 0, "window": Fraction(2), "sill": Fraction(1)},
     facts=Facts(
-        made_from="One rectangle, or one with windows.",
+        made_from="One rectangle, plain or with windows.",
         difficulty=Difficulty.FIRST,
         sides=(4, 14),
-        suits="Large prints; window bricks beside it.",
-        pressing=("Row by row to opposite sides.",),
+        suits="Large prints, next to window bricks.",
+        pressing=("Each row the opposite way from the last.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Bricks of unlike height",
-                "Cut all from one setting of the ruler.",
+                "Bricks of different heights",
+                "Cut them all at one ruler setting.",
             ),
         ),
     ),
-    about="A rectangle in one piece; laid among window bricks the two kinds alternate.",
+    about="A one-piece rectangle. With window bricks, the two kinds alternate.",
 )

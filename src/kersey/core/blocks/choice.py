@@ -71,7 +71,7 @@ class BlockChoice:
         """What the block is called."""
         if self.own is not None:
             return self.own.name
-        return self.known.title if self.known else "Own pieces"
+        return self.known.title if self.known else "My own pieces"
 
     @property
     def proved_for(self) -> str:
@@ -179,7 +179,7 @@ class BlockChoice:
 
     def _own(self, seam: Fraction) -> Assembly:
         if not self.pieces:
-            advice = "Write at least one piece, like “4 A light 2 1/2 x 3”."
+            advice = "Type at least one piece, like “4 A light 2 1/2 x 3”."
             raise BadRecipe("block.pieces", "a list of at least one piece.", advice)
         check_needs(self.pieces)
         there = {need.role for need in self.pieces}
@@ -189,7 +189,7 @@ class BlockChoice:
                 raise BadRecipe(
                     f"block.rules[{place}].roles",
                     f"roles that a piece has; none has the role “{unknown[0]:.40}”.",
-                    f"No piece is of the side “{unknown[0]:.40}”; there are "
+                    f"No piece uses “{unknown[0]:.40}”. This block uses "
                     f"{', '.join(sorted(there))}.",
                 )
         return _of_pieces(self.pieces, self.rules, self.finished, seam)

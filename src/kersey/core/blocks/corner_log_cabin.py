@@ -61,8 +61,8 @@ def _notes(assembly: Assembly, _: Options, seam: Fraction, units: Units) -> tupl
     """Whether one strip makes the feature logs of a whole block."""
     light = [need for need in assembly.needs if need.role == LIGHT]
     run = sum((max(need.width, need.height) * need.count for need in light), Fraction(0))
-    enough = "one strip is enough for it" if run <= USUAL_WIDTH else "one strip is too short for it"
-    return (f"The light logs of a block take {format_length(run, units)} of strip: {enough}.",)
+    enough = "one strip is enough" if run <= USUAL_WIDTH else "one strip is too short"
+    return (f"The light logs for one block take {format_length(run, units)} of strip; {enough}.",)
 
 
 RECIPE = Recipe(
@@ -74,18 +74,18 @@ RECIPE = Recipe(
     size_of=_size,
     notes=_notes,
     facts=Facts(
-        made_from="A corner square and logs on two of its sides only.",
+        made_from="A corner square with logs on just two sides.",
         difficulty=Difficulty.SOME,
         sides=(4, 12),
-        suits="One strip of 2 1/2 can make the feature logs of a whole block.",
+        suits="One 2 1/2″ strip can make all the feature logs for a block.",
         pressing=("Away from the corner.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Feature and background change places",
-                "Lay the pieces of one block out in the order of sewing.",
+                "Feature and background got switched",
+                "Lay out one block's pieces in sewing order.",
             ),
         ),
     ),
-    about="Logs on two sides of a dark corner square, light and dark pairs in turn.",
+    about="Logs on two sides of a dark corner square, in alternating light and dark pairs.",
 )

@@ -39,18 +39,18 @@ RECIPE = Recipe(
     size_of=cabin_size,
     notes=cabin_notes,
     facts=Facts(
-        made_from="A centre and logs in opposite pairs.",
+        made_from="A center with logs added in opposite pairs.",
         difficulty=Difficulty.SOME,
         sides=(5, 16),
-        suits="Two values, or four families.",
-        pressing=("Away from the centre, always.",),
-        cautions=("Keep pins out of the way of the foot.",),
+        suits="Two values, or four color families.",
+        pressing=("Always away from the center.",),
+        cautions=("Keep pins clear of the presser foot.",),
         mistakes=(
             (
-                "Opposite sides unlike",
-                "Cut the logs to length before you sew, do not sew and chop.",
+                "Opposite sides don't match",
+                "Cut logs to length before you sew; don't sew first and trim.",
             ),
         ),
     ),
-    about="Rounds of logs in opposite pairs: light above and below, dark at the sides.",
+    about="Logs in opposite pairs: light on top and bottom, dark on the sides.",
 )

@@ -102,8 +102,9 @@ def _notes(assembly: Assembly, options: Options, seam: Fraction, units: Units) -
     assert assembly.finished is not None
     large = assembly.finished[0] + 6 * seam
     at = (
-        f"Cut {format_length(large / 6, units)} from both middle seams of a large hourglass of "
-        f"{format_length(large, units)}; a block is {format_length(large - 4 * seam, units)}."
+        f"Cut {format_length(large / 6, units)} from both sides of each center seam of the "
+        f"{format_length(large, units)} hourglass. The block is "
+        f"{format_length(large - 4 * seam, units)} unfinished."
     )
     square = options.get(SQUARE, _TEN)
     assert isinstance(square, Fraction)
@@ -128,24 +129,25 @@ RECIPE = Recipe(
     size_of=_size,
     as_they_come=True,
     facts=Facts(
-        made_from="A large hourglass of four half-square units, cut in nine and turned.",
+        made_from="A large hourglass made from four half-square triangles, cut in nine and turned.",
         difficulty=Difficulty.SOME,
         sides=(8, 16),
-        suits="Ten-inch squares: a light and a dark one make a block.",
+        suits="Ten-inch squares: one light and one dark make a block.",
         pressing=(
-            "To the dark before it is cut.",
+            "Toward the dark, before you cut it apart.",
             "Open.",
         ),
         cautions=(STARCH,),
         mistakes=(
             (
-                "The nine pieces do not fit",
+                "The nine pieces don't fit together",
                 (
-                    "The cut lies a sixth of the large unit from both middle seams: measure "
-                    "yours, not the drawing."
+                    "Cut a sixth of the large unit's size from each center seam. "
+                    "Measure yours, not the drawing."
                 ),
             ),
         ),
     ),
-    about="Four half-square units as one hourglass, cut in nine, its corners turned half round.",
+    about="Four half-square triangles sewn into an hourglass, cut in "
+    "nine, with the corners turned 180°.",
 )

@@ -71,18 +71,18 @@ RECIPE = Recipe(
     finished=square_of(13),
     assemble=_assemble,
     facts=Facts(
-        made_from="A large nine-patch cut in four through the middle and turned.",
+        made_from="A large nine-patch, cut in four through the center and turned.",
         difficulty=Difficulty.FIRST,
         sides=(9, 20),
-        suits="Charm squares, five of one side and four of the other.",
-        pressing=("To the dark before it is cut.",),
+        suits="Charm squares: five of one value and four of the other.",
+        pressing=("Toward the dark, before you cut it apart.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Pieces unlike",
-                "Measure from the middle seam, not from the edge.",
+                "Pieces don't match",
+                "Measure from the center seam, not the edge.",
             ),
         ),
     ),
-    about="Nine squares joined, cut in four through the middle, each quarter turned half round.",
+    about="Nine squares sewn together, cut in four through the center, each quarter turned 180°.",
 )

@@ -1,18 +1,19 @@
 """What a quilter wants to know of a block before it is chosen, and minds while it is sewn."""
 
 from dataclasses import dataclass
-from enum import StrEnum
+
+from kersey.core.measure.spoken import Spoken
 
 # docs/trade.md section 11: what can hurt, and what stretches, in so many blocks.
-CUTTER = "Close the rotary cutter at every put-down; cut away from the body."
-STARCH = "Starch before you cut, and lift the iron: edges on the bias stretch."
+CUTTER = "Close the rotary cutter every time you put it down, and cut away from yourself."
+STARCH = "Starch before you cut, and press without sliding the iron. Bias edges stretch."
 
 
-class Difficulty(StrEnum):
+class Difficulty(Spoken):
     """How much practice a block asks for."""
 
-    FIRST = "a first quilt"
-    SOME = "some practice"
+    FIRST = "a first quilt", "beginner"
+    SOME = "some practice", "some experience"
     CARE = "patience and care"
 
 

@@ -8,7 +8,6 @@ the smallest or remake them.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
@@ -16,6 +15,7 @@ from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import SQUARE, BadRecipe, Options, Recipe, rectangle, square_of
 from kersey.core.cutting.problem import ANY
 from kersey.core.measure.length import EIGHTH
+from kersey.core.measure.spoken import Spoken
 
 _NOT_SAID = Fraction(0)
 # Within an eighth it is eased in; more than half an inch trimmed off takes the points.
@@ -24,13 +24,13 @@ EASED, MOST_TRIMMED = Fraction(1, 8), Fraction(1, 2)
 _REMAKE_COSTS = 6
 
 
-class Fate(StrEnum):
+class Fate(Spoken):
     """What becomes of a block."""
 
     AS_IT_IS = "as it is"
     TRIM = "trim"
-    EASE = "ease in"
-    REMAKE = "make again, or leave out"
+    EASE = "ease in", "ease it in"
+    REMAKE = "make again, or leave out", "remake or leave out"
 
 
 @dataclass(frozen=True)
@@ -102,21 +102,21 @@ RECIPE = Recipe(
     measured=lambda sizes: trim_to(sizes)[0].side,
     options={"trim": _NOT_SAID},
     facts=Facts(
-        made_from="Blocks that are finished already, each measured.",
+        made_from="Blocks you have already made, each one measured.",
         difficulty=Difficulty.FIRST,
         sides=(3, 24),
-        suits="Orphan blocks, exchanged blocks, blocks of many hands.",
-        pressing=("As they were pressed.",),
+        suits="Orphan blocks, swap blocks, group quilts.",
+        pressing=("Leave them as they were pressed.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Points are cut off",
-                "Trim from all four sides alike, and no more than a quarter inch from each.",
+                "Points get cut off",
+                "Trim all four sides evenly, no more than ¼″ from each.",
             ),
         ),
     ),
     about=(
-        "Blocks that exist already, trimmed to one size: the one that keeps most of them. Trim: "
-        "their unfinished size; left out, Kersey finds it."
+        "Blocks you already have, trimmed to the one size that saves the most of them. Trim: the "
+        "unfinished size; leave it empty and Kersey finds it."
     ),
 )

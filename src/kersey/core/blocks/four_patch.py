@@ -42,27 +42,24 @@ RECIPE = Recipe(
     choices={"method": SQUARES_OR_SETS},
     other_way=OtherWay("method", OF_SQUARES, OF_SETS),
     facts=Facts(
-        made_from="Two light and two dark squares, or strips of them sewn into sets.",
+        made_from="Two light and two dark squares, or strip sets cut into pairs.",
         difficulty=Difficulty.FIRST,
         sides=(3, 12),
         suits="Charm and mini squares; strips that contrast.",
         pressing=(
-            "To the dark: then the middle nests.",
-            "Twirl the middle seam, and it lies flat.",
+            "Toward the dark, so the center nests.",
+            "Spin the center seam so it lies flat.",
         ),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "The points in the middle do not meet",
-                (
-                    "Press both pairs to the dark and push the seams against each other "
-                    "before you sew."
-                ),
+                "The center doesn't meet",
+                ("Press both pairs toward the dark and nest the seams before you sew."),
             ),
         ),
     ),
     about=(
-        "Two light and two dark squares crosswise; charm squares are used as they come. From "
-        "strips, a light and a dark one are sewn into a set and crosscut into pairs."
+        "Two light and two dark squares, set diagonally. Charm squares need no cutting. From "
+        "strips, sew a light and a dark into a strip set and cut it into pairs."
     ),
 )

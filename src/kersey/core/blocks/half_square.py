@@ -31,7 +31,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
 
 RECIPE = Recipe(
     id="half-square",
-    title="Half-square unit",
+    title="Half-square triangle",
     finished=square_of(6),
     assemble=_assemble,
     tried=120,
@@ -40,12 +40,12 @@ RECIPE = Recipe(
     choices={"method": METHODS},
     notes=untrimmed_notes,
     facts=Facts(
-        made_from="A light and a dark square, sewn along or round the diagonal and cut apart.",
+        made_from="A light and a dark square, sewn along the diagonals or edges and cut apart.",
         difficulty=Difficulty.FIRST,
         sides=(2, 10),
         suits="Charm and ten-inch squares; any contrast.",
         pressing=(
-            "To the dark, and cut the ears off.",
+            "Toward the dark. Trim the dog-ears.",
             "Open, where eight points meet.",
         ),
         cautions=(
@@ -54,10 +54,10 @@ RECIPE = Recipe(
         ),
         mistakes=(
             (
-                "Units too small",
-                "Sew a hair inside the quarter, cut larger and trim to the diagonal.",
+                "Units come out too small",
+                "Sew a scant quarter inch, or cut larger and trim, matching the diagonal.",
             ),
         ),
     ),
-    about="Half light and half dark; two, four or eight come of a light square and a dark one.",
+    about="Half light, half dark. One light and one dark square make two, four or eight.",
 )

@@ -116,8 +116,8 @@ def untrimmed_notes(
         left = float(assembly.finished[0]) + float(across) * over
         trimmed = format_length(make.size[0], units)
         found.append(
-            f"Units come off at {nearly(float(make.raw), units)}, trimmed {trimmed}. Left "
-            f"untrimmed the block is {nearly(left, units)}: then trim none, and measure."
+            f"Units come out at {nearly(float(make.raw), units)}, trimmed {trimmed}. Untrimmed, "
+            f"the block is {nearly(left, units)}. In that case trim none, and measure."
         )
     return tuple(found)
 

@@ -33,18 +33,18 @@ RECIPE = Recipe(
     tried=120,
     as_they_come=True,
     facts=Facts(
-        made_from="Half-square units laid light to dark and cut once more.",
+        made_from="Half-square triangles, placed light on dark and cut again.",
         difficulty=Difficulty.SOME,
         sides=(2, 10),
-        suits="Two prints of clear contrast.",
-        pressing=("To the dark, then twirl the middle.",),
+        suits="Two prints with clear contrast.",
+        pressing=("Toward the dark, then spin the center.",),
         cautions=(STARCH,),
         mistakes=(
             (
-                "The middle is not in the middle",
-                "Nest the two seams before you cut, and measure from the crossing.",
+                "The center is off center",
+                "Nest the two seams before you cut, and measure from where they cross.",
             ),
         ),
     ),
-    about="Two light triangles and two dark ones meet in a point; two come of two squares.",
+    about="Two light and two dark triangles that meet at a point. Two squares make two.",
 )

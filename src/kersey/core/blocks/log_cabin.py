@@ -33,7 +33,7 @@ def log_width(finished: Size, options: Options, seam: Fraction) -> tuple[int, Fr
     centre = length_option(options, "centre", 2 * seam, Fraction(20)) - 2 * seam
     shows = (finished[0] - centre) / (2 * rounds)
     if shows <= 0:
-        raise BadRecipe("block.finished", "more than the centre alone.")
+        raise BadRecipe("block.finished", "larger than the center by itself.")
     said = log_said(options, seam)
     if said is not None and said != shows:
         why = f"{format_length(centre + 2 * rounds * said)} for logs of that width, or left out."
@@ -68,9 +68,9 @@ def cabin_notes(assembly: Assembly, _: Options, seam: Fraction, units: Units) ->
             run[need.role] += max(need.width, need.height) * need.count
     sides = (format_length(run[side], units) for side in (LIGHT, DARK))
     return (
-        "A block takes {} of light strip and {} of dark: cut the dark first.".format(*sides),
-        "Shaded cloth: the logs nearest the centre from one end of the strip, the outermost from "
-        "the other, in every block alike.",
+        "Each block takes {} of light strip and {} of dark. Cut the dark first.".format(*sides),
+        "With ombré fabric, cut inner logs from one end of the strip and outer logs from the "
+        "other, the same way in every block.",
     )
 
 
@@ -102,25 +102,26 @@ RECIPE = Recipe(
     size_of=cabin_size,
     notes=cabin_notes,
     facts=Facts(
-        made_from="A centre and logs in rounds, light on two sides, dark on the other two.",
+        made_from="A center with rounds of logs, light on two sides and dark on the other two.",
         difficulty=Difficulty.SOME,
         sides=(5, 16),
-        suits="Fat quarters or strips in two values; shaded cloth, lightest end to the centre.",
+        suits="Fat quarters or strips in two values. With ombré fabric, "
+        "put the light end toward the center.",
         pressing=(
-            "Away from the centre, always.",
+            "Always away from the center.",
             "Open, for narrow logs.",
         ),
-        cautions=("Keep pins out of the way of the foot.",),
+        cautions=("Keep pins clear of the presser foot.",),
         mistakes=(
             (
-                "The block grows askew",
-                "Trim square after each round.",
+                "The block goes crooked",
+                "Square it up after each round.",
             ),
             (
-                "The dark side runs out",
-                "It needs more cloth than the light: cut it first.",
+                "The dark fabric runs out",
+                "The dark side takes more fabric than the light. Cut it first.",
             ),
         ),
     ),
-    about="Rounds of two light and two dark logs; the centre is of the dark side.",
+    about="Rounds of two light and two dark logs around a dark center.",
 )

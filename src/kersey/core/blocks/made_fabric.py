@@ -80,7 +80,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
 
 RECIPE = Recipe(
     id="made-fabric",
-    title="Made fabric",
+    title="Crumb fabric",
     finished=square_of(4),
     assemble=_assemble,
     tried=340,
@@ -96,19 +96,19 @@ RECIPE = Recipe(
         sides=(3, 12),
         suits="Scraps too small for anything else.",
         pressing=(
-            "Whichever way they want to lie.",
+            "Whichever way they want to go.",
             "Open, where many seams meet.",
         ),
-        cautions=("Stand, stretch, rest the eyes: it is long work.",),
+        cautions=("This takes a while. Stand up, stretch and rest your eyes.",),
         mistakes=(
             (
-                "It does not show",
-                "Cut shapes large, and back each with a plain one.",
+                "It doesn't stand out",
+                "Cut large shapes and set each on a solid.",
             ),
         ),
     ),
     about=(
-        "Crumbs sewn into a sheet, then cut into shapes. Only an estimate: by area or by weight, "
-        "less what seams and a crooked edge take."
+        "Crumbs sewn into a sheet, then cut into shapes. This is an estimate, by area or weight, "
+        "minus seams and trimming."
     ),
 )

@@ -26,7 +26,7 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
 
 RECIPE = Recipe(
     id="measured-centre",
-    title="Measured centre",
+    title="Sewn center",
     finished=(Fraction(39), Fraction(51)),
     assemble=_assemble,
     tried=370,
@@ -35,21 +35,21 @@ RECIPE = Recipe(
     ready="centre",
     options={"measured": (Fraction(79, 2), Fraction(103, 2))},
     facts=Facts(
-        made_from="A centre that is sewn already.",
+        made_from="A center you have already sewn.",
         difficulty=Difficulty.FIRST,
         sides=(12, 100),
-        suits="A panel, a medallion, a top that came out too small.",
-        pressing=("Towards the border.",),
+        suits="A panel, a medallion, or a top that is too small.",
+        pressing=("Toward the border.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "The border waves",
-                "Cut it to the average of three readings, never sew on and chop off.",
+                "The border is wavy",
+                "Cut it to the average of three measurements; don't sew on extra and trim.",
             ),
         ),
     ),
     about=(
-        "A centre that is sewn already. Measured: its width and length as it lies, the average of "
-        "the middle and both edges. Borders follow on Size."
+        "A center you have already sewn. Measure its width and length in the middle and at both "
+        "edges, and average them. Add borders on Size."
     ),
 )

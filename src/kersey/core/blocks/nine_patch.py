@@ -48,24 +48,24 @@ RECIPE = Recipe(
     choices={"method": SQUARES_OR_SETS},
     other_way=OtherWay("method", OF_SQUARES, OF_SETS),
     facts=Facts(
-        made_from="Five squares of one side and four of the other.",
+        made_from="Five squares of one value and four of the other.",
         difficulty=Difficulty.FIRST,
         sides=(3, 12),
         suits="Mini squares, strips, small prints.",
         pressing=(
-            "Outer rows outward, middle rows inward: to the dark in both.",
+            "Toward the dark: outer rows outward, middle row inward.",
             "Open, for small squares.",
         ),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Rows of unlike length",
-                "Press before you measure, and trim nothing until all rows agree.",
+                "Rows of different lengths",
+                "Press before you measure, and don't trim until all rows match.",
             ),
         ),
     ),
     about=(
-        "Five dark squares and four light ones. From strips, two kinds of sets are sewn and "
-        "crosscut into rows."
+        "Five dark squares and four light. From strips, sew two kinds "
+        "of strip sets and cut them into rows."
     ),
 )

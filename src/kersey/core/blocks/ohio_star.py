@@ -54,21 +54,21 @@ RECIPE = Recipe(
     finished=square_of(12),
     assemble=_assemble,
     facts=Facts(
-        made_from="A middle, four corners and four hourglasses.",
+        made_from="A center, four corners and four hourglass units.",
         difficulty=Difficulty.CARE,
         sides=(6, 15),
-        suits="A feature print, and a background that lets it float.",
+        suits="A feature print, with a background that sets it off.",
         pressing=(
             "Away from the hourglasses.",
-            "Open, round the middle.",
+            "Open, around the center.",
         ),
         cautions=(STARCH,),
         mistakes=(
             (
                 "Points cut off",
-                "Match the crossing of the seams with a pin, sew just beyond it.",
+                "Pin where the seams cross and sew just past that point.",
             ),
         ),
     ),
-    about="A dark star on light: hourglass units two at a time round a square.",
+    about="A dark star on light: hourglass units around a square.",
 )

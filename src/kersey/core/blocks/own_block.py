@@ -63,11 +63,11 @@ class Cell:
 
     def __post_init__(self) -> None:
         if min(self.rows, self.columns) < 1 or min(self.row, self.column) < 0:
-            raise BadOwnBlock("A cell reaches over at least one square of the grid.")
+            raise BadOwnBlock("A shape must cover at least one grid square.")
         if self.kind in (Kind.HALF, Kind.HOURGLASS) and self.rows != self.columns:
-            raise BadOwnBlock(f"A {self.kind} cell is square: as many rows as columns.")
+            raise BadOwnBlock(f"A {self.kind} shape must be square. Use as many rows as columns.")
         if not all(role and len(role) <= LONGEST_NAME for role in self.roles):
-            raise BadOwnBlock("Say what a cell is of, like light or dark.")
+            raise BadOwnBlock("Choose a fabric for the shape, like light or dark.")
 
     @property
     def squares(self) -> Iterator[tuple[int, int]]:
@@ -91,13 +91,15 @@ class OwnBlock:
 
     def __post_init__(self) -> None:
         if not FEWEST <= self.grid <= MOST:
-            raise BadOwnBlock(f"A grid has {FEWEST} to {MOST} squares each way, like 4.", "grid")
+            raise BadOwnBlock(
+                f"A grid can have {FEWEST} to {MOST} squares per side, like 4.", "grid"
+            )
         if not 1 <= len(self.name.strip()) <= LONGEST_NAME:
-            raise BadOwnBlock(f"Give it a name of at most {LONGEST_NAME} letters.", "name")
+            raise BadOwnBlock(f"Give it a name of {LONGEST_NAME} characters or fewer.", "name")
         covered = sorted(square for cell in self.cells for square in cell.squares)
         every = [(row, column) for row in range(self.grid) for column in range(self.grid)]
         if covered != every:
-            raise BadOwnBlock("The cells must cover every square of the grid, and none twice.")
+            raise BadOwnBlock("The shapes must cover every grid square once.")
 
     def at(self, row: int, column: int) -> Cell:
         """The cell that covers a square."""
@@ -125,7 +127,7 @@ class OwnBlock:
         rows, columns = cell.rows + (not to_right), cell.columns + to_right
         if cell.row + rows > self.grid or cell.column + columns > self.grid:
             where = "to the right of" if to_right else "below"
-            raise BadOwnBlock(f"There is nothing {where} it to be joined to.")
+            raise BadOwnBlock(f"There is nothing {where} it to merge with.")
         kind = cell.kind if cell.kind in (Kind.PLAIN, *_FLIPPED) else Kind.PLAIN
         return self.with_cell(replace(cell, rows=rows, columns=columns, kind=kind))
 
@@ -181,7 +183,7 @@ class _Sewing:
         groups = across if len(across) >= len(down) else down
         if len(groups) == 1:
             raise BadRecipe("block.own", f"parted by straight seams: {_locked(cells)}",
-                            f"No straight seam parts it: {_locked(cells)}")  # fmt: skip
+                            f"There is no straight seam: {_locked(cells)}")  # fmt: skip
         parts = [self.part(group, whole=False) for group in groups]
         made = sewn("part", self._seam, *parts)
         if whole:
@@ -306,6 +308,6 @@ def _locked(cells: Sequence[Cell]) -> str:
     rows = min(c.row for c in cells) + 1, max(c.row + c.rows for c in cells)
     columns = min(c.column for c in cells) + 1, max(c.column + c.columns for c in cells)
     return (
-        f"in rows {rows[0]} to {rows[1]}, columns {columns[0]} to {columns[1]} the pieces lock "
-        "into one another. Part one of them, or join two."
+        f"in rows {rows[0]} to {rows[1]}, columns {columns[0]} to {columns[1]} the pieces "
+        "interlock, so no straight seam works. Split one piece, or merge two."
     )

@@ -31,7 +31,7 @@ def read_pieces(text: str, units: Units) -> tuple[tuple[Need, ...], tuple[PrintR
     rules: list[PrintRule] = []
     lines = [line.strip() for line in text.splitlines() if line.strip()]
     if len(lines) > MOST_LINES:
-        raise BadPieces(f"At most {MOST_LINES} lines make a block.")
+        raise BadPieces(f"A block can have {MOST_LINES} lines.")
     for number, line in enumerate(lines, 1):
         rule, piece = _RULE.fullmatch(line), _PIECE.fullmatch(line)
         if rule is not None:
@@ -41,8 +41,8 @@ def read_pieces(text: str, units: Units) -> tuple[tuple[Need, ...], tuple[PrintR
             needs.append(Need(piece[2], piece[3], width, height, int(piece[1])))
         else:
             raise BadPieces(
-                f"Line {number}, “{line:.40}”: write how many, a label, a side and the cut size, "
-                "like “4 A light 2 1/2 x 3”."
+                f"Line {number}, “{line:.40}”: type the count, a letter, light or dark, and the "
+                "cut size, like “4 A light 2 1/2 x 3”."
             )
     return tuple(needs), tuple(rules)
 

@@ -50,25 +50,25 @@ RECIPE = Recipe(
     choices={"method": METHODS},
     notes=untrimmed_notes,
     facts=Facts(
-        made_from="Four half-square units turning about the middle.",
+        made_from="Four half-square triangles spinning around the center.",
         difficulty=Difficulty.SOME,
         sides=(4, 12),
         suits="Charm and ten-inch squares.",
         pressing=(
-            "To the dark, the last seam twirled.",
+            "Toward the dark; spin the last seam.",
             "Open.",
         ),
         cautions=(STARCH,),
         mistakes=(
             (
-                "The blades are blunt",
-                "Keep a seam of background beyond every point when you trim.",
+                "The points are cut off",
+                "Leave a seam allowance past every point when you trim.",
             ),
             (
                 "One unit turned the wrong way",
-                "Lay all four out before the first seam.",
+                "Lay out all four before you sew.",
             ),
         ),
     ),
-    about="Four half-square triangle units; squares are cut, sewn in pairs, then cut apart.",
+    about="Four half-square triangles, made from squares sewn in pairs and cut apart.",
 )

@@ -26,15 +26,15 @@ RECIPE = Recipe(
         made_from="One square.",
         difficulty=Difficulty.FIRST,
         sides=(2, 12),
-        suits="Charm squares, ten-inch squares, large prints that should not be cut up.",
-        pressing=("Row by row to the left and to the right, so that the seams nest.",),
+        suits="Charm squares, ten-inch squares, large prints you don't want to cut up.",
+        pressing=("Alternate rows left and right so the seams nest.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Two of one print meet",
-                "Lay them all out before you sew.",
+                "Matching prints touch",
+                "Lay out all the squares before you sew.",
             ),
         ),
     ),
-    about="One square, nothing to sew but the rows; charm squares are used as they come.",
+    about="One square, so you only sew rows. Charm squares need no cutting.",
 )

@@ -56,7 +56,7 @@ def _size(options: Options, seam: Fraction) -> Size:
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     if finished != _size(options, seam):
-        raise BadRecipe("block.finished", "left out: it follows from the strips.")
+        raise BadRecipe("block.finished", "left empty; it comes from the strips.")
     cut, length = _strip(options, seam), finished[1] + 2 * seam
     known, shows = WHOLE in options, cut - 2 * seam
     strips = [
@@ -94,11 +94,14 @@ def _notes(assembly: Assembly, options: Options, _: Fraction, units: Units) -> t
     assert assembly.finished is not None
     if WHOLE not in options:
         over = format_length(_LARGER, units)
-        return (f"Cut batting and backing {over} larger than all strips together, both ways.",)
+        return (
+            f"Cut the batting and backing {over} larger than all the "
+            "strips together, in both directions.",
+        )
     width, length = (side + _LARGER for side in assembly.finished)
     return (
-        f"Cut batting and backing {format_size(width, length, units)}. Strips that are left over "
-        "serve for the binding.",
+        f"Cut batting and backing {format_size(width, length, units)}. "
+        "Use leftover strips for the binding.",
     )
 
 
@@ -120,21 +123,21 @@ RECIPE = Recipe(
         made_from="Narrow strips sewn through batting and backing.",
         difficulty=Difficulty.FIRST,
         sides=(20, 100),
-        suits="Strips split lengthwise, light to dark from the centre.",
-        pressing=("Each strip open before the next.",),
-        cautions=("Cotton batting: the iron touches it. Use an even-feed foot.",),
+        suits="Strips split lengthwise, light to dark from the center.",
+        pressing=("Press each strip open before adding the next.",),
+        cautions=("Use cotton batting, because the iron touches it, and a walking foot.",),
         mistakes=(
             (
                 "It bows",
                 (
-                    "Measure in the middle and at both edges every six strips; spread the "
-                    "correction over several."
+                    "Every six strips, measure in the middle and at both edges. Spread any "
+                    "correction over several strips."
                 ),
             ),
         ),
     ),
     about=(
-        "Narrow strips sewn through batting and backing from the centre line outward, the prints "
-        "mirrored on either side. A strip of 2 1/2 splits into two of 1 1/4."
+        "Narrow strips sewn through the batting and backing from the center line out, with prints "
+        "mirrored on both sides. A strip of 2 1/2 splits into two of 1 1/4."
     ),
 )

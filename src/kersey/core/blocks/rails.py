@@ -85,8 +85,8 @@ def _size(options: Options, seam: Fraction) -> Size | None:
 
 def _from_strips(options: Options, strip_width: Fraction, seam: Fraction) -> Size:
     if strip_width <= 2 * seam:
-        why = "wide enough for the seams: they take up the whole strip."
-        advice = "The seams take up the whole strip: use wider strips or less seam."
+        why = "wider than its seam allowances."
+        advice = "The strip is all seam allowance. Use wider strips or a smaller seam."
         raise BadRecipe("seam", why, advice)
     strips = whole(options, "strips", FEWEST_RAILS, MOST_RAILS)
     return _size(options, seam) or square_of(strips * (strip_width - 2 * seam))
@@ -94,7 +94,7 @@ def _from_strips(options: Options, strip_width: Fraction, seam: Fraction) -> Siz
 
 RECIPE = Recipe(
     id="rails",
-    title="Rails",
+    title="Rail fence",
     finished=square_of(6),
     assemble=_assemble,
     tried=1,
@@ -107,35 +107,32 @@ RECIPE = Recipe(
     from_strips=_from_strips,
     other_way=OtherWay("method", SEGMENTS, SETS),
     facts=Facts(
-        made_from="Strips of one width, or of several that add up.",
+        made_from="Strips of one width, or several widths that add up.",
         difficulty=Difficulty.FIRST,
         sides=(3, 12),
-        suits="Strip rolls; prints that differ from their neighbours.",
+        suits="Strip rolls; prints that contrast with their neighbors.",
         pressing=(
-            (
-                "All rails to one side, turned the other way in every second block: then the "
-                "seams nest."
-            ),
-            "Open, where the prints are thick.",
+            ("All to one side. Turn every other block so the seams nest."),
+            "Open, if the fabric is thick.",
         ),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Blocks come out narrow",
+                "Blocks come out too narrow",
                 (
-                    "The seams are too wide: at each of them the block loses twice the error. "
-                    "Measure the first one."
+                    "Your seams are too wide; each one takes twice the error off the block. "
+                    "Measure the first block."
                 ),
             ),
             (
-                "Sets bow",
-                "Sew every second strip from the other end.",
+                "Strip sets curve",
+                "Sew every other strip from the opposite end.",
             ),
         ),
     ),
     about=(
-        "Strips side by side. Segments: every rail is cut on its own. Sets: whole strips are cut "
-        "and sewn side by side; a set becomes as many blocks as its shortest strip has segments. "
-        "Strips of mixed widths add up to the block: 2 1/2 + 1 1/2 + 2."
+        "Strips side by side. Segments: cut each piece by itself. Strip sets: sew whole strips "
+        "together, then cut segments; the shortest strip sets how many. Mixed widths must add "
+        "up to the block, like 2 1/2 + 1 1/2 + 2."
     ),
 )

@@ -168,7 +168,7 @@ def _lengths(said: Any, place: str, units: Units) -> tuple[Fraction, ...]:
             if each != ""
         )
     except (InvalidValue, ValueError, TypeError, OverflowError) as error:
-        advice = "Write it like 2 1/2 x 5 1/2."
+        advice = "Type it like 2 1/2 x 5 1/2."
         raise BadRecipe(place, "lengths, like [2.5, 5.5].", advice) from error
 
 
@@ -255,6 +255,6 @@ def length_option(options: Options, name: str, least: Fraction, most: Fraction) 
     if not least < value <= most:
         raise BadRecipe(
             f"block.options.{name}",
-            f"a length of more than {format_length(least)} and at most {format_length(most)}.",
+            f"a length over {format_length(least)}, up to {format_length(most)}.",
         )
     return value

@@ -64,21 +64,22 @@ RECIPE = Recipe(
     proved_for=lambda _: "bars cut in pairs",
     options={"strip": Fraction(5, 2), "long_side": Fraction(5)},
     facts=Facts(
-        made_from="A pieced and a plain trapezoid joined on the slant.",
+        made_from="A pieced and a plain trapezoid, joined on the diagonal.",
         difficulty=Difficulty.SOME,
         sides=(2, 12),
-        suits="Strips of made fabric, and plain ones.",
-        pressing=("To the plain one.",),
+        suits="Strips of crumb fabric and solid strips.",
+        pressing=("Toward the plain one.",),
         cautions=(STARCH,),
         mistakes=(
             (
-                "The slants mirror each other",
-                "Cut all strips right side up.",
+                "The slants come out mirrored",
+                "Cut all the strips right side up.",
             ),
         ),
     ),
     about=(
-        "A pieced and a plain trapezoid joined on the slant; strips of made fabric suit it. They "
-        "are cut and counted in pairs, head to tail: what is left of a strip may hold one more."
+        "A pieced and a plain trapezoid joined on the diagonal. Strips of crumb fabric work well. "
+        "Cut "
+        "them head to tail, in pairs. The end of a strip may hold one more."
     ),
 )

@@ -53,10 +53,10 @@ RECIPE = Recipe(
     finished=square_of(6),
     assemble=_assemble,
     facts=Facts(
-        made_from="Bars in the middle, sides, and ends with corners flipped over.",
+        made_from="Center bars, sides, and ends with flipped corners.",
         difficulty=Difficulty.CARE,
         sides=(3, 12),
-        suits="Charm squares for miniature spools; a plain background.",
+        suits="Charm squares for mini spools, with a solid background.",
         pressing=(
             "Away from the bars.",
             "Open, for miniatures.",
@@ -64,10 +64,10 @@ RECIPE = Recipe(
         cautions=(STARCH,),
         mistakes=(
             (
-                "Corners the wrong way round",
-                "Fold one back before you sew: the slant points to the middle.",
+                "Corners flipped the wrong way",
+                "Fold one back before you sew to check that it slants toward the center.",
             ),
         ),
     ),
-    about="Thread of three different prints between two ends; the ends' corners are flipped over.",
+    about="“Thread” in three different prints between two ends with flipped corners.",
 )

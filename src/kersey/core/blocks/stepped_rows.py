@@ -224,7 +224,7 @@ def _patch(
 
 RECIPE = Recipe(
     id="stepped-rows",
-    title="Stepped rows",
+    title="Staggered rows",
     finished=(Fraction(89, 2), Fraction(2)),
     assemble=_assemble,
     tried=320,
@@ -243,23 +243,24 @@ RECIPE = Recipe(
     },
     choices={"halves": (ONE_BAR, TWO_BARS)},
     facts=Facts(
-        made_from="Bars end to end; every second row begins and ends with a half.",
+        made_from="Bars end to end; every other row starts and ends with a half bar.",
         difficulty=Difficulty.FIRST,
         sides=(20, 90),
         suits="Strip rolls in many prints.",
-        pressing=("Whole rows to the left, offset rows to the right.",),
+        pressing=("Plain rows to the left, offset rows to the right.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Rows of unlike length",
-                "An offset row has one seam more: trim the whole ones, a seam at either end.",
+                "Rows of different lengths",
+                "Offset rows have one more seam. Trim a seam allowance "
+                "off both ends of the other rows.",
             ),
         ),
     ),
     about=(
-        "Bars end to end; every second row begins and ends with a half. With halves of one bar the "
-        "whole rows are trimmed; with halves of two, rows are counted in pairs. Strips of "
-        "background and accent may part the rows: 0 stands for none; the strips are reckoned for "
-        "every row, one more than there are partings."
+        "Bars end to end; every other row starts and ends with a half bar. If both halves come "
+        "from one bar, the other rows are trimmed. If they come from two bars, rows are "
+        "counted in pairs. Background and accent strips can separate the rows; 0 means "
+        "none. Kersey allows one strip per row, so you end up with one extra."
     ),
 )

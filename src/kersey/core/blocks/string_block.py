@@ -229,11 +229,11 @@ def _notes(assembly: Assembly, options: Options, seam: Fraction, units: Units) -
     side, longest = format_length(tally.side, units), tally.length_at(Fraction(0)) - 2 * COVER
     shortest = tally.length_at(tally.half - FROM_THE_END)
     return (
-        f"Foundation {side}, the longest string {format_length(longest, units)} and "
-        f"{format_length(COVER, units)} more at either end; shorter than "
-        f"{format_length(shortest, units)} none has a place.",
-        "Rule of thumb: twice the finished area in strings. Kersey's count is of your strings, one "
-        "by one; without muslin the foundation is paper.",
+        f"Foundation {side}. The longest string is {format_length(longest, units)} plus "
+        f"{format_length(COVER, units)} at each end. Strings shorter than "
+        f"{format_length(shortest, units)} won't fit anywhere.",
+        "Rule of thumb: you need twice the finished area in strings. Kersey counts your actual "
+        "strings, one by one. Without muslin, it assumes paper foundations.",
     )
 
 
@@ -252,25 +252,26 @@ RECIPE = Recipe(
     choices={"direction": (CORNER, STRAIGHT)},
     notes=_notes,
     facts=Facts(
-        made_from="Strings on a foundation, from the middle outward.",
+        made_from="Strings on a foundation, from the middle out.",
         difficulty=Difficulty.FIRST,
         sides=(5, 14),
-        suits="Strings 1 to 2 1/2 wide, mostly between; one constant middle string rests the eye.",
-        pressing=("Each string over, away from the middle, before the next.",),
-        cautions=("Tear paper off with the stitches held down; shorten the stitch.",),
+        suits="Strings 1 to 2 1/2″ wide. Using one print for every "
+        "middle string gives the eye a rest.",
+        pressing=("Press each string open, away from the middle, before the next.",),
+        cautions=("On paper, shorten your stitch, and hold the stitches as you tear.",),
         mistakes=(
             (
-                "A string too short to cover",
-                "Hold it over both ends before you sew: short ones go near the corners.",
+                "String too short",
+                "Check that it covers both ends before you sew. Put short ones near the corners.",
             ),
             (
-                "A seam in the corner",
-                "Take a wider string for the last.",
+                "Seam in the corner",
+                "Use a wider string for the last one.",
             ),
         ),
     ),
     about=(
-        "Strings sewn on muslin or paper from the middle outward, then trimmed. Kersey sews them "
-        "with the strings that are there, and says which goes where."
+        "Strings sewn on muslin or paper from the middle out, then trimmed. Kersey tells you which "
+        "of your strings goes where."
     ),
 )

@@ -35,18 +35,18 @@ RECIPE = Recipe(
     tried=150,
     options={"bars": 3, "half": False},
     facts=Facts(
-        made_from="Bars across all, or half, of a square.",
+        made_from="Bars across all or half of a square.",
         difficulty=Difficulty.FIRST,
         sides=(4, 12),
-        suits="Left-over strips; a drawer of units of 6.",
+        suits="Leftover strips; a stock of 6″ units.",
         pressing=("To one side.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "It leans",
-                "Sew neighbouring seams in opposite directions.",
+                "It slants",
+                "Sew neighboring seams in opposite directions.",
             ),
         ),
     ),
-    about="Bars across a square, or half of one: a use for a drawer of short strips.",
+    about="Bars across a square or half of one. Good for short strips.",
 )

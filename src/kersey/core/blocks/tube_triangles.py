@@ -41,7 +41,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     side = finished[0] + 2 * seam
     if not raw.at_least(side):
         most = float(raw) - 2 * float(seam)
-        raise BadRecipe("block.finished", f"at most {most:.3f}: so much of a square is left.")
+        raise BadRecipe("block.finished", f"up to {most:.3f}; that is what is left of a square.")
     faces = _stripes(finished[0], strips, cut - 2 * seam)
     # The tips at both ends of a tube take a strip's height and what is left of it, but the seams.
     first = 2 * height - 2 * seam
@@ -109,11 +109,12 @@ def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple
     cliff = format_length((squares + 1) * height - 2 * seam, units)
     less = "none" if squares == 1 else str(squares - 1)
     return (
-        f"A tube gives {squares} squares while its strips measure {cliff} or more; below that "
-        f"{less}.",
-        f"A square comes off at {nearly(float(raw), units)}, all four edges on the bias: two "
-        "faces, strips and accent the other way round.",
-        f"Every tube takes an accent strip of {format_length(height, units)} off the bolt.",
+        f"Each tube makes {squares} squares if its strips measure at least "
+        f"{cliff}; shorter strips make {less}.",
+        f"Squares come out at {nearly(float(raw), units)}, with all four edges on the bias. Half "
+        "of them mirror the other half.",
+        f"Each tube takes a {format_length(height, units)} wide accent strip, "
+        "cut across the width of the fabric.",
     )
 
 
@@ -131,27 +132,28 @@ RECIPE = Recipe(
     notes=_notes,
     facts=Facts(
         made_from=(
-            "A strip set and an accent strip as high, sewn into a tube and cut to and fro at "
-            "45 degrees."
+            "A strip set and a matching accent strip, sewn into a tube "
+            "and cut back and forth at 45°."
         ),
         difficulty=Difficulty.SOME,
         sides=(5, 18),
-        suits="Strip rolls; an accent judged by a large patch beside the strips.",
-        pressing=("Strips away from the accent.",),
+        suits="Strip rolls. Audition the accent as a large piece next to the strips.",
+        pressing=("Press strips away from the accent.",),
         cautions=(STARCH,),
         mistakes=(
             (
-                "A square fewer from each tube",
-                "Measure the strips first: at the cliff a quarter inch decides.",
+                "One square fewer per tube",
+                "Measure the strips first; ¼″ can make the difference.",
             ),
             (
-                "The accent does not fit",
-                "Cut it only when the sets are sewn, as high as they are.",
+                "The accent doesn't fit",
+                "Sew the strip sets first, then cut the accent to their measured width.",
             ),
         ),
     ),
     about=(
-        "A strip set and an accent strip sewn into a tube and cut at 45 degrees: squares that are "
-        "half strips, half accent. The accent is cut across into strips as high as the set."
+        "A strip set and an accent strip sewn into a tube and cut at 45° into squares that are "
+        "half strips, half accent. Cut the accent fabric crosswise "
+        "into strips as wide as the strip set."
     ),
 )

@@ -19,26 +19,26 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
 
 RECIPE = Recipe(
     id="two-bar",
-    title="Two-bar unit",
+    title="Two-strip square",
     finished=square_of(4),
     assemble=_assemble,
     tried=3,
     facts=Facts(
-        made_from="Two bars twice as long as wide, less a seam.",
+        made_from="Two bars, each about twice as long as it is wide.",
         difficulty=Difficulty.FIRST,
         sides=(2, 8),
         suits="Strip rolls, strings of one width.",
         pressing=(
-            "To the dark.",
-            "Always to the second bar.",
+            "Toward the dark.",
+            "Always toward the second bar.",
         ),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "Upright and across do not fit",
-                "The unit must be square: measure it before you turn it.",
+                "Vertical and horizontal units don't match",
+                "The unit must be square. Measure before you turn it.",
             ),
         ),
     ),
-    about="A light bar and a dark one, square together.",
+    about="A light bar and a dark bar that make a square.",
 )

@@ -71,7 +71,7 @@ def _moved(patch: Patch, kind: str, right: Fraction) -> Patch:
 
 RECIPE = Recipe(
     id="two-in-turn",
-    title="Two blocks in turn",
+    title="Two alternating blocks",
     finished=(Fraction(12), Fraction(6)),
     assemble=_assemble,
     tried=160,
@@ -82,17 +82,17 @@ RECIPE = Recipe(
         difficulty=Difficulty.SOME,
         sides=(4, 12),
         suits="Fat quarters and yardage in light and dark.",
-        pressing=("Each block as it is pressed alone; the seam between toward the plainer one.",),
-        cautions=("Both blocks must come out at the same size: measure one of each first.",),
+        pressing=("Press each block as usual, and seams between blocks toward the plainer one.",),
+        cautions=("Both blocks must come out the same size. Measure one of each first.",),
         mistakes=(
             (
-                "A row begins like the one above it",
-                "Turn every other row half round before you sew it on.",
+                "A row starts with the same block as the row above",
+                "Turn every other row 180° before you sew it on.",
             ),
         ),
     ),
     about=(
-        "Two kinds of block that lie like a checkerboard. They are counted in pairs; with an odd "
-        "number across, cut the last pair of every row apart."
+        "Two kinds of block in a checkerboard, counted in pairs. For an odd number across, take "
+        "apart the last pair in each row."
     ),
 )

@@ -141,7 +141,7 @@ def _made(each: Laid, grid: Fraction, seam: Fraction) -> Make:
 
 RECIPE = Recipe(
     id="units-drawer",
-    title="Units drawer",
+    title="Units from the drawer",
     finished=square_of(4),
     assemble=_assemble,
     tried=350,
@@ -156,18 +156,18 @@ RECIPE = Recipe(
         made_from="Finished units of several kinds, and plain squares between them.",
         difficulty=Difficulty.FIRST,
         sides=(20, 100),
-        suits="Orphan blocks and left-over units whose finished sides are multiples of one length.",
-        pressing=("Towards the plain squares.",),
+        suits="Orphan blocks and leftover units whose finished sides fit one grid.",
+        pressing=("Toward the plain squares.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "A unit does not fit",
-                "Measure it before it goes in: its seams must be a quarter all round.",
+                "A unit doesn't fit",
+                "Measure before you sew it in; it needs a ¼″ seam allowance on every side.",
             ),
         ),
     ),
     about=(
-        "Finished units laid on one grid, in shelves, with plain squares between. Columns: how "
-        "many squares across; 0 leaves it to Kersey. Places may be held plain for appliqué."
+        "Finished units laid out in rows on one grid, with plain squares to fill in. Columns: "
+        "squares across; 0 lets Kersey choose. You can save plain spots for appliqué."
     ),
 )

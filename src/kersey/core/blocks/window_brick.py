@@ -42,7 +42,7 @@ def with_windows(finished: Size, count: int, options: Options, seam: Fraction) -
     side = (width - window) / 2
     end = (height - count * window - (count - 1) * sill) / 2
     if side <= 0 or end <= 0:
-        raise BadRecipe("block.finished", "large enough for the windows, their sills and a frame.")
+        raise BadRecipe("block.finished", "large enough for the windows, sills and frame.")
     start = Fraction(0)
     column = [rectangle("end", FRAME, side, start, window, end)]
     for place in range(count):
@@ -67,21 +67,21 @@ RECIPE = Recipe(
     options={"windows": 2, "window": Fraction(2), "sill": Fraction(1), "alternate": False},
     size_of=_size,
     facts=Facts(
-        made_from="Windows one above the other in a frame of one print.",
+        made_from="Stacked windows in a frame of one print.",
         difficulty=Difficulty.SOME,
         sides=(5, 16),
-        suits="Fat quarters: a frame of one, windows of another.",
+        suits="Fat quarters: one for the frame, another for the windows.",
         pressing=("Away from the windows.",),
         cautions=(CUTTER,),
         mistakes=(
             (
-                "The frame is of two prints",
-                "Kit every block before you sew.",
+                "The frame ended up in two prints",
+                "Sort every block into a kit before you sew.",
             ),
         ),
     ),
     about=(
-        "Windows in a frame; the frame of a block is all of one print, its windows of another. "
-        "Alternate: a solid brick beside each, changing sides from row to row."
+        "Windows in a frame: each block has one print for the frame and another for the windows. "
+        "Alternate: a plain brick next to each one, switching sides every row."
     ),
 )

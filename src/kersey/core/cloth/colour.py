@@ -17,7 +17,7 @@ class NotAColour(InvalidValue):
 
     def __init__(self, text: str) -> None:
         self.text = text
-        super().__init__(f"“{text[:20]}” is not a colour. Write it like #a3342d.")
+        super().__init__(f"“{text[:20]}” isn't a color. Type it like #a3342d.")
 
 
 def checked_colour(text: str) -> str:

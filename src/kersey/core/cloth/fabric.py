@@ -99,10 +99,10 @@ def checked_name(name: str) -> str:
     """A name with its spaces tidied; raises `BadFabric` when empty or too long."""
     tidy = " ".join(name.split())
     if not tidy:
-        raise BadFabric("A name is missing. Any word will do, like lamp red.", "name")
+        raise BadFabric("Type a name; any word will do, like lamp red.", "name")
     if len(tidy) > LONGEST_NAME:
         raise BadFabric(
-            f"A name has at most {LONGEST_NAME} letters; this one has {len(tidy)}.", "name"
+            f"A name can have {LONGEST_NAME} characters; this one has {len(tidy)}.", "name"
         )
     return tidy
 
@@ -170,7 +170,7 @@ class Print:
         object.__setattr__(self, "name", checked_name(self.name))
         object.__setattr__(self, "filled_in", frozenset(self.filled_in))
         if self.judged_family not in {None, *FAMILIES}:
-            raise BadFabric(f"A colour family is one of {', '.join(FAMILIES)}.", "family")
+            raise BadFabric(f"Choose a color family: {', '.join(FAMILIES)}.", "family")
 
     @property
     def known_value(self) -> Value | None:
@@ -213,7 +213,7 @@ class Stack:
 
     def __post_init__(self) -> None:
         if self.count < 0:
-            raise BadFabric(f"A print has 0 pieces or more, not {self.count}.", "count")
+            raise BadFabric(f"A print can't have {self.count} pieces; use 0 or more.", "count")
 
 
 @dataclass(frozen=True)
@@ -244,7 +244,7 @@ class Lot:
     def __post_init__(self) -> None:
         facts = FACTS[self.form]
         if not 1 <= self.count <= facts.most:
-            sentence = f"From 1 to {facts.most} {facts.many} make a lot, not {self.count}."
+            sentence = f"A lot can have 1 to {facts.most} {facts.many}, not {self.count}."
             raise BadFabric(sentence, "count")
         widths = [self.width, self.most_width]
         each = [stack.measured_length for stack in self.stacks]
@@ -253,11 +253,11 @@ class Lot:
             for length in (n for n in lengths if n is not None):
                 check_piece(self.form, width, length)
         if (self.form is Form.SCRAPS) != (self.grams is not None):
-            raise BadFabric("Scraps are weighed, like 900 g; other fabric is measured.")
+            raise BadFabric("Give scraps by weight, like 900 g, and other fabric by size.")
         if self.grams is not None and not 1 <= self.grams <= MOST_GRAMS:
-            raise BadFabric("Scraps weigh from 1 g to 100 kg, like 900 g.", "grams")
+            raise BadFabric("Scraps can weigh 1 g to 100 kg, like 900 g.", "grams")
         if not all(0 <= share <= MOST_SHRINKAGE for share in (self.shrinkage, self.taken_across)):
-            raise BadFabric("Washing takes from 0 to 15 %, like 3.", "shrinkage")
+            raise BadFabric("Shrinkage can be 0 to 15%, like 3.", "shrinkage")
 
     @property
     def count(self) -> int:

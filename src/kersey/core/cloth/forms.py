@@ -9,6 +9,7 @@ from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import plural
 
 
 class Form(StrEnum):
@@ -46,6 +47,11 @@ class FormFacts:
     example: str
     metric_example: str
 
+    @property
+    def counted(self) -> bool:
+        """Whether its pieces are counted; yardage and scraps are said by length or weight."""
+        return self.one != self.many
+
 
 def _facts(
     one: str,
@@ -55,11 +61,10 @@ def _facts(
     example: str,
     metric_example: str,
 ) -> FormFacts:
-    many = one if one in {"yardage", "scraps", "backing", "batting"} else f"{one}s"
     width, length = (Fraction(side) if side else None for side in usual)
     narrowest, widest, longest = (Fraction(limit) for limit in limits)
     return FormFacts(
-        one, many, (width, length), narrowest, widest, longest, most, example, metric_example
+        one, plural(one), (width, length), narrowest, widest, longest, most, example, metric_example
     )
 
 
@@ -97,12 +102,16 @@ def check_piece(form: Form, width: Fraction, length: Fraction) -> None:
     if not facts.narrowest <= width <= facts.widest or not 0 < length <= facts.longest:
         wide = facts.narrowest <= width <= facts.widest
         raise BadPiece(
-            f"A {facts.one} is from {_inches(facts.narrowest)} to {_inches(facts.widest)} wide "
-            f"and at most {_inches(facts.longest)} long, like {facts.example}.",
+            f"{_a(facts)} can be {_inches(facts.narrowest)} to {_inches(facts.widest)} wide and "
+            f"up to {_inches(facts.longest)} long, like {facts.example}.",
             "length" if wide else "width",
         )
     if form in _LONGER_THAN_WIDE and length <= width:
-        raise BadPiece(f"A {facts.one} is longer than wide, like {facts.example}.", "length")
+        raise BadPiece(f"A {facts.one} is longer than it is wide, like {facts.example}.", "length")
+
+
+def _a(facts: FormFacts) -> str:
+    return f"A {facts.one}" if facts.counted else facts.one.capitalize()
 
 
 def _inches(length: Fraction) -> str:

@@ -59,7 +59,7 @@ def read_look(text: str) -> tuple[Coloured, ...]:
 def check_look(text: str) -> None:
     """Raise `BadLook` unless it is the look of a unit."""
     if len(text) > LONGEST_LOOK or not _LOOK.fullmatch(text):
-        raise BadLook("The look of a unit is a list of colours and corners.")
+        raise BadLook("A unit's look must be a list of colors and corners.")
 
 
 def _coloured(parts: Sequence[str]) -> Coloured:

@@ -58,7 +58,7 @@ def bag_draw(counts: Sequence[int], seed: int) -> tuple[int, ...]:
     """
     left = list(counts)
     if left and max(left) * 2 > sum(left) + 1:
-        raise CannotDraw("More than half are of one print: two of it would have to touch.")
+        raise CannotDraw("More than half are one print, so two of it would have to touch.")
     lots, drawn = Random(seed), list[int]()
     for _ in range(sum(counts)):
         pick = _draw(left, drawn[-1] if drawn else None, lots)

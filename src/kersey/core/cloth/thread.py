@@ -43,7 +43,7 @@ def spools_of(text: str) -> tuple[Spool, ...]:
     """
     lines = [line.strip() for line in text.splitlines() if line.strip()]
     if len(lines) > MOST_SPOOLS:
-        raise BadThread(f"At most {MOST_SPOOLS} spools, one a line.", "threads")
+        raise BadThread(f"List up to {MOST_SPOOLS} spools, one per line.", "threads")
     return tuple(_spool(line) for line in lines)
 
 
@@ -77,7 +77,8 @@ def _mean(colours: Sequence[tuple[Lab, float]]) -> Lab:
 def _spool(line: str) -> Spool:
     name, _, colour = line.rpartition(" ")
     if not name.strip():
-        raise BadThread(f"“{line[:40]}” is no spool: a name and a colour, like pewter #8a8f92.",
+        raise BadThread(f"Kersey can't read “{line[:40]}”. Type a name and "
+            "a color, like pewter #8a8f92.",
                         "threads")  # fmt: skip
     try:
         return Spool(" ".join(name.split())[:60], checked_colour(colour))

@@ -24,7 +24,7 @@ def faults(plan: CuttingPlan) -> list[str]:
     found = [fault for layout in plan.layouts for fault in _layout_faults(layout, in_sets)]
     found.extend(_count_faults(plan))
     if plan.blocks < 0 or plan.bound < plan.blocks:
-        found.append(f"{plan.blocks} blocks cannot exceed the bound of {plan.bound}.")
+        found.append(f"{plan.blocks} blocks is more than the possible {plan.bound}.")
     if not found and plan.blocks:
         judged = _tally_faults if plan.problem.tally else _set_faults if in_sets else _rule_faults
         found.extend(judged(plan))
@@ -89,7 +89,7 @@ def _layout_faults(layout: Layout, in_sets: bool) -> Iterator[str]:
             yield f"{name}: {cut.need.label} ends outside."
     # Strips lie side by side, and so do the pieces in them: then none lies over another.
     if not any(_in_strips(places, along) for along in _directions(fabric)):
-        yield f"{name}: these cuts cannot be made by strips, crosscuts and one trim."
+        yield f"{name}: these pieces can't be cut with strips, sub-cuts and one trim."
         cuts = zip(layout.cuts, places, strict=True)
         for (one, its_place), (other, others_place) in combinations(cuts, 2):
             if its_place.overlaps(others_place):
@@ -140,7 +140,7 @@ def _count_faults(plan: CuttingPlan) -> Iterator[str]:
     there = {fabric.name: fabric.count for fabric in plan.problem.fabrics}
     for name, count in used.items():
         if count > there.get(name, 0):
-            yield f"{name} is cut {count} times and there are {there.get(name, 0)}."
+            yield f"{name} is cut {count} times, but there are only {there.get(name, 0)}."
     counted_otherwise = plan.problem.strip_sets or plan.problem.tally
     for need in () if counted_otherwise else plan.problem.block_needs:
         if made[need] < plan.problem.batches(plan.blocks) * need.count:
@@ -386,11 +386,11 @@ def _rule_faults(plan: CuttingPlan) -> Iterator[str]:
             roles = {need.role for need in in_both}
             pieces = sum(need.count for need in in_both)
             if not rule.same and (len(roles) > 1 or (len(set(rule.roles)) == 1 and pieces > 1)):
-                yield "Its rules contradict each other: no block can keep them."
+                yield "These print rules contradict each other, so no block can follow them."
                 return
     choices = [None, *_may_be_several(plan.problem, bound)]
     if not any(_can_be_dealt(plan, bound, several, made) for several in choices):
-        yield f"The prints cannot be dealt out over {plan.blocks} blocks as the rules ask."
+        yield f"There aren't enough different prints to follow the rules in {plan.blocks} blocks."
 
 
 def _bound_together(problem: CuttingProblem) -> list[set[str]]:

@@ -172,19 +172,24 @@ class CuttingProblem:
         if not self.block_needs:
             raise BadCutting("A block needs at least one piece.")
         if self.totals and (self.strip_sets or self.tally):
-            raise BadCutting("What is wanted once is cut beside single pieces, not beside sets.")
+            raise BadCutting(
+                "One-time pieces can be cut with single pieces, but not with strip sets."
+            )
         self._check_sets()
         if self.batch < 1:
-            raise BadCutting("At least one block comes of a set of pieces.")
+            raise BadCutting("A set of pieces must make at least one block.")
         check_needs(self.needs)
         names = [name for name, n in Counter(f.name for f in self.fabrics).items() if n > 1]
         if names:
-            raise BadCutting(f"Two fabrics are called “{names[0]}”.")
+            raise BadCutting(f"Two fabrics have the name “{names[0]}”. Rename one.")
         if sum(fabric.count for fabric in self.fabrics) > MOST_PIECES:
-            raise BadCutting(f"At most {MOST_PIECES} pieces of fabric are reckoned at once.")
+            raise BadCutting(
+                f"Kersey can plan with up to {MOST_PIECES} pieces of fabric at once. Use fewer."
+            )
         if self._pieces_by_area() > MOST_CUT:
             raise BadCutting(
-                f"More than {MOST_CUT} pieces could be cut: take less fabric or larger pieces."
+                f"This fabric could make more than {MOST_CUT} pieces. "
+                "Use less fabric or larger pieces."
             )
 
     @property
@@ -231,20 +236,20 @@ class CuttingProblem:
     def _check_sets(self) -> None:
         if not self.strip_sets:
             if self.sets or isinstance(self.tally, Waves | Mirrored):
-                raise BadCutting("Strip sets are sewn of strips that are crosscut.")
+                raise BadCutting("Strip sets must be made from strips cut into segments.")
             return
         if self.batch > 1 or not all(need.crosscut for need in self.needs):
-            raise BadCutting("Where strip sets are sewn all of a block comes of them, one by one.")
+            raise BadCutting("If you use strip sets, every piece of the block must come from one.")
         taken: Counter[int] = Counter()
         for kind in self.kinds_of_sets:
             for place, strips in kind.strips:
                 taken[place] += strips * kind.pieces
         if taken != {place: need.count for place, need in enumerate(self.needs)}:
-            raise BadCutting("The strip sets must give every piece of the block.")
+            raise BadCutting("The strip sets must make every piece of the block.")
         several = len(self.needs) > 1
         for rule in self.rules:
             if several and (rule.same or len(set(rule.roles)) > 1 or len(self.sets) > 1):
-                raise BadCutting("In strip sets only the prints of one role can be made to differ.")
+                raise BadCutting("In strip sets, only one role can require different prints.")
 
     def _pieces_by_area(self) -> Fraction:
         """No more pieces than this can be cut from what there is."""
@@ -311,7 +316,7 @@ def check_needs(needs: Iterable[Need]) -> None:
     """Raise `BadCutting` where two needs are known by the same label and role."""
     twice = [key for key, n in Counter((n.label, n.role) for n in needs).items() if n > 1]
     if twice:
-        raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” stands there twice.")
+        raise BadCutting(f"“{twice[0][0]}” of role “{twice[0][1]}” is listed twice.")
 
 
 def _is_outside(role: str) -> bool:

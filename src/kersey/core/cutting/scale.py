@@ -18,8 +18,8 @@ class TooFine(InvalidValue):
 
     def __init__(self) -> None:
         super().__init__(
-            "These sizes are too finely divided beside so much fabric; "
-            "write them in sixteenths of an inch or in millimetres."
+            "These sizes are too precise for this much fabric. Round "
+            "them to 1/16″ or to millimeters."
         )
 
 

@@ -48,7 +48,7 @@ class UnitSort:
 
     def __post_init__(self) -> None:
         if not (1 <= self.columns <= WIDEST and 1 <= self.rows <= WIDEST and self.count >= 1):
-            raise BadUnits("A unit is from 1 to 60 squares of the grid each way.")
+            raise BadUnits("A unit can be 1 to 60 grid squares each way.")
 
 
 @dataclass(frozen=True)
@@ -167,9 +167,9 @@ _Row = tuple[int, list[tuple[int, ...]]]
 
 def _check(sorts: Sequence[UnitSort], columns: int) -> None:
     if not sorts or sum(s.count for s in sorts) > MOST_UNITS:
-        raise BadUnits(f"From 1 to {MOST_UNITS} units are laid out.")
+        raise BadUnits(f"Kersey can lay out 1 to {MOST_UNITS} units.")
     if columns and max(s.columns for s in sorts) > columns:
-        raise BadUnits("A unit is wider than the quilt is to be.", "columns")
+        raise BadUnits("One unit is wider than the quilt. Use more squares across.", "columns")
 
 
 def _widths(sorts: Sequence[UnitSort]) -> list[int]:

@@ -33,7 +33,7 @@ def quilt_cost(quilt: Quilt, prices: PriceList) -> Cost:
     """The cost of a quilt by a price list."""
     lines, unknown = list[tuple[str, int]](), list[str]()
     for form, area in used_of_forms(quilt).items():
-        words = f"{form.value.replace('-', ' ')} used up"
+        words = f"{form.value.replace('-', ' ')} used"
         per_inch = _cheapest(form, prices)
         if per_inch is None:
             unknown.append(words)

@@ -88,30 +88,44 @@ def _bound(
         else (f"strips of {format_length(usable_width, units)}")
     )
     sums = (
-        ("All round, with corners and closing", format_length(length, units)),
-        (f"{count} {each} joined", format_length(joined, units)),
-    )  # fmt: skip
+        ("Binding length, with corners and overlap", format_length(length, units)),
+        (f"{count} {each}, joined", format_length(joined, units)),
+    )
     tail = format_length(TAIL, units)
     folded = (
-        "Press the joined strip in half along its whole length."
+        "Press the binding in half lengthwise, wrong sides together."
         if edge.style is not EdgeStyle.SINGLE_FOLD
-        else "Press one long edge of the strip under, by a seam."
+        else "Press one long edge under by a seam allowance."
     )
     steps = (
-        EdgeStep("trim", "Trim backing and batting flush with the top, corners square.",
-                 "Measure the quilt both ways once more, and look at the back: no pucker, no loose "
-                 "thread under the ruler."),
-        EdgeStep("join", "Join the strips on the diagonal, and trim the joins to a seam.",
-                 "Lay two strips right sides together, pin, and open them: they must run on "
-                 "straight."),
+        EdgeStep(
+            "trim",
+            "Trim the batting and backing even with the top, and square the corners.",
+            "Measure the quilt both ways again. Check the back for puckers and loose threads.",
+        ),
+        EdgeStep(
+            "join",
+            "Join the strips on the diagonal and trim the seams to ¼″.",
+            "Pin two strips right sides together and open them. They "
+            "should make one straight strip.",
+        ),
         EdgeStep("fold", folded),
-        EdgeStep("lay", "Lay the strip round the quilt before it is sewn: no join on a corner."),
-        EdgeStep("sew", f"Sew it on from the lower side with a walking foot, {tail} left loose; "
-                 "stop a seam before each corner, fold up, fold down, go on."),
-        EdgeStep("close", "Join the ends, sew the gap.",
-                 "Cut the tail only when both ends overlap by just the strip's width."),
-        EdgeStep("turn", "Fold it to the back and sew it down."),
-    )  # fmt: skip
+        EdgeStep(
+            "lay",
+            "Before sewing, lay the binding around the quilt. No join should land on a corner.",
+        ),
+        EdgeStep(
+            "sew",
+            f"Start on the bottom edge with a walking foot, leaving a {tail} tail. "
+            "Stop a seam allowance before each corner, fold up, fold down, and keep sewing.",
+        ),
+        EdgeStep(
+            "close",
+            "Join the ends and sew the gap.",
+            "Cut the tail when the ends overlap by exactly the width of the strip.",
+        ),
+        EdgeStep("turn", "Fold the binding to the back and sew it down."),
+    )
     return EdgePlan(edge, top, sums, steps, strips)
 
 
@@ -128,21 +142,30 @@ def _folded(edge: Edge, top: Size, units: Units) -> EdgePlan:
     mitre = round(float(width) * _ROOT2 * 16) / 16
     backing = top[0] + 2 * beyond, top[1] + 2 * beyond
     sums = (
-        ("Backing beyond the top on each side", format_length(beyond, units)),
+        ("Backing past the top on each side", format_length(beyond, units)),
         ("Backing trimmed to", format_size(*backing, units)),
-        ("It hides of the top, all round", format_length(width, units)),
-        ("Seam of each mitred corner, about", format_length(Fraction(mitre), units)),
+        ("Covers of the top, all around", format_length(width, units)),
+        ("Seam at each mitered corner, about", format_length(Fraction(mitre), units)),
     )
     steps = (
-        EdgeStep("batting", "Trim the batting flush with the top; fold the backing out of the way.",
-                 "Only batting and top lie under the ruler: the backing is still whole."),
-        EdgeStep("backing", f"Trim the backing to {format_length(beyond, units)} beyond the top.",
-                 "The points near the edge: what is marked on the drawing will be hidden."),
-        EdgeStep("first", "Fold it until it touches the edge of the top, and press."),
-        EdgeStep("corners", "Fold each corner over its point and trim it, then mitre it.",
-                 "The fold must touch the corner of the top, not lie over it."),
-        EdgeStep("second", "Fold again over the top, pin, and stitch it down all round."),
-    )  # fmt: skip
+        EdgeStep(
+            "batting",
+            "Trim the batting even with the top, folding the backing out of the way.",
+            "Be sure only the batting and top are under the ruler, not the backing.",
+        ),
+        EdgeStep(
+            "backing",
+            f"Trim the backing {format_length(beyond, units)} past the top on every side.",
+            "Check points near the edge: those marked on the drawing will be covered.",
+        ),
+        EdgeStep("first", "Fold the backing to the edge of the top and press."),
+        EdgeStep(
+            "corners",
+            "Fold each corner in over its point, trim it, then miter it.",
+            "The fold should just touch the corner of the top.",
+        ),
+        EdgeStep("second", "Fold again onto the top, pin, and stitch it down all around."),
+    )
     return EdgePlan(edge, top, sums, steps)
 
 
@@ -163,24 +186,40 @@ def _turned(edge: Edge, top: Size, seam: Fraction, units: Units) -> EdgePlan:
     stop = format_length(seam, units)
     sums = (
         ("Backing cut", format_size(*backing, units)),
-        ("Frame that shows", format_length(frame, units)),
-        ("The quilt is then", format_size(finished[0], finished[1], units)),
-        ("Opening in one long side", format_length(opening, units)),
-        ("Seam of each ear, square from the stop", format_length(2 * frame, units)),
+        ("Frame width", format_length(frame, units)),
+        ("Finished quilt", format_size(finished[0], finished[1], units)),
+        ("Opening on one long side", format_length(opening, units)),
+        ("Seam at each corner fold, square from the stop", format_length(2 * frame, units)),
     )
     steps = (
-        EdgeStep("mark", "Mark on both: the middle of each side, and at each corner a stop "
-                 f"{stop} from both edges; on one long side the opening."),
-        EdgeStep("pin", "Right sides together, middle on middle; the backing is longer and stands "
-                 "off at the corners."),
-        EdgeStep("sew", "Sew each side from stop to stop; back-tack at the stops and at both ends "
-                 "of the opening.",
-                 "The opening is marked: a side sewn shut has to be ripped."),
-        EdgeStep("ears", "Fold each corner to an ear and sew it square to the fold of the sides, "
-                 "from the stop outward."),
-        EdgeStep("trim", "Trim the ears to a seam.",
-                 "Turn each corner out once before it is trimmed: it must lie flat and square."),
-        EdgeStep("turn", "Turn it through the opening, push the corners out, press the frame even; "
-                 "topstitch through all layers along the seam, closing the opening."),
-    )  # fmt: skip
+        EdgeStep(
+            "mark",
+            "On both layers, mark the center of each side and, at each corner, a stop "
+            f"{stop} from both edges; on one long side the opening.",
+        ),
+        EdgeStep(
+            "pin",
+            "Pin right sides together, matching centers. The backing is longer and "
+            "stands away at the corners.",
+        ),
+        EdgeStep(
+            "sew",
+            "Sew each side from stop to stop. Backstitch at the stops "
+            "and at both ends of the opening.",
+            "Check that the opening is marked; a side sewn shut has to be ripped out.",
+        ),
+        EdgeStep(
+            "ears", "Fold each corner to a point and sew it square to the fold, from the stop out."
+        ),
+        EdgeStep(
+            "trim",
+            "Trim the corner folds to a seam allowance.",
+            "Turn each corner out before trimming to be sure it is flat and square.",
+        ),
+        EdgeStep(
+            "turn",
+            "Turn the quilt right side out, push out the corners and press the frame "
+            "even. Topstitch through all layers along the seam, closing the opening.",
+        ),
+    )
     return EdgePlan(edge, top, sums, steps)

@@ -58,24 +58,24 @@ class HoldingSteps:
 
 
 _LAY = (
-    "Press top and backing, and square the top up.",
-    "Lay the backing face down on a table or floor and tape it, flat but not stretched.",
-    "Lay the batting on it and smooth it from the centre outward.",
-    "Lay the top on it face up, centre on centre, and smooth it from the centre outward.",
+    "Press the top and backing, and square up the top.",
+    "Tape the backing to a table or floor, wrong side up, flat but not stretched.",
+    "Center the batting on it and smooth from the center out.",
+    "Center the top on the batting, right side up, and smooth from the center out.",
 )
-_TURN = "Turn it over: the back must lie flat, without a fold or a pucker."
+_TURN = "Turn it over and check that the back is flat, with no folds or puckers."
 _HOLD = {
-    Holding.PINS: "Pin from the centre outward, away from where you will sew; close the pins last.",
-    Holding.THREAD: "Baste in long stitches from the centre outward, first both ways through the "
+    Holding.PINS: "Pin from the center out, away from your quilting lines. Close the pins last.",
+    Holding.THREAD: "Baste with long stitches from the center out: first both ways through the "
     "middle, then in between.",
-    Holding.SPRAY: "Fold half of it back, spray the batting thinly, smooth the cloth down again; "
-    "then the other half, then the back.",
-    Holding.FUSED: "Press from the centre outward, lifting the iron and setting it down.",
+    Holding.SPRAY: "Fold back half the top, spray the batting lightly and smooth the top down. "
+    "Repeat for the other half, then for the back.",
+    Holding.FUSED: "Press from the center out, lifting the iron each time.",
 }
 _CARE = {
-    Holding.PINS: "Count the pins out, and count them in again.",
-    Holding.SPRAY: "Only in a well aired room or outside; what the can says comes first.",
-    Holding.FUSED: "What the batting's maker says of heat comes first.",
+    Holding.PINS: "Count your pins going in and coming out.",
+    Holding.SPRAY: "Spray outdoors or in a well-ventilated room. Follow the directions on the can.",
+    Holding.FUSED: "Follow the batting maker's directions for heat.",
 }
 
 
@@ -83,8 +83,8 @@ def holding_steps(holding: Holding, bears_heat: bool | None) -> HoldingSteps:
     """How the layers are put together by one school; `bears_heat` is None where nobody knows."""
     forbidden = ""
     if holding is Holding.FUSED and bears_heat is False:
-        forbidden = "This batting does not bear the iron: hold it with pins, thread or spray."
+        forbidden = "This batting can't take an iron. Use pins, hand basting or spray."
     elif holding is Holding.FUSED and bears_heat is None:
-        forbidden = "Read the packet first: only batting that bears an iron can be pressed."
+        forbidden = "Check the package first; only some batting can take an iron."
     steps = (*_LAY, _HOLD[holding], _TURN)
     return HoldingSteps(steps, _CARE.get(holding, ""), forbidden)

@@ -21,9 +21,9 @@ Size = tuple[Fraction, Fraction]
 class Rests(StrEnum):
     """What a size rests on."""
 
-    RECKONED = "as reckoned"
-    BORDERS = "from the borders as measured"
-    QUILTED = "as measured after quilting"
+    RECKONED = "as planned"
+    BORDERS = "from your border measurements"
+    QUILTED = "measured after quilting"
 
 
 @dataclass(frozen=True)

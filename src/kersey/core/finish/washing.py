@@ -68,8 +68,8 @@ def washing_words(washings: Learned | None, size: Size, units: Units) -> str:
     quilts = "the quilt" if washings.quilts == 1 else f"the {washings.quilts} quilts"
     after = format_size(*washings.after(size), units)
     return (
-        f"Washed, about {after}: {quilts} you measured before and after shrank about {across} "
-        f"across and {down} down."
+        f"After washing, about {after}: {quilts} you measured shrank about "
+        f"{across} in width and {down} in length."
     )
 
 
@@ -87,4 +87,4 @@ def _taken(sewing: Sewing) -> tuple[Fraction, Fraction] | None:
 
 def _between(least: Fraction, most: Fraction) -> str:
     low, high = f"{float(least) * 100:.1f}", f"{float(most) * 100:.1f}"
-    return f"{low} %" if low == high else f"{low} to {high} %"
+    return f"{low}%" if low == high else f"{low} to {high}%"

@@ -69,7 +69,9 @@ class Backing:
 def check_margin(margin: Fraction) -> None:
     """Raise `BadMargin` unless the margin is from 0 to 12 inches."""
     if not 0 <= margin <= 12:
-        raise BadMargin("A margin is from 0 to 12″ (30 cm), like 2 at home or 4 for a long frame.")
+        raise BadMargin(
+            "Extra backing can be 0 to 12″ (30 cm) per side, like 2 at home or 4 for longarm."
+        )
 
 
 def plan_backing(

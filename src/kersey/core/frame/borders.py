@@ -95,7 +95,7 @@ def widths_to_propose(units: Units) -> tuple[Fraction, ...]:
 def check_border_width(finished_width: Fraction) -> None:
     """Raise `BadBorder` for a border nobody could sew."""
     if not 0 <= finished_width <= WIDEST_BORDER:
-        raise BadBorder("A border is from 0 (none) to 20″ (50 cm) wide, like 3.")
+        raise BadBorder("A border can be 0 (none) to 20″ (50 cm) wide, like 3.")
 
 
 def plan_border(
@@ -153,7 +153,9 @@ def fitted_cut(wanted: Fraction, measured: Fraction, seam: Fraction) -> Fraction
     Raises `BadBorder` where the quilt measures more than is wanted already.
     """
     if wanted < measured:
-        raise BadBorder("The quilt measures more than is wanted already: no border can mend that.")
+        raise BadBorder(
+            "The center is already larger than the size you want, so a border can't fix it."
+        )
     return (wanted - measured) / 2 + 2 * seam
 
 

@@ -35,7 +35,10 @@ class NoBias(Infeasible):
     """The cloth is too narrow to cut so much bias from one length of it."""
 
     def __init__(self) -> None:
-        super().__init__("So much bias binding does not come off one length of this cloth.")
+        super().__init__(
+            "One length of this fabric won't give that much bias binding. Use wider "
+            "fabric or straight binding."
+        )
 
 
 class EdgeStyle(StrEnum):
@@ -66,11 +69,11 @@ _WIDTHS = {
 
 
 _CALLED = {
-    EdgeStyle.DOUBLE_FOLD: "Binding strips are",
-    EdgeStyle.SINGLE_FOLD: "Single-fold strips are",
-    EdgeStyle.BIAS: "Bias strips are",
-    EdgeStyle.FOLDED: "A backing folded over shows",
-    EdgeStyle.TURNED: "A backing turned as a frame shows",
+    EdgeStyle.DOUBLE_FOLD: "Binding strips can be",
+    EdgeStyle.SINGLE_FOLD: "Single-fold strips can be",
+    EdgeStyle.BIAS: "Bias strips can be",
+    EdgeStyle.FOLDED: "A folded backing can show",
+    EdgeStyle.TURNED: "A turned frame can show",
 }
 
 
@@ -86,8 +89,8 @@ class Edge:
         if not least <= self.width <= most:
             usual = format_length(USUAL_WIDTHS[self.style])
             raise BadEdge(
-                f"{_CALLED[self.style]} {format_length(least)} to {format_length(most)} wide, "
-                f"like {usual}.",
+                f"{_CALLED[self.style]} {format_length(least)} to "
+                f"{format_length(most)} wide, like {usual}.",
                 "width",
             )
 

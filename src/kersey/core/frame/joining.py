@@ -16,7 +16,7 @@ class StripTooShort(Infeasible):
 
     def __init__(self, strip_length: Fraction, cost: Fraction) -> None:
         self.strip_length, self.cost = strip_length, cost
-        super().__init__("The strips are shorter than their joins: use longer ones.")
+        super().__init__("The strips are too short to join. Use longer ones.")
 
 
 def strips_to_join(wanted: Fraction, strip_length: Fraction, cost: Fraction) -> int:

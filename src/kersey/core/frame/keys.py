@@ -84,7 +84,7 @@ class Keys:
 def check_key(key: Fraction) -> None:
     """Raise `BadKeys` for keys nobody could sew; 0: a border is not of keys."""
     if key and not NARROWEST_KEY <= key <= WIDEST_KEY:
-        raise BadKeys("A key is from ½″ to 12″ (1 to 30 cm) wide, like 2; 0 for none.", "key")
+        raise BadKeys("Piano keys can be ½″ to 12″ (1 to 30 cm) wide, like 2; 0 for none.", "key")
 
 
 def plan_keys(body: tuple[Fraction, Fraction], key: Fraction, depth: Fraction) -> Keys:
@@ -95,7 +95,7 @@ def plan_keys(body: tuple[Fraction, Fraction], key: Fraction, depth: Fraction) -
     (25, 31, Fraction(1, 1), Fraction(1, 2))
     """
     if not 0 < key <= min(body):
-        raise BadKeys("A key is more than 0 and no wider than the side it lies on.")
+        raise BadKeys("A piano key must be wider than 0 and no wider than its side of the quilt.")
     fits = all(side % key == 0 for side in body)
     sides, ends = (Fraction(0) if fits else _spacer(side, key) for side in body)
     along = [int((side + 2 * by) / key) for side, by in zip(body, (sides, ends), strict=True)]

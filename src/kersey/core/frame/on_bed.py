@@ -38,15 +38,19 @@ def says(lying: OnBed, units: Units) -> str:
 
     >>> twin = Bed("twin", "twin bed", Fraction(39), Fraction(75))
     >>> says(OnBed(twin, Fraction(60), Fraction(72), Fraction(0)), Units.INCHES)
-    'On a twin bed it hangs 10½″ at each side; 3″ at the foot stay bare.'
+    'On a twin bed it hangs 10½″ at each side and leaves 3″ at the foot uncovered.'
     """
     hangs, bare = list[str](), list[str]()
     for over, where in ((lying.at_each_side, "at each side"), (lying.at_the_foot, "at the foot")):
         if over:
             found = hangs if over > 0 else bare
             found.append(f"{format_length(abs(over), units)} {where}")
-    parts = [f"hangs {' and '.join(hangs)}" if hangs else "", f"{' and '.join(bare)} stay bare"]
-    said = "; ".join(part for part, said in zip(parts, (hangs, bare), strict=True) if said)
-    tucked = f", {format_length(lying.tuck, units)} under the pillow" if lying.tuck else ""
-    lies = said if said and hangs else f"covers no more than the mattress; {said}".rstrip("; ")
-    return f"On a {lying.bed.name} it {lies}{tucked}."
+    parts = [
+        f"hangs {' and '.join(hangs)}" if hangs else "",
+        f"leaves {' and '.join(bare)} uncovered",
+    ]
+    said = " and ".join(part for part, there in zip(parts, (hangs, bare), strict=True) if there)
+    tucked = f", with {format_length(lying.tuck, units)} for the pillow tuck" if lying.tuck else ""
+    if not hangs:
+        said = f"covers only the mattress top{' and ' * bool(said)}{said}"
+    return f"On a {lying.bed.name} it {said}{tucked}."

@@ -89,7 +89,7 @@ def exact_purpose(
     """
     for field, side in zip(fields, (width, length), strict=True):
         if not SMALLEST_SIDE <= side <= LARGEST_SIDE:
-            raise BadPurpose("A side is from 6″ (15 cm) to 140″ (3.5 m), like 54 or 1.4 m.", field)
+            raise BadPurpose("A side can be 6″ (15 cm) to 140″ (3.5 m), like 54 or 1.4 m.", field)
     return Purpose(key, name, width, length, width, length)
 
 
@@ -146,11 +146,12 @@ class Wish:
     def __post_init__(self) -> None:
         if self.key not in WISH_KEYS:
             raise BadPurpose(
-                f"“{self.key[:30]}” is no purpose. Choose one from the list, like lap.", "purpose"
+                f"Choose what the quilt is for from the list; “{self.key[:30]}” isn't on it.",
+                "purpose",
             )
         for field, over in (("drop", self.drop), ("tuck", self.tuck)):
             if not 0 <= over <= 30:
-                raise BadPurpose("Drop and tuck are from 0 to 30″ (75 cm), like 12.", field)
+                raise BadPurpose("Drop and tuck can be 0 to 30″ (75 cm), like 12.", field)
         self.purposes()
 
     def purposes(self, units: Units = Units.INCHES) -> tuple[Purpose, ...]:
@@ -166,9 +167,7 @@ class Wish:
 
     def _own_purpose(self) -> Purpose:
         if self.own_width is None or self.own_length is None:
-            raise BadPurpose(
-                "Say the size you want: width and length, like 28 and 74.", "own_width"
-            )
+            raise BadPurpose("Type the width and length you want, like 28 and 74.", "own_width")
         said = ("own_width", "own_length")
         return exact_purpose(OWN_SIZE, "your size", self.own_width, self.own_length, said)
 

@@ -38,7 +38,7 @@ class Sashing:
     def __post_init__(self) -> None:
         check_sashing_width(self.width)
         if self.rows_only and (self.cornerstones or self.framed):
-            raise BadSashing("Strips between rows only have no cornerstones and no frame.")
+            raise BadSashing("Sashing between rows only can't have cornerstones or outside strips.")
 
     def body(
         self, columns: int, rows: int, block: tuple[Fraction, Fraction]
@@ -93,7 +93,7 @@ class Sashing:
 def check_sashing_width(width: Fraction) -> None:
     """Raise `BadSashing` for strips nobody could sew."""
     if not 0 <= width <= WIDEST_SASHING:
-        raise BadSashing("Sashing is from 0 (none) to 20″ (50 cm) wide, like 2.")
+        raise BadSashing("Sashing can be 0 (none) to 20″ (50 cm) wide, like 2.")
 
 
 NO_SASHING = Sashing()

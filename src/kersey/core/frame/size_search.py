@@ -157,7 +157,7 @@ def size_option(question: SizeQuestion, rows: int, columns: int) -> SizeOption:
 def check_rows(rows: int, columns: int) -> None:
     """Raise `BadRows` unless both are from 1 to 60."""
     if not (1 <= rows <= MOST_ROWS and 1 <= columns <= MOST_ROWS):
-        raise BadRows(f"Rows and columns are from 1 to {MOST_ROWS}, like 8 and 10.")
+        raise BadRows(f"Use 1 to {MOST_ROWS} blocks across and down, like 8 and 10.")
 
 
 def why(option: SizeOption, units: Units) -> tuple[str, ...]:
@@ -308,12 +308,12 @@ def _sensible(option: SizeOption, question: SizeQuestion) -> bool:
 
 def _blocks_reason(option: SizeOption) -> str:
     if option.spare < 0:
-        return f"{-option.spare} of its {option.blocks} blocks are missing."
+        return f"It needs {option.blocks} blocks; you are {-option.spare} short."
     if option.blocks_possible == 1:
         return "It is one piece."
     if option.spare == 0:
         return f"It uses all {option.blocks} blocks."
-    return f"It uses {option.blocks} of {option.blocks_possible} blocks; {option.spare} spare."
+    return f"It uses {option.blocks} of {option.blocks_possible} blocks and leaves {option.spare}."
 
 
 def _fit_reason(option: SizeOption, units: Units) -> str:
@@ -321,9 +321,12 @@ def _fit_reason(option: SizeOption, units: Units) -> str:
     name = option.purpose.name
     article = "" if name.startswith("your") else "a "
     if not across and not down:
-        return f"{_border_words(option, units)} it fits {article}{name}."
+        return f"{_border_words(option, units)} it is the right size for {article}{name}."
     if not option.has_purpose:
-        return f"{_border_words(option, units)} it is far from the size of {article}{name}."
+        return (
+            f"{_border_words(option, units)} it isn't close to any standard "
+            f"size; the nearest is {article}{name}."
+        )
     off = " and ".join(
         f"{format_length(abs(by), units)} {side}"
         for by, side in (
@@ -344,7 +347,7 @@ def _border_words(option: SizeOption, units: Units) -> str:
 
 def _ratio_reason(option: SizeOption) -> tuple[str, ...]:
     if option.ratio > LONGEST_RATIO and not option.purpose_wished:
-        return ("Long and narrow: the sides differ by more than a half.",)
+        return ("It is long and narrow: one side is more than half again the other.",)
     if option.width == option.length:
-        return ("Square.",)
+        return ("It is square.",)
     return ()

@@ -4,5 +4,6 @@ __all__ = [
     "counting",
     "length",
     "root2",
+    "spoken",
     "workshop",
 ]

@@ -98,8 +98,8 @@ class NotALength(InvalidValue):
         self.text = text
         example = "2 1/2, 2.5″ or 6.5 cm" if units is Units.INCHES else "6.5, 65 mm or 2 1/2 in"
         shown = text if len(text) <= _LONGEST_TEXT else text[:_LONGEST_TEXT] + "…"
-        said = f"“{shown}” is not a length" if shown else "A length is missing"
-        super().__init__(f"{said}. Write it like {example}.")
+        said = f"“{shown}” isn't a length" if shown else "Type a length"
+        super().__init__(f"{said}. Type it like {example}.")
 
 
 def parse_length(text: str, units: Units = Units.INCHES) -> Fraction:
@@ -214,10 +214,14 @@ def write_length(length: Fraction, units: Units = Units.INCHES) -> str:
 def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) -> str:
     """Width by length, the unit said once.
 
-    >>> format_size(Fraction(5, 2), Fraction(42))
-    '2½ × 42″'
+    >>> format_size(Fraction(5, 2), Fraction(42)), format_size(Fraction(6725, 1000), Fraction(9))
+    ('2½ × 42″', '≈ 6¾ × 9″')
     """
-    return f"{format_number(width, units)} × {format_length(length, units)}"
+    about = "≈ "
+    sides = format_number(width, units), format_length(length, units)
+    if any(side.startswith(about) for side in sides):
+        return about + " × ".join(side.removeprefix(about) for side in sides)
+    return " × ".join(sides)
 
 
 def bought_length(length: Fraction, units: Units = Units.INCHES) -> Fraction:
@@ -242,6 +246,17 @@ def format_bought(length: Fraction, units: Units = Units.INCHES) -> str:
     if units is Units.INCHES:
         return f"{_mixed(bought / YARD)} yd"
     return f"{_decimal(bought / METRE)} m"
+
+
+def format_yardage(length: Fraction, units: Units = Units.INCHES) -> str:
+    """How long fabric is: in yards or meters where shops cut it so, else by the ruler.
+
+    >>> format_yardage(Fraction(81)), format_yardage(Fraction(40))
+    ('2¼ yd', '40″')
+    """
+    if length and bought_length(length, units) == length:
+        return format_bought(length, units)
+    return format_length(length, units)
 
 
 def format_area(area: Fraction, units: Units = Units.INCHES, beside: Fraction | None = None) -> str:

@@ -34,14 +34,12 @@ class Workshop:
 def check_seam(seam: Fraction) -> None:
     """Raise `BadWorkshop` unless the seam is more than 0 and at most an inch."""
     if not 0 < seam <= WIDEST_SEAM:
-        raise BadWorkshop(
-            "A seam is more than 0 and at most 1″ (2.5 cm), like 1/4 or 0.75 cm.", "seam"
-        )
+        raise BadWorkshop("A seam allowance can be up to 1″ (2.5 cm), like 1/4 or 0.75 cm.", "seam")
 
 
 def check_usable_width(width: Fraction) -> None:
     """Raise `BadWorkshop` unless fabric is sold in this usable width."""
     if not NARROWEST_CLOTH <= width <= WIDEST_CLOTH:
         raise BadWorkshop(
-            "Usable width is from 18″ (45 cm) to 120″ (3 m), like 42 or 107 cm.", "usable_width"
+            "Usable width can be 18″ (45 cm) to 120″ (3 m), like 42 or 107 cm.", "usable_width"
         )

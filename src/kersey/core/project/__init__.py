@@ -8,6 +8,7 @@ __all__ = [
     "laying",
     "measuring_log",
     "minding",
+    "naming",
     "project",
     "pulling",
     "question",

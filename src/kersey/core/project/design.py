@@ -17,6 +17,7 @@ from kersey.core.frame.purposes import Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import check_rows
+from kersey.core.measure.spoken import Spoken
 from kersey.core.measure.workshop import (
     QUARTER_INCH,
     USUAL_WIDTH,
@@ -42,19 +43,19 @@ class PrintsInABlock(StrEnum):
     ANY = "any"
 
 
-class KitWish(StrEnum):
+class KitWish(Spoken):
     """How prints are put together in a block."""
 
     DIFFERENT = "all different"
     FAMILIES = "families"
     PAIRS = "planned pairs"
-    BAG = "from a bag"
+    BAG = "from a bag", "picked from a bag"
 
 
-class CutOrder(StrEnum):
+class CutOrder(Spoken):
     """Which stack is cut first at the table."""
 
-    LARGEST = "biggest pieces first"
+    LARGEST = "biggest pieces first", "largest pieces first"
     FABRIC = "fabric by fabric"
     KIT = "kit by kit"
 
@@ -116,7 +117,7 @@ class Design:
         for width in self.outer_borders:
             check_border_width(width)
         if len(self.outer_borders) >= MOST_BORDERS:
-            raise BadDesign(f"At most {MOST_BORDERS} borders lie round one another.")
+            raise BadDesign(f"A quilt can have up to {MOST_BORDERS} borders.")
         check_key(self.key)
         _ = self.edge
         check_margin(self.margin)
@@ -157,4 +158,4 @@ class Design:
 def check_layers(layers: int) -> None:
     """Raise `BadDesign` unless so many layers can be cut at once."""
     if not 1 <= layers <= MOST_LAYERS:
-        raise BadDesign(f"From 1 to {MOST_LAYERS} layers are cut at once, like 4.")
+        raise BadDesign(f"Cut 1 to {MOST_LAYERS} layers at once, like 4.")

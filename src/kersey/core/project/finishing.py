@@ -8,10 +8,10 @@ apart       how far apart the batting allows lines of stitching, as its packet s
 
 from dataclasses import dataclass
 from datetime import date
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.spoken import Spoken
 
 # A hand's width, and a fist's: how far apart the layers are held, or tied.
 USUAL_REACH = Fraction(4)
@@ -27,24 +27,24 @@ class BadFinish(InvalidValue):
     """A finish that cannot be so."""
 
 
-class Holding(StrEnum):
+class Holding(Spoken):
     """What holds the layers together."""
 
     PINS = "safety pins"
-    THREAD = "long stitches"
+    THREAD = "long stitches", "hand basting"
     SPRAY = "adhesive spray"
-    FUSED = "a pressing sheet"
+    FUSED = "a pressing sheet", "fusible sheet"
 
 
-class Pattern(StrEnum):
+class Pattern(Spoken):
     """How it is quilted."""
 
     LINES = "straight lines"
     DIAGONALS = "diagonals"
-    SEAMS = "in the seams"
+    SEAMS = "in the seams", "in the ditch"
     WAVES = "waves"
-    OUTLINE = "blocks outlined"
-    LOOPS = "loops all over"
+    OUTLINE = "blocks outlined", "outline the blocks"
+    LOOPS = "loops all over", "allover loops"
     TIES = "ties"
 
 
@@ -60,7 +60,7 @@ class Quilting:
 
     def __post_init__(self) -> None:
         if not LEAST_DISTANCE <= self.distance <= MOST_DISTANCE:
-            raise BadFinish("Lines are from 1/4 to 24″ (60 cm) apart, like 4.", "distance")
+            raise BadFinish("Quilting lines can be 1/4 to 24″ (60 cm) apart, like 4.", "distance")
 
 
 @dataclass(frozen=True)
@@ -83,16 +83,16 @@ class Finishing:
 
     def __post_init__(self) -> None:
         if not LEAST_REACH <= self.reach <= MOST_REACH:
-            raise BadFinish("Layers are held every 1 to 12″ (30 cm), like 4.", "reach")
+            raise BadFinish("Baste every 1 to 12″ (30 cm), like 4.", "reach")
         if self.apart is not None and not 0 < self.apart <= MOST_APART:
-            raise BadFinish("A packet says up to 24″ (60 cm), like 8.", "apart")
+            raise BadFinish("Packages allow up to 24″ (60 cm), like 8.", "apart")
         if not LABEL_LEAST <= self.label_width <= LABEL_MOST:
-            raise BadFinish("A label is from 2 to 12″ (30 cm) wide, like 4.", "label_width")
+            raise BadFinish("A label can be 2 to 12″ (30 cm) wide, like 4.", "label_width")
         if len(self.photographs) > MOST_PHOTOGRAPHS:
-            raise BadFinish(f"At most {MOST_PHOTOGRAPHS} photographs are kept of a quilt.", "name")
+            raise BadFinish(f"You can keep {MOST_PHOTOGRAPHS} photos of a quilt.", "name")
         words = (self.for_whom, self.care, *self.photographs)
         if len(self.label) > LONGEST_LABEL or max(map(len, words)) > LONGEST_WORDS:
-            raise BadFinish(f"A label has at most {LONGEST_LABEL} letters.", "label")
+            raise BadFinish(f"A label can have {LONGEST_LABEL} characters.", "label")
 
 
 NOT_FINISHED = Finishing()

@@ -6,22 +6,22 @@ stays as it is.
 
 from dataclasses import dataclass
 from datetime import date
-from enum import StrEnum
 from hashlib import blake2s
 
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.setting import BlockGrid
+from kersey.core.measure.spoken import Spoken
 
 QUARTERS = 4
 LONGEST_NOTE, MOST_VERSIONS = 400, 24
 
 
-class Joining(StrEnum):
+class Joining(Spoken):
     """How the blocks are sewn to one another."""
 
     ROWS = "rows"
     FOURS = "fours"
-    COLUMNS = "columns in pairs"
+    COLUMNS = "columns in pairs", "pairs of columns"
 
 
 class BadLaying(InvalidValue):
@@ -44,9 +44,9 @@ class Laying:
 
     def __post_init__(self) -> None:
         if any(not 0 <= turn < QUARTERS for turn in self.turns):
-            raise BadLaying("A block is turned by 0 to 3 quarters.")
+            raise BadLaying("A block can be turned 0 to 3 quarter turns.")
         if any(not 0 <= place < len(self.turns) for place in self.pins | self.anew):
-            raise BadLaying("There is no such place on the wall.")
+            raise BadLaying("That spot isn't on the wall.")
 
 
 @dataclass(frozen=True)
@@ -67,9 +67,9 @@ class Laid:
         fits = len(self.places) == len(self.laying.turns) == self.grid.blocks
         known = {n for n in self.places if n is not None}
         if not fits or len(known) < len(self.places) - self.places.count(None):
-            raise BadLaying("Every place has one block, and every block one place.")
+            raise BadLaying("Each spot holds one block, and each block one spot.")
         if any(not 0 <= number < len(self.blocks) for number in known):
-            raise BadLaying("A block lies here that there is not.")
+            raise BadLaying("This layout names a block that doesn't exist.")
 
     @property
     def of(self) -> str:
@@ -89,6 +89,6 @@ class Version:
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", " ".join(self.name.split())[:80])
         if not self.name:
-            raise BadLaying("Give it a name, like warm centre.")
+            raise BadLaying("Give it a name, like warm center.")
         if len(self.note) > LONGEST_NOTE:
-            raise BadLaying(f"A note has at most {LONGEST_NOTE} letters.")
+            raise BadLaying(f"A note can have {LONGEST_NOTE} characters.")

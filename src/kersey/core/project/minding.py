@@ -4,28 +4,28 @@ A weight goes from 0, not minded, to 5; a step is about three times as much.
 """
 
 from dataclasses import dataclass
-from enum import StrEnum
 
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.spoken import Spoken
 
 MOST_WEIGHT = 5
 # What a trouble of each weight costs.
 COSTS = (0, 1, 3, 10, 30, 100)
 
 
-class Trouble(StrEnum):
+class Trouble(Spoken):
     """What troubles the eye."""
 
-    SAME = "the same print touching"
-    CORNER = "the same print at corners"
-    FAMILY = "the same family touching"
-    STRONG = "a strong print near itself"
-    VALUES = "light and dark lopsided"
-    LINE = "a row all one family"
-    DIAGONALS = "two diagonals in a V"
-    SEAMS = "many seams at a point"
-    ALTERNATE = "light and dark not in turn"
-    DIRECTION = "a print not upright"
+    SAME = "the same print touching", "same print touching"
+    CORNER = "the same print at corners", "same print at corners"
+    FAMILY = "the same family touching", "same color family touching"
+    STRONG = "a strong print near itself", "bold print near itself"
+    VALUES = "light and dark lopsided", "light and dark out of balance"
+    LINE = "a row all one family", "whole row one color family"
+    DIAGONALS = "two diagonals in a V", "diagonals making a V"
+    SEAMS = "many seams at a point", "bulky seam joins"
+    ALTERNATE = "light and dark not in turn", "light and dark not alternating"
+    DIRECTION = "a print not upright", "directional print not upright"
 
 
 class BadWeights(InvalidValue):
@@ -55,9 +55,9 @@ class Weights:
 
     def __post_init__(self) -> None:
         if len(self.each) != len(Trouble):
-            raise BadWeights("Every trouble has one weight.")
+            raise BadWeights("Give each item one weight.")
         if any(not 0 <= weight <= MOST_WEIGHT for weight in self.each):
-            raise BadWeights(f"A weight is a whole number from 0 to {MOST_WEIGHT}.")
+            raise BadWeights(f"A weight must be a whole number from 0 to {MOST_WEIGHT}.")
 
     def of(self, trouble: Trouble) -> int:
         """The weight of a trouble."""

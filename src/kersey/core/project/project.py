@@ -34,8 +34,8 @@ class AlreadyPutAway(Infeasible):
 
     def __init__(self) -> None:
         super().__init__(
-            "What was left of this quilt is put away, so its fabric stays as it is. "
-            "Duplicate it to try another."
+            "This quilt's leftovers are put away, so its fabric can't change. Duplicate the quilt "
+            "to try something else."
         )
 
 

@@ -13,6 +13,7 @@ from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.setting import Setting
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
@@ -29,10 +30,10 @@ _SHARES = (
     (Fraction(1, 5), "a fifth more"),
     (Fraction(1, 4), "a quarter more"),
     (Fraction(1, 3), "a third more"),
-    (Fraction(1, 2), "half as much again"),
+    (Fraction(1, 2), "half again as much"),
     (Fraction(2, 3), "two thirds more"),
     (Fraction(3, 4), "three quarters more"),
-    (Fraction(1), "as much again"),
+    (Fraction(1), "twice as much"),
 )
 
 
@@ -69,7 +70,7 @@ def short_side(areas: Mapping[Role, Fraction], needs: Mapping[Role, Fraction]) -
 
     >>> needs = {Role.LIGHT: Fraction(1), Role.DARK: Fraction(1)}
     >>> short_side({Role.LIGHT: Fraction(600), Role.DARK: Fraction(500)}, needs)
-    ('The dark side needs a fifth more to go with the light.',)
+    ('You need a fifth more dark fabric to match the light.',)
     """
     lasts = {role: areas[role] / need for role, need in needs.items() if areas.get(role)}
     if len(lasts) < 2:
@@ -78,7 +79,7 @@ def short_side(areas: Mapping[Role, Fraction], needs: Mapping[Role, Fraction]) -
     times = lasts[most] / lasts[least]
     if times <= _EVEN_ENOUGH:
         return ()
-    return (f"The {least} side needs {share_in_words(times - 1)} to go with the {most}.",)
+    return (f"You need {share_in_words(times - 1)} {least} fabric to match the {most}.",)
 
 
 def roles_offered(project: Project) -> list[Role]:
@@ -139,8 +140,8 @@ def _of_other_widths(project: Project, units: Units) -> Iterator[str]:
     if other:
         most = format_length(width, units)
         yield (
-            f"The block is made for strips of {most}: {other} strips of other widths are trimmed "
-            "to it or stay out."
+            f"This block uses {most} strips. {other} strips of other "
+            "widths will be trimmed or left out."
         )
 
 
@@ -153,9 +154,10 @@ def _few_prints(project: Project, asked: Sequence[Pulled]) -> Iterator[str]:
     for wish in assembly.wishes:
         pieces = sum(need.count for need in assembly.needs if need.role in wish.roles)
         if not wish.same and prints < pieces:
-            have = "one print" if prints == 1 else f"{prints} prints"
+            have = "one print" if prints == 1 else counted(prints, "print")
             yield (
-                f"A block has {pieces} strips and there is only {have}: some repeat within a block."
+                f"A block has {pieces} strips and you pulled only {have}, so "
+                "prints will repeat within a block."
             )
 
 
@@ -167,7 +169,7 @@ def _one_dominates(asked: Sequence[Pulled]) -> Iterator[str]:
         name, most = counts.most_common(1)[0]
         if most > _DOMINATES * counts.total():
             share = round(100 * most / counts.total())
-            yield f"{name} is {share} % of the {_noun(asked)}; it will meet itself."
+            yield f"{share}% of the {_noun(asked)} are {name}, so it will end up next to itself."
 
 
 def _no_contrast(asked: Sequence[Pulled]) -> Iterator[str]:
@@ -179,7 +181,10 @@ def _no_contrast(asked: Sequence[Pulled]) -> Iterator[str]:
     value, count = counts.most_common(1)[0]
     # Nothing is advised on values that nobody has said.
     if value is not None and count >= _NEARLY_ALL * counts.total():
-        yield f"Nearly all {_noun(asked)} read as {value}: from afar the pattern will hardly show."
+        yield (
+            f"Nearly all the {_noun(asked)} read {value}, so the pattern "
+            "will hardly show from across the room."
+        )
 
 
 def _noun(asked: Sequence[Pulled]) -> str:

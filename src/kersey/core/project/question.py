@@ -38,7 +38,7 @@ class NothingToCut(Infeasible):
     """Nothing is pulled that blocks could be cut from."""
 
     def __init__(self) -> None:
-        super().__init__("Nothing is pulled for the blocks. Pull some, like 12 fat quarters.")
+        super().__init__("No fabric is pulled for the blocks. Pull some, like 12 fat quarters.")
 
 
 @dataclass(frozen=True)

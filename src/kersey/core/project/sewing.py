@@ -13,6 +13,7 @@ from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.spoken import Spoken
 
 Size = tuple[Fraction, Fraction]
 # docs/trade.md section 9: chain-piecing in batches of ten to twelve.
@@ -26,14 +27,14 @@ class BadSewing(InvalidValue):
     """Something that cannot be so while sewing."""
 
 
-class School(StrEnum):
+class School(Spoken):
     """To which side seams are pressed."""
 
-    DARK = "to the dark"
-    ONE_SIDE = "to one side, so that they nest"
+    DARK = "to the dark", "toward the dark"
+    ONE_SIDE = "to one side, so that they nest", "to one side, so seams nest"
     OPEN = "open"
     PLAIN = "toward the plain piece or sashing"
-    ALTERNATE = "rows in turn"
+    ALTERNATE = "rows in turn", "alternating by row"
 
 
 class Measured(StrEnum):
@@ -48,12 +49,12 @@ class Measured(StrEnum):
     WASHED = "washed"
 
 
-class Follow(StrEnum):
+class Follow(Spoken):
     """What becomes of blocks or rows that are not as reckoned."""
 
-    RECKONED = "as reckoned"
+    RECKONED = "as reckoned", "as planned"
     MEASURED = "as measured"
-    SMALLEST = "trimmed to the smallest"
+    SMALLEST = "trimmed to the smallest", "trimmed to the smallest block"
 
 
 @dataclass(frozen=True)
@@ -70,7 +71,7 @@ class Reading:
 
     def __post_init__(self) -> None:
         if self.read <= 0 or self.target <= 0:
-            raise BadSewing("A length is more than 0.")
+            raise BadSewing("Type a length larger than 0.")
 
 
 class Work(StrEnum):
@@ -95,7 +96,7 @@ class Spell:
 
     def __post_init__(self) -> None:
         if self.end is not None and self.end < self.begin:
-            raise BadSewing("It cannot end before it began.")
+            raise BadSewing("The end can't be before the start.")
 
     @property
     def done(self) -> int:
@@ -117,7 +118,7 @@ class Evening:
 
     def __post_init__(self) -> None:
         if not 0 <= self.day <= 6 or not 0 <= self.minutes <= 24 * 60:
-            raise BadSewing("A day of the week, and at most 24 hours of it.")
+            raise BadSewing("Use up to 24 hours per day.")
 
 
 @dataclass(frozen=True)
@@ -139,11 +140,11 @@ class Sewing:
 
     def __post_init__(self) -> None:
         if not 0 <= self.batch <= MOST_IN_A_BATCH:
-            raise BadSewing(f"From 1 to {MOST_IN_A_BATCH} blocks are sewn at a time, or all.")
+            raise BadSewing(f"Sew 1 to {MOST_IN_A_BATCH} blocks per batch, or 0 for all.")
         if len(self.note) > LONGEST_NOTE:
-            raise BadSewing(f"A note has at most {LONGEST_NOTE} letters.")
+            raise BadSewing(f"A note can have {LONGEST_NOTE} characters.")
         if not 0 <= self.stretch <= LONGEST_STRETCH:
-            raise BadSewing(f"From 1 to {LONGEST_STRETCH} minutes, or 0 for never.")
+            raise BadSewing(f"Type 1 to {LONGEST_STRETCH} minutes, or 0 for never.")
 
     @property
     def running(self) -> Spell | None:

@@ -32,7 +32,7 @@ class Lying:
 
     def __post_init__(self) -> None:
         if self.count < 1 or self.width <= 0 or self.length <= 0:
-            raise BadTable("A piece on the table is larger than nothing.")
+            raise BadTable("A piece must be larger than 0.")
 
     @property
     def of(self) -> str:
@@ -81,7 +81,7 @@ class Table:
         """The table with so many of these pieces fewer; raises `BadTable` if there are not."""
         there = next((each for each in self.lying if each.key == key), None)
         if there is None or there.count < count:
-            raise BadTable(f"There lie {there.count if there else 0} of these, not {count}.")
+            raise BadTable(f"You have {there.count if there else 0} of these, not {count}.")
         kept = tuple(each for each in self.lying if each.key != key)
         if there.count > count:
             place = self.lying.index(there)

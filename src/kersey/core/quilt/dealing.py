@@ -45,7 +45,9 @@ class CannotBeDealt(Infeasible):
     """The pieces of a plan cannot be dealt out as its rules ask."""
 
     def __init__(self, blocks: int) -> None:
-        super().__init__(f"The prints cannot be dealt out over {blocks} blocks as the rules ask.")
+        super().__init__(
+            f"There aren't enough different prints to follow the rules in {blocks} blocks."
+        )
 
 
 @dataclass(frozen=True)
@@ -349,7 +351,7 @@ def _unmet(plan: CuttingPlan, kits: Sequence[Kit], wished: Wished) -> str:
     if wished.how is KitWish.FAMILIES:
         families = [{wished.families.get(name, "") for name in kit} for kit in shown]
         mixed = sum(len(family) > 1 for family in families)
-        return f"{mixed} of {len(kits)} blocks mix colour families." if mixed else ""
+        return f"{mixed} of {len(kits)} blocks mix color families." if mixed else ""
     if wished.how is not KitWish.DIFFERENT or not kits:
         return ""
     pieces = len(kits[0])
@@ -358,11 +360,11 @@ def _unmet(plan: CuttingPlan, kits: Sequence[Kit], wished: Wished) -> str:
     if not repeats or _bound_alike(plan.problem):
         return ""
     if there < pieces:
-        return f"A block has {pieces} pieces and there are {there} prints: some come twice."
+        return f"A block has {pieces} pieces and you have {there} prints, so some repeat."
     name, blocks = repeats.most_common(1)[0]
     return (
-        f"“{name}” comes twice or more in {blocks} of {len(kits)} blocks: there is more of it than "
-        "one piece a block."
+        f"“{name}” repeats in {blocks} of {len(kits)} blocks, because you "
+        "have more of it than one piece per block."
     )
 
 

@@ -72,7 +72,9 @@ class NoBlocks(Infeasible):
     """Not one of the blocks that are asked for can be cut."""
 
     def __init__(self) -> None:
-        super().__init__("The fabric gives none of these blocks: choose a smaller one.")
+        super().__init__(
+            "There isn't enough fabric for one of these blocks. Choose a smaller block."
+        )
 
 
 @dataclass(frozen=True)

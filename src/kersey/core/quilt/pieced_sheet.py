@@ -13,13 +13,13 @@ docs/trade.md section 6.
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from functools import lru_cache
 from math import inf
 
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.measure.spoken import Spoken
 
 # Of more sorts only the largest are looked at; a sheet of more rows nobody sews.
 _MOST_SORTS, _MOST_HEIGHTS, _MOST_ROWS = 14, 6, 6
@@ -30,11 +30,11 @@ _WORK = 2.0
 _MUCH = 1e6
 
 
-class Thrift(StrEnum):
+class Thrift(Spoken):
     """What a sheet is to have least of."""
 
     SEAMS = "fewest seams"
-    CLOTH = "least cloth"
+    CLOTH = "least cloth", "least fabric"
 
 
 @dataclass(frozen=True)

@@ -271,7 +271,7 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
     kept = project.plan
     assert kept is not None
     if not 0 <= block < len(kept.kits) or gives not in kept.kits[block]:
-        raise NoSuchPiece(f"Block {block + 1} has no “{gives:.40}”.")
+        raise NoSuchPiece(f"Block {block + 1} has no “{gives:.40}” to swap.")
     # Blocks of one batch are of the same pieces: they change together.
     batch = kept.plan.problem.batch
     kits = [list(kit) for kit in kept.kits[::batch]]
@@ -286,7 +286,7 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
                 return replace(project, plan=replace(kept, kits=found))
             kits[own][slot], kit[slot] = gives, takes
     raise NoSuchPiece(
-        f"No other block can spare “{takes:.40}” for “{gives:.40}”: its rules, or its pins, forbid."
+        f"No block can trade “{takes:.40}” for “{gives:.40}” without breaking a rule or a pin."
     )
 
 

@@ -52,7 +52,7 @@ class NotPlanned(Infeasible):
     """The plan is still to be worked out."""
 
     def __init__(self) -> None:
-        super().__init__("How this fabric is cut is still being worked out.")
+        super().__init__("Still working out how to cut this fabric.")
 
 
 class NoQuilt(Infeasible):
@@ -60,7 +60,8 @@ class NoQuilt(Infeasible):
 
     def __init__(self) -> None:
         super().__init__(
-            "What is pulled gives no whole block: pull more, or choose a smaller block."
+            "The fabric you pulled isn't enough for one block. Pull "
+            "more, or choose a smaller block."
         )
 
 
@@ -68,7 +69,7 @@ class NoBlockSize(Infeasible):
     """Nobody has said how large a block of one's own pieces is once it is sewn."""
 
     def __init__(self) -> None:
-        super().__init__("Say on Yield how large your block is once it is sewn, like 6.")
+        super().__init__("On Yield, type your block's finished size, like 6.")
 
 
 class Source(StrEnum):

@@ -5,6 +5,7 @@ from fractions import Fraction
 
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.setting import Setting
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_bought, format_length
 from kersey.core.quilt.joint_search import WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
@@ -31,28 +32,30 @@ def better(quilt: WholeQuilt, judge: Judge, units: Units = Units.INCHES) -> str:
     costs = {name: weights[name] * (1 - quilt.opinions[name]) for name in OPINIONS}
     worst = max(OPINIONS, key=lambda name: costs[name])
     if costs[worst] < _WORTH_SAYING:
-        return "nothing much would make it better"
+        return "nothing much"
     words = {
         "use": _use_better, "fit": _fit_better, "shape": _shape_better, "look": _look_better,
         "buying": _buying_better,
     }  # fmt: skip
     return (
-        words[worst](quilt, judge, units) if worst in words else "more cloth would make it larger"
+        words[worst](quilt, judge, units) if worst in words else "more fabric would make it larger"
     )
 
 
 def _use_better(quilt: WholeQuilt, _judge: Judge, _units: Units) -> str:
     spare = quilt.candidate.most.blocks - quilt.candidate.cut_blocks(quilt.scheme)
-    blocks = f"{spare} block{'s' * (spare != 1)}"
+    blocks = counted(spare, "block")
     return (
-        f"a use for the {blocks} and the cloth that stay out" if spare else "a use for what is left"
+        f"find a use for the {blocks} and fabric left over"
+        if spare
+        else "find a use for the leftovers"
     )
 
 
 def _fit_better(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
     width, length = quilt.scheme.finished
     if judge.target is not None:
-        return "nearer to the size that is wanted"
+        return "get closer to the size you want"
     nearest = min(judge.purposes, key=lambda purpose: purpose.distance(width, length))
     off = [
         f"{format_length(abs(by), units)} {more if by < 0 else less}"
@@ -62,34 +65,34 @@ def _fit_better(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
         )
         if by
     ]  # fmt: skip
-    return f"{' and '.join(off)} it would fit a {nearest.name}"
+    return f"{' and '.join(off)} to fit a {nearest.name}"
 
 
 def _shape_better(quilt: WholeQuilt, _judge: Judge, _units: Units) -> str:
     width, length = quilt.scheme.inside
     return (
-        "less long and narrow"
+        "make it less long and narrow"
         if max(width, length) > Fraction(13, 10) * min(width, length)
-        else "a little longer than it is wide"
+        else "make it a little longer than wide"
     )
 
 
 def _look_better(quilt: WholeQuilt, _judge: Judge, units: Units) -> str:
     half = format_length(min(quilt.scheme.block) / 2, units)
     if not quilt.scheme.borders:
-        return f"a border near half a block, {half}, would frame it"
-    return f"an outer border nearer to half a block, {half}"
+        return f"frame it with a border about half a block wide, {half}"
+    return f"bring the outer border closer to half a block, {half}"
 
 
 def _buying_better(quilt: WholeQuilt, _judge: Judge, units: Units) -> str:
     part, cloth = max(quilt.bought.items(), key=lambda bought: (bought[1], bought[0]))
-    return f"cloth at home for the {part}: {format_bought(cloth, units)} fewer to buy"
+    return f"find {format_bought(cloth, units)} in your stash for the {part}"
 
 
 def _blocks(quilt: WholeQuilt) -> str:
     scheme, possible = quilt.scheme, quilt.candidate.most.blocks
     if quilt.candidate.one_piece:
-        return f"one piece of all {possible} {quilt.candidate.block.unit}s"
+        return f"one piece of all {counted(possible, quilt.candidate.block.unit)}"
     if scheme.blocks == possible:
         return f"uses all {possible} blocks"
     return f"uses {scheme.blocks} of {possible} blocks; {possible - scheme.blocks} spare"
@@ -101,16 +104,16 @@ def _fit(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
     if judge.target is not None:
         off = abs(width - judge.target.width), abs(length - judge.target.length)
         if not any(off):
-            return f"{size}: just the size that is wanted"
+            return f"{size}: exactly the size you want"
         across, down = (format_length(by, units) for by in off)
-        return f"{size}: {across} off the width that is wanted, {down} off the length"
+        return f"{size}: {across} off in width, {down} off in length"
     nearest = min(judge.purposes, key=lambda purpose: purpose.distance(width, length), default=None)
     if nearest is None:
         return size
     off_by = nearest.distance(width, length)
     if not off_by:
         return f"{size}: it fits a {nearest.name}"
-    return f"{size}: {format_length(off_by, units)} off a {nearest.name}, both ways together"
+    return f"{size}: {format_length(off_by, units)} off a {nearest.name}, width and length combined"
 
 
 def _set(quilt: WholeQuilt, units: Units) -> Iterator[str]:
@@ -118,31 +121,31 @@ def _set(quilt: WholeQuilt, units: Units) -> Iterator[str]:
     if scheme.setting is Setting.ALTERNATE:
         yield f"{len(scheme.grid.plain_seats)} plain squares between the blocks"
     if scheme.setting is Setting.ON_POINT:
-        yield "on point, the edge trimmed to the last eighth of an inch"
+        yield "on point, edges trimmed to the nearest ⅛″"
     if scheme.sashing.width:
         share = Fraction(scheme.sashing.width, min(scheme.block))
         yield (
             f"sashing of {format_length(scheme.sashing.width, units)}, "
-            f"{round(100 * share)} % of a block; a quarter to a third looks best"
+            f"{round(100 * share)}% of a block (a quarter to a third looks best)"
         )
     if scheme.edge.style is EdgeStyle.FOLDED:
         hidden = format_length(scheme.edge.width, units)
-        yield f"the folded edge hides {hidden} of the top all round"
+        yield f"the folded edge covers {hidden} of the top all around"
     if scheme.edge.style is EdgeStyle.TURNED:
         frame = format_length(scheme.edge.width, units)
-        yield f"the backing shows as a frame of {frame} all round"
+        yield f"the backing shows as a {frame} frame all around"
 
 
 def _from_stash(quilt: WholeQuilt) -> Iterator[str]:
     for needs in quilt.needs:
         pieces = sum(len(pieces_cut(plan, needs)) for plan in quilt.plans)
         joined = ", joined" if needs.joined else ""
-        yield f"{needs.part.name} from what is there: {pieces} pieces{joined}"
+        yield f"{needs.part.name} from your fabric: {pieces} pieces{joined}"
 
 
 def _to_buy(quilt: WholeQuilt, units: Units) -> str:
     bought = quilt.bought
     if not bought:
-        return "nothing is bought but batting"
+        return "buy only batting"
     each = (f"{format_bought(cloth, units)} for {name}" for name, cloth in bought.items())
     return f"to buy: {', '.join(each)}"

@@ -77,9 +77,9 @@ class Judge:
     def __post_init__(self) -> None:
         for name, weight in self.own_weights.items():
             if name not in OPINIONS:
-                raise BadWeights(f"“{name[:30]}” is not weighed: {', '.join(OPINIONS)} are.", name)
+                raise BadWeights(f"“{name[:30]}” isn't one of {', '.join(OPINIONS)}.", name)
             if not 0 <= weight <= 100:
-                raise BadWeights("A weight is from 0 to 100.", name)
+                raise BadWeights("A weight can be 0 to 100.", name)
         if self.own_weights and not sum(self.own_weights.values()):
             raise BadWeights("At least one weight must be more than 0.", "weights")
 

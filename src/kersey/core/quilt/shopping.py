@@ -137,10 +137,10 @@ def _of_blocks(asked: YieldAsked, wanted: int, prices: PriceList) -> Iterator[La
         alone = _of_roles(problem, roles)
         if _blocks_with(alone, wanted) >= wanted:
             continue
-        words = f"{' and '.join(sorted(roles))} cloth" if len(_apart(problem)) > 1 else "cloth"
+        words = f"{' and '.join(sorted(roles))} fabric" if len(_apart(problem)) > 1 else "cloth"
         wares = [ware for ware in prices.wares if ware.form is not Form.BATTING]
         offers = (_for_blocks(alone, roles, wanted, ware) for ware in wares)
-        yield Lack(f"{words} for the blocks", _best_first(offers))
+        yield Lack(f"{words} for blocks", _best_first(offers))
 
 
 def _apart(problem: CuttingProblem) -> list[frozenset[str]]:

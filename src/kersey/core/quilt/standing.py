@@ -3,6 +3,7 @@
 from enum import StrEnum
 
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import Units
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
@@ -84,17 +85,17 @@ def what_changes(before: KeptPlan, after: KeptPlan) -> tuple[str, ...]:
     fewer = "fewer" if difference < 0 else "more"
     if difference:
         many = _in_words(abs(difference))
-        noun = "block" if abs(difference) == 1 else "blocks"
+        noun = noun_for(abs(difference), "block")
         blocks = f"{many.capitalize()} {noun} {fewer}, {after.possible}"
     else:
-        blocks = f"As many blocks, {after.possible}"
+        blocks = f"Same number of blocks, {after.possible}"
     if after.grid is not None and after.grid.blocks > after.possible:
         short = _in_words(after.grid.blocks - after.possible)
-        blocks += f": your {after.grid.columns} × {after.grid.rows} is {short} short"
+        blocks += f"; your {after.grid.columns} × {after.grid.rows} layout is {short} short"
     said.append(f"{blocks}.")
     opened = [sum(layout.copies for layout in kept.plan.layouts) for kept in (before, after)]
     if opened[0] != opened[1]:
-        said.append(f"It opens {opened[1]} pieces of fabric, not {opened[0]}.")
+        said.append(f"It cuts into {counted(opened[1], 'piece of fabric')} instead of {opened[0]}.")
     return tuple(said)
 
 

@@ -41,8 +41,8 @@ class Reads(StrEnum):
     """How a print reads against what it lies against."""
 
     APART = "stands out"
-    IN_PLACES = "fades in places"
-    FADES = "fades"
+    IN_PLACES = "blends in places"
+    FADES = "blends"
     UNKNOWN = "not known"
 
 

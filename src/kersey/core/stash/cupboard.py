@@ -2,20 +2,21 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.cloth.fabric import BadFabric, Lot, Value, checked_name
 from kersey.core.cloth.forms import Form
 from kersey.core.cloth.sorting import Order, place_by_value, sort_colours
+from kersey.core.measure.counting import counted
+from kersey.core.measure.spoken import Spoken
 from kersey.core.stash.quick_entry import Reading
 
 
-class Aside(StrEnum):
+class Aside(Spoken):
     """Why a lot was set aside; it is kept in sight and brought back with one act."""
 
-    BINDING = "kept for binding"
-    STRANGER = "does not belong"
+    BINDING = "kept for binding", "saved for binding"
+    STRANGER = "does not belong", "doesn't go"
     DIRECTIONAL = "directional"
     LATER = "for another quilt"
 
@@ -38,7 +39,7 @@ class CupboardLot:
         object.__setattr__(self, "name", checked_name(self.name))
         object.__setattr__(self, "place", " ".join(self.place.split()))
         if len(self.place) > LONGEST_PLACE:
-            raise BadFabric(f"A place has at most {LONGEST_PLACE} letters.", "place")
+            raise BadFabric(f"A place can have {LONGEST_PLACE} characters.", "place")
 
     def set_aside(self, reason: Aside | None) -> "CupboardLot":
         """The lot set aside, or brought back when no reason is given."""
@@ -73,7 +74,7 @@ class CupboardLot:
         """
         stacks = list(self.lot.stacks)
         if not (0 <= place < len(stacks) and 0 <= to < len(stacks)):
-            raise BadFabric(f"There are {len(stacks)} prints in this lot.")
+            raise BadFabric(f"This lot has {counted(len(stacks), 'print')}.")
         stacks.insert(to, stacks.pop(place))
         return replace(self, lot=replace(self.lot, stacks=tuple(stacks)))
 
@@ -85,7 +86,7 @@ class CupboardLot:
         stack = self.lot.stacks[place]
         if not 1 <= pieces <= max(stack.count, 1):
             raise BadFabric(
-                f"There are {stack.count} pieces of {stack.print.name}.", "measured_pieces"
+                f"{stack.print.name} has {counted(stack.count, 'piece')}.", "measured_pieces"
             )
         if pieces >= stack.count:
             lot = self.lot.with_stack(place, replace(stack, measured_length=length))
@@ -113,8 +114,8 @@ class CupboardLot:
                 self, lot=_of_length(lot, amount)
             )
         if lot.grams is None and lot.form not in CUT_FROM_THE_LENGTH:
-            raise BadFabric("Only yardage, backing and batting are cut from the length.")
-        raise BadFabric("Take less than all of it, and more than nothing.")
+            raise BadFabric("Only yardage, backing and batting can be cut by length.")
+        raise BadFabric("Take some of it, but not all.")
 
     def made_directional(self, directional: bool) -> "CupboardLot":
         """The lot whose prints may, or may not, be turned."""

@@ -23,6 +23,7 @@ from math import lcm
 
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_size, parse_length
 
 Size = tuple[Fraction, Fraction]
@@ -53,9 +54,7 @@ class CutRule:
     def __post_init__(self) -> None:
         sides = [self.width] if self.length is None else [self.width, self.length]
         if not all(LEAST <= side <= MOST for side in sides):
-            raise BadRule(
-                "Keep sizes from 1 to 45″ (114 cm), like 2 1/2 strips, 5 squares.", "rules"
-            )
+            raise BadRule("Sizes can be 1 to 45″ (114 cm), like 2 1/2 strips, 5 squares.", "rules")
 
     def words(self, units: Units) -> str:
         """The rule as a person says it."""
@@ -74,7 +73,7 @@ def read_rules(text: str, units: Units = Units.INCHES) -> tuple[CutRule, ...]:
     """
     parts = [part for part in _AND.split(text.strip()) if part]
     if len(parts) > MOST_RULES:
-        raise BadRule(f"At most {MOST_RULES} sizes.", "rules")
+        raise BadRule(f"List up to {MOST_RULES} sizes.", "rules")
     return tuple(_rule(part, units) for part in parts)
 
 
@@ -97,7 +96,7 @@ def _with_units(rule: CutRule, units: Units) -> str:
 def _rule(text: str, units: Units) -> CutRule:
     sides = [side for side in _BETWEEN.split(_WORDS.sub("", text).strip()) if side.strip()]
     if not 1 <= len(sides) <= 2:
-        raise BadRule("Write sizes like 2 1/2 strips, 2 1/2 x 4 1/2, 5 squares.", "rules")
+        raise BadRule("Type sizes like 2 1/2 strips, 2 1/2 x 4 1/2, 5 squares.", "rules")
     try:
         lengths = sorted(parse_length(side.strip(), units) for side in sides)
     except ValueError as error:
@@ -126,8 +125,8 @@ class CutDown:
 
     def words(self, units: Units) -> str:
         """What it becomes, in a few words; nothing where no rule keeps any of it."""
-        return ", ".join(
-            f"{piece.count} of {format_size(piece.width, piece.length, units)}"
+        return " and ".join(
+            f"{counted(piece.count, 'piece')}, {format_size(piece.width, piece.length, units)}"
             for piece in self.pieces
         )
 

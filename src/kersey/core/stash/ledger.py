@@ -14,12 +14,13 @@ change no sum.
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import datetime
-from enum import StrEnum
 from fractions import Fraction
 from typing import Protocol
 
+from kersey.core.measure.spoken import Spoken
 
-class EntryKind(StrEnum):
+
+class EntryKind(Spoken):
     """What happened to pieces."""
 
     BOUGHT = "bought"
@@ -29,12 +30,12 @@ class EntryKind(StrEnum):
     PULLED = "pulled"
     RETURNED = "returned"
     CUT = "cut"
-    UNCUT = "not cut after all"
+    UNCUT = "not cut after all", "cut undone"
     USED = "used"
     PUT_AWAY = "put away"
-    LEFT_OVER = "left over"
-    LOST = "lost"
-    OUT = "taken out"
+    LEFT_OVER = "left over", "leftovers"
+    LOST = "lost", "waste"
+    OUT = "taken out", "removed"
 
 
 # Entries that bring cloth in; counting and splitting may also take some away.

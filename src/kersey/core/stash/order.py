@@ -35,7 +35,7 @@ def fill(order: Sequence[Ordered], prices: PriceList) -> PriceList:
     for ordered in order:
         ware = prices.ware(ordered.ware.name)
         if ware is None:
-            raise OutOfStock(f"“{ordered.ware.name}” is not on the price list.")
+            raise OutOfStock(f"“{ordered.ware.name}” isn't on the price list.")
     wanted: dict[str, Fraction] = {}
     for ordered in order:
         name = ordered.ware.name
@@ -44,7 +44,7 @@ def fill(order: Sequence[Ordered], prices: PriceList) -> PriceList:
         ware = prices.ware(name)
         assert ware is not None
         if not ware.there(quantity):
-            raise OutOfStock(f"Of “{name}” too little is in stock for this order.")
+            raise OutOfStock(f"There isn't enough “{name}” in stock for this order.")
     return prices.sold(wanted.items())
 
 

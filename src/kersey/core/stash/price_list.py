@@ -49,20 +49,26 @@ class Ware:
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
         if self.form not in _SOLD:
-            raise BadWare("A shop sells strips, squares, fat quarters, yardage or batting.", "form")
+            raise BadWare(
+                "An item must be strips, squares, fat quarters, yardage or batting.", "form"
+            )
         if not 0 <= self.price <= MOST_PRICE:
-            raise BadWare("A price is from 0 to 10 000, like 12.50.", "price")
+            raise BadWare("A price can be 0 to 10,000, like 12.50.", "price")
         facts = FACTS[self.form]
         if not facts.narrowest <= self.width <= facts.widest:
-            raise BadWare(f"How wide is it? Like {facts.example}.", "width")
+            raise BadWare(f"Type the width, like {facts.example}.", "width")
         if not self.off_the_bolt and not 1 <= self.length <= facts.longest:
-            raise BadWare(f"How long is it? Like {facts.example}.", "length")
+            raise BadWare(f"Type the length, like {facts.example}.", "length")
         if not 1 <= self.prints <= self.pieces <= facts.most:
-            raise BadWare(f"From 1 to {facts.most} pieces, in no more prints.", "pieces")
+            raise BadWare(
+                f"Use 1 to {facts.most} pieces, and no more prints than pieces.", "pieces"
+            )
         if not 0 <= self.least <= 10 * YARD:
-            raise BadWare("The least cut is from 0 to 10 yards, like 1/4 yd.", "least")
+            raise BadWare("The smallest cut can be 0 to 10 yards, like 1/4 yd.", "least")
         if self.stock is not None and not 0 <= self.stock <= MOST_STOCK:
-            raise BadWare("Stock is 0 or more; leave it out if there is always enough.", "stock")
+            raise BadWare(
+                "Stock can be 0 or more. Leave it empty if the shop never runs out.", "stock"
+            )
 
     @property
     def off_the_bolt(self) -> bool:
@@ -98,11 +104,11 @@ class PriceList:
 
     def __post_init__(self) -> None:
         if len(self.wares) > MOST_WARES:
-            raise BadWare(f"A list has at most {MOST_WARES} wares.", "name")
+            raise BadWare(f"A price list can have {MOST_WARES} items.", "name")
         names = [ware.name for ware in self.wares]
         if len(set(names)) < len(names):
             twice = next(name for name in names if names.count(name) > 1)
-            raise BadWare(f"There is a ware called “{twice}” already.", "name")
+            raise BadWare(f"“{twice}” is already on the list.", "name")
 
     def ware(self, name: str) -> Ware | None:
         """The ware of a name."""
@@ -137,8 +143,8 @@ def _ware(name: str, form: Form, size: tuple[str, str], price: int, *, of: tuple
 # Made-up prices, in the proportion that precuts, yardage and extra-wide cloth usually have.
 USUAL_PRICES = PriceList(
     (
-        _ware("cotton off the bolt", Form.YARDAGE, ("42", "0"), 12_00, least=9),
-        _ware("plain cotton", Form.YARDAGE, ("42", "0"), 8_50, least=9),
+        _ware("quilting cotton, by the yard", Form.YARDAGE, ("42", "0"), 12_00, least=9),
+        _ware("solid cotton, by the yard", Form.YARDAGE, ("42", "0"), 8_50, least=9),
         _ware("extra-wide backing", Form.YARDAGE, ("108", "0"), 22_00, least=18),
         _ware("fat quarter", Form.FAT_QUARTER, ("35/2", "21"), 3_80, stock=Fraction(200)),
         _ware("fat eighth", Form.FAT_EIGHTH, ("17/2", "21"), 2_20, stock=Fraction(120)),

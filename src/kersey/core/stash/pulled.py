@@ -72,9 +72,9 @@ class Pulled:
 
     def __post_init__(self) -> None:
         if self.count < 1 or not 0 <= self.cut <= self.count:
-            raise BadFabric("Pull at least one piece; what is cut stays pulled.")
+            raise BadFabric("Pull at least one piece. Pieces already cut stay pulled.")
         if not self.roles:
-            raise BadFabric("A fabric has at least one role; “any” will do.")
+            raise BadFabric("Give the fabric at least one role; “any” works.")
         ordered = tuple(role for role in Role if role in self.roles)
         object.__setattr__(self, "roles", ordered)
 

@@ -29,6 +29,7 @@ from kersey.core.cloth.fabric import (
 from kersey.core.cloth.forms import FACTS, BadPiece, Form, check_piece
 from kersey.core.cloth.print_names import COLOUR_WORDS, named_print, unknown_prints
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
     Units,
     format_bought,
@@ -75,7 +76,7 @@ EXAMPLES_IN_CENTIMETRES = (
     "100 squares 9 x 9, 4 prints, 25 each",
     "0.5 m x 110 cm steam",
     "1 m 30 cm navy",
-    "2 m of navy and half a metre of red",
+    "2 m of navy and half a meter of red",
     "25 cm each red blue green",
     "9 strings 4 x 75",
     "strings 3 to 6 wide, about 60, 25 to 75 long",
@@ -221,11 +222,11 @@ def _filled_in(lot: Lot) -> Iterator[str]:
     several = len(lot.prints) > 1
     if Fact.NAME in unknown:
         them = "the prints are" if several else "the print is"
-        yield f"{them} numbered, in placeholder colours, until you say more"
+        yield f"{them} numbered, with stand-in colors, until you describe them"
     elif Fact.COLOUR in unknown:
-        yield "the colour is a placeholder until you say which it is"
+        yield "the color is a stand-in until you set it"
     elif unknown:
-        yield "whether it reads light or dark is not known until you say"
+        yield "light or dark isn't known until you set it"
 
 
 def take_line(line: str, workshop: Workshop | None = None) -> Reading:
@@ -237,13 +238,13 @@ def take_line(line: str, workshop: Workshop | None = None) -> Reading:
     readings = read_lots(line, workshop)
     problems = [problem for reading in readings for problem in reading.problems]
     if problems or len(readings) > 1:
-        raise NotTaken(" ".join(problems) or "One lot at a time, like 12 fat quarters.")
+        raise NotTaken(" ".join(problems) or "Type one lot at a time, like 12 fat quarters.")
     return readings[0]
 
 
 def _length_problem(line: str) -> Iterator[str]:
     if len(line) > LONGEST_LINE:
-        yield f"A line has at most {LONGEST_LINE} letters; this one has {len(line)}."
+        yield f"A line can have {LONGEST_LINE} characters; this one has {len(line)}."
 
 
 def _unread_problems(stretches: list[Stretch]) -> Iterator[str]:
@@ -254,14 +255,17 @@ def _unread_problems(stretches: list[Stretch]) -> Iterator[str]:
     more = " and more" if len(unread) > 4 else ""
     slips = [f"“{better}”" for better in map(meant, unread) if better]
     if slips:
-        yield f"Not understood: {words}{more}. Did you mean {' and '.join(slips)}?"
+        yield f"Kersey doesn't know {words}{more}. Did you mean {' and '.join(slips)}?"
     elif len(unread) == 1 and unread[0].isdecimal():
         yield (
-            f"What are the {unread[0]}: some of these, or more? Say each on its own, "
-            "like 6 light fat quarters, 6 dark fat quarters."
+            f"Are the {unread[0]} part of these, or extra? Type each group by itself, like 6 light "
+            "fat quarters, 6 dark fat quarters."
         )
     else:
-        yield f"Not understood: {words}{more}. Put a name in quotes; leave the rest out."
+        yield (
+            f"Kersey doesn't know {words}{more}. If it is a name, put "
+            "it in quotes; if not, leave it out."
+        )
 
 
 def _lot(said: Said, shop: Workshop, problems: list[str]) -> tuple[Lot | None, list[str]]:
@@ -305,7 +309,7 @@ def _form_by_size(said: Said, assumed: list[str]) -> Form | None:
         form = Form.STRIP
     else:
         form = Form.PIECE
-    assumed.append(f"{FACTS[form].many}, by their size")
+    assumed.append(f"{FACTS[form].many}, judging by the size")
     return form
 
 
@@ -315,29 +319,31 @@ def _of_what(said: Said, units: Units) -> str:
     if said.count is not None:
         count = said.count
         return (
-            f"{count} of what? Say it like {count} fat quarters, {count} strips "
+            f"{count} of what? Type it like {count} fat quarters, {count} strips "
             f"or {count} squares {'5' if units is Units.INCHES else '12.5'}."
         )
     if said.prints is not None:
-        return f"{said.prints} prints of what? Say it like roll of 40 strips, {said.prints} prints."
+        return (
+            f"{said.prints} prints of what? Type it like roll of 40 strips, {said.prints} prints."
+        )
     if said.width is not None:
-        return f"How many, and of what? Say it like 40 strips {format_number(said.width, units)}."
+        return f"How many, and what? Type it like 40 strips {format_number(said.width, units)}."
     if said.name or said.value:
-        cloth_name = said.name or f"the {said.value} fabric"
-        return f"How much of {cloth_name}? Say it like {cloth} {said.name or said.value}."
-    return f"Say how many and what, like 12 fat quarters, 40 strips or {cloth} navy."
+        cloth_name = said.name or f"of the {said.value} fabric"
+        return f"How much {cloth_name}? Type it like {cloth} {said.name or said.value}."
+    return f"Type how many and what, like 12 fat quarters, 40 strips or {cloth} navy."
 
 
 def _how_large(count: int, form: Form, units: Units) -> str:
     facts = FACTS[form]
-    noun = facts.one if count == 1 else facts.many
+    noun = noun_for(count, facts.one)
     example = facts.example if units is Units.INCHES else facts.metric_example
-    weigh = ", or what they weigh: 300 g scraps" if form is Form.PIECE else ""
+    weigh = ", or type the weight: 300 g scraps" if form is Form.PIECE else ""
     if form in OF_THE_BOLT:
         much = "4 yd" if units is Units.INCHES else "4 m"
-        return f"How much {noun}? Say it like {much} {noun} or {noun} {example}."
+        return f"How much {noun}? Type it like {much} {noun} or {noun} {example}."
     are = "is the" if count == 1 else f"are the {count}"
-    return f"How large {are} {noun}? Say it like {count} {noun} {example}{weigh}."
+    return f"What size {are} {noun}? Type it like {count} {noun} {example}{weigh}."
 
 
 def _made(
@@ -374,12 +380,12 @@ def _prints(said: Said, form: Form, prints: int) -> tuple[Print, ...]:
 def _how_many(said: Said, form: Form, units: Units) -> str:
     named = f" {said.name}" if said.name else ""
     if form is Form.SCRAPS:
-        return f"How much do they weigh? Say it like 900 g crumbs{named}."
+        return f"How much do they weigh? Type it like 900 g crumbs{named}."
     if form in OF_THE_BOLT:
         noun = f" {FACTS[form].one}" if form is not Form.YARDAGE else named or " navy"
-        return f"How much? Say it like {'2 1/4 yd' if units is Units.INCHES else '2 m'}{noun}."
+        return f"How much? Type it like {'2 1/4 yd' if units is Units.INCHES else '2 m'}{noun}."
     many, usual = FACTS[form].many, 12 if form in {Form.FAT_QUARTER, Form.FAT_EIGHTH} else 40
-    return f"How many {many}? Say it like {usual} {many}" + (
+    return f"How many {many}? Type it like {usual} {many}" + (
         " or roll of 40 strips." if form is Form.STRIP else "."
     )
 
@@ -388,7 +394,7 @@ def _piece_count(said: Said, form: Form, assumed: list[str]) -> int | None:
     if said.count is not None:
         if said.several_cuts:
             bought = format_bought(said.length or Fraction(0))
-            assumed.append(f"{said.count} cuts of {bought} each, not one length")
+            assumed.append(f"{said.count} separate cuts of {bought}, not one length")
         return said.count * (said.rolls or 1)
     if said.prints is not None and said.each is not None:
         return said.prints * said.each
@@ -396,7 +402,7 @@ def _piece_count(said: Said, form: Form, assumed: list[str]) -> int | None:
         return None if said.grams is None else 1
     if said.is_pack:
         what = "roll" if said.is_roll else "pack"
-        assumed.append(f"{IN_A_PACK} in a {what}, as they hold 40 to 42: count yours")
+        assumed.append(f"{IN_A_PACK} in a {what}; they hold 40 to 42, so count yours")
         return IN_A_PACK * (said.rolls or 1)
     if form in {*OF_THE_BOLT, Form.PIECE} and said.length:
         assumed.append("one piece")
@@ -431,9 +437,9 @@ def _doubtful_unit(said: Said, form: Form, length: Fraction, units: Units) -> It
     if said.unit_said:
         return
     if units is Units.INCHES and form in {Form.STRIP, Form.STRING} and length > _LONGEST_STRIP:
-        yield f"{format_number(length, units)} is in inches; for centimetres write cm after it"
+        yield f"{format_number(length, units)} is in inches; for centimeters, type cm after it"
     if units is Units.CENTIMETRES and said.fraction_said:
-        yield "fractions without a unit are in centimetres; for inches write in after them"
+        yield "fractions without a unit are in centimeters; for inches, type in after them"
 
 
 def _assume_size(
@@ -444,19 +450,19 @@ def _assume_size(
     assumed: list[str],
 ) -> None:
     if said.packet:
-        assumed.append(f"{format_size(*size, units)}, as {said.packet} packets are sold")
+        assumed.append(f"{format_size(*size, units)}, the usual {said.packet} batting package")
     if said.extra_wide:
-        assumed.append(f"{format_length(size[0], units)} wide, as extra-wide backing is")
+        assumed.append(f"{format_length(size[0], units)} wide, the usual for extra-wide backing")
     if said.guessed_length:
         assumed.append(
-            f"{format_number(size[1], units)} is how long they are; for the width write wide"
+            f"{format_number(size[1], units)} is the length; if it is the width, type wide after it"
         )
     if said.width is None:
-        as_usual = "as strip rolls are cut" if form is Form.STRIP else "as is usual"
+        as_usual = "the usual for strip rolls" if form is Form.STRIP else "the usual size"
         assumed.append(f"{format_length(size[0], units)} wide, {as_usual}")
     if said.length is None:
         as_set = form in {Form.STRIP, Form.STRING}
-        words = "usable, as in your settings" if as_set else "long, as is usual"
+        words = "usable width of fabric, from your settings" if as_set else "long, the usual size"
         assumed.append(f"{format_length(size[1], units)} {words}")
 
 
@@ -468,24 +474,24 @@ def _print_count(said: Said, form: Form, count: int, assumed: list[str]) -> int:
     if said.is_roll:
         prints, words = max(1, count // ROLL_STRIPS_EACH), "prints, two strips of each"
     elif form in _EACH_ITS_OWN_PRINT and count > 1:
-        prints, words = max(1, min(count, FACTS[form].most)), "prints, each another"
+        prints, words = max(1, min(count, FACTS[form].most)), "prints, each one different"
     elif form in _NAMED:
         return 1
     else:
-        assumed.append("one print (no number of prints was said)")
+        assumed.append("one print, because you didn't type how many")
         return 1
-    assumed.append(f"{prints} {words} (no number of prints was said)")
+    assumed.append(f"{prints} {words}, because you didn't type how many")
     return prints
 
 
 def _count_problems(said: Said, form: Form, count: int, prints: int) -> Iterator[str]:
     facts = FACTS[form]
     if not 1 <= count <= facts.most:
-        yield f"From 1 to {facts.most} {facts.many} can lie on one table; {count} were said."
+        yield f"A lot can have 1 to {facts.most} {facts.many}; you typed {count}."
     elif not 1 <= prints <= count:
-        yield f"{prints} prints cannot come out of {count} {facts.many}: each is one at least."
+        yield f"{count} {facts.many} can't be {prints} prints; each print needs at least one piece."
     elif said.each is not None and said.each * prints != count:
-        yield f"{prints} prints with {said.each} of each are {said.each * prints}, not {count}."
+        yield f"{prints} prints with {said.each} of each make {said.each * prints}, not {count}."
 
 
 def _in_words(lot: Lot, said: Said, units: Units) -> tuple[str, ...]:
@@ -493,10 +499,10 @@ def _in_words(lot: Lot, said: Said, units: Units) -> tuple[str, ...]:
     words = (
         pieces_in_words(lot),
         size_in_words(lot, units),
-        "" if lot.form in _NAMED else f"{kinds} print{'s' * (kinds != 1)}{_each_in_words(lot)}",
+        "" if lot.form in _NAMED else f"{counted(kinds, 'print')}{_each_in_words(lot)}",
         f"“{said.name}”" if said.name else "",
         f"all {said.value}" if said.value else "",
-        "not to be turned" if lot.directional else "",
+        "directional" if lot.directional else "",
     )
     return tuple(word for word in words if word)
 
@@ -530,8 +536,8 @@ def pieces_in_words(lot: Described) -> str:
         weight = f"{lot.grams} g" if lot.grams < 1000 else f"{lot.grams / 1000:g} kg"
         return f"{weight} of {facts.many}"
     if lot.form in OF_THE_BOLT:
-        return facts.one if lot.count == 1 else f"{about}{lot.count} lengths of {facts.one}"
-    return f"{about}{lot.count} {facts.one if lot.count == 1 else facts.many}"
+        return facts.one if lot.count == 1 else f"{about}{lot.count} cuts of {facts.one}"
+    return f"{about}{counted(lot.count, facts.one)}"
 
 
 def size_in_words(lot: Described, units: Units) -> str:
@@ -539,8 +545,8 @@ def size_in_words(lot: Described, units: Units) -> str:
     if lot.grams is not None:
         square_yards = float(area_of_scraps(lot.grams)) / 36**2
         if units is Units.INCHES:
-            return f"about {square_yards:.1f} square yards, an estimate"
-        return f"about {square_yards * 0.83612736:.1f} square metres, an estimate"
+            return f"about {square_yards:.1f} sq yd, estimated"
+        return f"about {square_yards * 0.83612736:.1f} m², estimated"
     if lot.most_width is None and lot.most_length is None:
         each = " each" if lot.count > 1 else ""
         return format_size(lot.usable_width, lot.usable_length, units) + each
@@ -567,7 +573,7 @@ def _proposed_name(said: Said, lot: Lot | None) -> str:
     facts = FACTS[lot.form]
     value = f"{said.value} " if said.value else ""
     if said.is_roll:
-        return f"{value}roll of {lot.count}".capitalize()
+        return f"{value}roll of {lot.count} strips".capitalize()
     if lot.count == 1:
         return f"{value}{facts.one}".capitalize()
-    return f"{value}{facts.many} of {lot.count}".capitalize()
+    return counted(lot.count, f"{value}{facts.one}")

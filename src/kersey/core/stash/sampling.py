@@ -60,7 +60,7 @@ def read_sample(text: str, units: Units = Units.INCHES) -> tuple[Size, ...]:
     """
     parts = [part for part in _AND.split(text.strip()) if part]
     if not LEAST_SAMPLE <= len(parts) <= MOST_SAMPLE:
-        raise BadSample(f"Measure from {LEAST_SAMPLE} to {MOST_SAMPLE} pieces, ten are good.",
+        raise BadSample(f"Measure {LEAST_SAMPLE} to {MOST_SAMPLE} pieces; ten is a good number.",
                         "sample")  # fmt: skip
     return tuple(_size(part, units) for part in parts)
 
@@ -68,13 +68,13 @@ def read_sample(text: str, units: Units = Units.INCHES) -> tuple[Size, ...]:
 def _size(text: str, units: Units) -> Size:
     sides = [side for side in _BETWEEN.split(text) if side.strip()]
     if len(sides) != 2:
-        raise BadSample("Write sizes like 2 x 9, 3 1/2 x 4.", "sample")
+        raise BadSample("Type sizes like 2 x 9, 3 1/2 x 4.", "sample")
     try:
         one, other = sorted(parse_length(side.strip(), units) for side in sides)
     except ValueError as error:
         raise BadSample(str(error), "sample") from None
     if one <= 0:
-        raise BadSample("A piece is larger than nothing.", "sample")
+        raise BadSample("A piece must be larger than 0.", "sample")
     return one, other
 
 
@@ -84,9 +84,9 @@ def estimate(
     """What scraps of so many grams come to by a sample of them, which weighs so much, if that is
     known; and how many pieces are `wanted` at least so large. Raises `BadSample`."""
     if not 1 <= grams <= MOST_GRAMS:
-        raise BadSample("Scraps weigh from 1 g to 100 kg, like 900.", "grams")
+        raise BadSample("Scraps can weigh 1 g to 100 kg, like 900.", "grams")
     if sample_grams is not None and not 1 <= sample_grams <= grams:
-        raise BadSample("The sample is a part of all: it weighs no more.", "sample_grams")
+        raise BadSample("The sample can't weigh more than the whole lot.", "sample_grams")
     areas = [float(width * length) for width, length in sample]
     count, mean = len(areas), sum(areas) / len(areas)
     scatter = sqrt(sum((area - mean) ** 2 for area in areas) / max(1, count - 1))

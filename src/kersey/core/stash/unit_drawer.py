@@ -85,7 +85,7 @@ def on_grid(units: UnitsOfASize, grid: Fraction, seam: Fraction) -> OnGrid | Non
     Raises `BadGrid`.
     """
     if not LEAST_GRID <= grid <= MOST_GRID:
-        raise BadGrid("A grid is from 1 to 24″ (60 cm), like 3.", "grid")
+        raise BadGrid("A grid square can be 1 to 24″ (60 cm), like 3.", "grid")
     squares = [ceil(side / grid) for side in (units.width, units.length)]
     lacks = [many * grid - side for many, side in zip(squares, (units.width, units.length),
                                                       strict=True)]  # fmt: skip

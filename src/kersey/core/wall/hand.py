@@ -58,7 +58,7 @@ class OnWall:
         chosen = sorted(set(chosen))
         aims = [seats.get((grid[p].row + down, grid[p].column + across)) for p in chosen]
         if None in aims:
-            raise CannotLay("There they would lie beyond the edge of the quilt.")
+            raise CannotLay("That would put them past the edge of the quilt.")
         there = [aim for aim in aims if aim is not None]
         places = list(self.places)
         pushed = [self.places[aim] for aim in there if aim not in chosen]
@@ -102,7 +102,7 @@ class OnWall:
     def brought(self, block: int, place: int) -> "OnWall":
         """A block from beside the wall laid at a place; the one that lay there is put aside."""
         if block not in self.beside:
-            raise CannotLay(f"Block {block + 1} does not lie beside the wall.")
+            raise CannotLay(f"Block {block + 1} is already on the wall.")
         places, before = list(self.places), self.places[place]
         places[place] = block
         aside = self.laying.aside - {block} | ({before} if before is not None else set())
@@ -128,7 +128,7 @@ class OnWall:
         """The blocks laid so; raises `CannotLay` if that moves a pinned one."""
         places, changed = tuple(places), set(changed)
         if any(self.places[p] != places[p] for p in self.laying.pins):
-            raise CannotLay("A pinned block stays where it lies. Let it go first.")
+            raise CannotLay("That block is pinned. Unpin it first.")
         moved = {p for p, block in enumerate(places) if block != self.places[p]} | changed
         aside = self.laying.aside if aside is None else aside
         laying = replace(

@@ -37,7 +37,7 @@ def place_of(grid: BlockGrid, number: str) -> int:
     if seat is None or seat not in grid.seats:
         rows = 2 * grid.rows - 1 if grid.setting.value == "on-point" else grid.rows
         raise NoSuchPlace(
-            f"“{number[:20]}” is no place of this quilt. Say row and place, from 1-1 to "
+            f"“{number[:20]}” isn't a spot in this quilt. Type row and column, from 1-1 to "
             f"{rows}-{grid.seats[-1].column + 1}."
         )
     return grid.seats.index(seat)

@@ -13,13 +13,13 @@ laid row by row.
 import math
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from enum import StrEnum
 
 import numpy as np
 from numpy.typing import NDArray
 
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.frame.setting import Setting
+from kersey.core.measure.spoken import Spoken
 from kersey.core.wall.beside import Way
 from kersey.core.wall.seen import NEUTRAL, Wall
 from kersey.core.wall.troubles import Places
@@ -30,20 +30,20 @@ _MOST_EXCHANGES = 2000
 _WORK = 100_000
 
 
-class Order(StrEnum):
+class Order(Spoken):
     """How blocks are laid by one touch."""
 
     ACROSS = "gradient across"
     DOWN = "gradient down"
-    DIAGONAL = "gradient diagonally"
+    DIAGONAL = "gradient diagonally", "diagonal gradient"
     RAINBOW = "rainbow"
-    FAMILIES = "families by row"
-    CENTRE = "light centre, dark edge"
-    ROLL = "order of the roll"
-    MIRRORED = "mirrored from the middle"
-    CHECKERBOARD = "two kinds in a checkerboard"
-    STEPS = "steps along each row"
-    COLUMNS = "columns by their numbers"
+    FAMILIES = "families by row", "color family by row"
+    CENTRE = "light centre, dark edge", "light center, dark edge"
+    ROLL = "order of the roll", "roll order"
+    MIRRORED = "mirrored from the middle", "mirrored from the center"
+    CHECKERBOARD = "two kinds in a checkerboard", "checkerboard"
+    STEPS = "steps along each row", "shifted rows"
+    COLUMNS = "columns by their numbers", "column order"
 
 
 GRADIENTS = frozenset({Order.ACROSS, Order.DOWN, Order.DIAGONAL})

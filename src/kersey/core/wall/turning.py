@@ -146,14 +146,14 @@ _ANY, _COLUMNS, _BOTH = (False, False), (False, True), (True, True)
 
 
 def _offered(wall: Wall, looks: tuple[int, ...]) -> Iterator[_Offer]:
-    yield "upright", "all upright", lambda _: 0, _ANY
+    yield "upright", "all the same way up", lambda _: 0, _ANY
     if len(looks) == 1:
         return
     half = 2 if looks == (0, 2) else 1
-    yield "alternate", "alternate turns", lambda s: (s.row + s.column) % 2 * half, _ANY
-    yield "rows", "rows alternating", lambda s: s.row % 2 * max(looks[1], len(looks) // 2), _ANY
+    yield "alternate", "alternating turns", lambda s: (s.row + s.column) % 2 * half, _ANY
+    yield "rows", "alternating rows", lambda s: s.row % 2 * max(looks[1], len(looks) // 2), _ANY
     if len(looks) == 2:
-        yield "columns", "columns alternating", lambda s: s.column % 2 * half, _ANY
+        yield "columns", "alternating columns", lambda s: s.column % 2 * half, _ANY
         if half == 1:
             yield "rings", "rings", _lying_round, _BOTH
         return
@@ -164,7 +164,7 @@ def _offered(wall: Wall, looks: tuple[int, ...]) -> Iterator[_Offer]:
         yield from _of_sides(lean.to)
     else:
         yield "pinwheels", "pinwheels", lambda s: _in_fours(s, ((0, 1), (3, 2))), _ANY
-        yield "diamonds", "in fours", lambda s: _in_fours(s, ((3, 0), (2, 1))), _ANY
+        yield "diamonds", "groups of four", lambda s: _in_fours(s, ((3, 0), (2, 1))), _ANY
 
 
 def _of_corners(light: int) -> Iterator[_Offer]:
@@ -173,15 +173,20 @@ def _of_corners(light: int) -> Iterator[_Offer]:
     def to(corner: Callable[[Spot], int]) -> Turn:
         return lambda spot: (corner(spot) - light) % 4
 
-    yield "furrows", "furrows", to(lambda s: (s.row + s.column) % 2 * 2), _ANY
-    yield "rings", "rings, light within", to(lambda s: _ring(s, light_first=True)), _BOTH
-    yield "rings-dark", "rings, dark within", to(lambda s: _ring(s, light_first=False)), _BOTH
+    yield "furrows", "straight furrows", to(lambda s: (s.row + s.column) % 2 * 2), _ANY
+    yield "rings", "barn raising, light center", to(lambda s: _ring(s, light_first=True)), _BOTH
+    yield (
+        "rings-dark",
+        "barn raising, dark center",
+        to(lambda s: _ring(s, light_first=False)),
+        _BOTH,
+    )
     diamonds = ((2, 3), (1, 0))
-    yield "diamonds", "diamonds, light within", to(lambda s: _in_fours(s, diamonds)), _ANY
+    yield "diamonds", "light diamonds", to(lambda s: _in_fours(s, diamonds)), _ANY
     dark = ((0, 1), (3, 2))
-    yield "diamonds-dark", "diamonds, dark within", to(lambda s: _in_fours(s, dark)), _ANY
-    yield "set-off-light", "diamonds set off, light first", to(lambda s: _set_off(s, 0)), _ANY
-    yield "set-off-dark", "diamonds set off, dark first", to(lambda s: _set_off(s, 1)), _ANY
+    yield "diamonds-dark", "dark diamonds", to(lambda s: _in_fours(s, dark)), _ANY
+    yield "set-off-light", "offset diamonds, light first", to(lambda s: _set_off(s, 0)), _ANY
+    yield "set-off-dark", "offset diamonds, dark first", to(lambda s: _set_off(s, 1)), _ANY
     yield "zigzags", "zigzags", to(lambda s: 2 + s.column % 2), _ANY
     yield "pinwheels", "pinwheels", to(lambda s: _in_fours(s, ((1, 2), (0, 3)))), _ANY
     yield "chevrons", "chevrons", to(_chevron), _COLUMNS
@@ -195,8 +200,8 @@ def _of_sides(light: int) -> Iterator[_Offer]:
 
     yield "pinwheels", "pinwheels", to(lambda s: _in_fours(s, ((0, 1), (3, 2)))), _ANY
     yield "chevrons", "chevrons", to(lambda s: 1 if s.quarter[0] > 0 else 3), _COLUMNS
-    yield "rings", "rings, light without", to(_outward), _BOTH
-    yield "rings-light", "rings, light within", to(lambda s: _outward(s) + 2), _BOTH
+    yield "rings", "rings, light outside", to(_outward), _BOTH
+    yield "rings-light", "rings, light inside", to(lambda s: _outward(s) + 2), _BOTH
 
 
 def _in_fours(spot: Spot, four: tuple[tuple[int, int], tuple[int, int]]) -> int:

@@ -39,16 +39,16 @@ def read_found(text: str, units: Units = Units.INCHES) -> FoundPieces:
     """
     read = _FOUND.fullmatch(text)
     if read is None:
-        raise BadFound("Write how many there are, and how large: 3 of 4 x 9.", "found")
+        raise BadFound("Type the count and size, like 3 of 4 x 9.", "found")
     if read[2] is None:
         return FoundPieces(int(read[1]))
     sides = _BY.split(read[2])
     if len(sides) > 2:
-        raise BadFound("A piece has two sides, like 4 x 9.", "found")
+        raise BadFound("Type two sides, like 4 x 9.", "found")
     try:
         lengths = [parse_length(side, units) for side in sides]
     except InvalidValue as error:
         raise BadFound(str(error), "found") from None
     if min(lengths) <= 0:
-        raise BadFound("A side is more than 0.", "found")
+        raise BadFound("A side must be larger than 0.", "found")
     return FoundPieces(int(read[1]), (lengths[0], lengths[-1]))

@@ -16,13 +16,13 @@ equally large pieces, those of one fabric, or those that one more kit waits for,
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 from hashlib import blake2s
 from itertools import groupby
 
 from kersey.core.cutting.problem import Cut, Layout, Need
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.design import CutOrder
 from kersey.core.project.project import Project
 from kersey.core.quilt.cut_groups import FabricCut
@@ -32,11 +32,11 @@ from kersey.core.work.fewest_changes import fewest_changes
 from kersey.core.work.work_order import Step, StepKind, ticked
 
 
-class Motion(StrEnum):
+class Motion(Spoken):
     """What is done with the ruler."""
 
     STRIP = "strip"
-    CROSSCUT = "crosscut"
+    CROSSCUT = "crosscut", "sub-cut"
     TRIM = "trim"
 
 

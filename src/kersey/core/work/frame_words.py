@@ -2,11 +2,11 @@
 
 from dataclasses import dataclass
 
-from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.frame.binding import Binding
 from kersey.core.frame.borders import MITRE_NEEDS, Border, Corners
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length, format_number, format_size
 from kersey.core.project.project import fabric_key
 from kersey.core.quilt.pieced_sheet import PiecedSheet
@@ -35,19 +35,19 @@ def border_words(step: Step, quilt: Quilt) -> StepWords:
     if border.key is not None:
         return _keys(quilt, border)
     cut = format_length(border.cut_width, u)
-    joined = " and join them with a straight seam" if border.joined else ""
+    joined = " and join them with straight seams" if border.joined else ""
     strips = border.strips
-    took = f"They take {format_bought(border.cloth, u)} of cloth. Cut them{joined}."
+    took = f"This uses {format_bought(border.cloth, u)} of fabric. Cut the strips{joined}."
     if step.name == "border" and quilt.border_cloth.source is Source.LEFT:
         strips = len(quilt.border_cloth.strips)
         name = quilt.border_cloth.prints[0].name
-        took = f"From what is left of {name}; join them with a straight seam."
+        took = f"Use leftover {name}. Join the strips with straight seams."
     called = "border" if len(borders) == 1 else f"{_ORDER[number]} border"
     return StepWords(
-        f"Cut {strips_counted(strips)} {cut} wide for the {called}",
+        f"Cut {counted(strips, 'strip')} {cut} wide for the {called}",
         (
             took,
-            "Measure the quilt down the middle and near both edges, and cut to the average.",
+            "Measure the quilt through the middle and near both edges. Cut to the average.",
             *_how_it_is_sewn(border, quilt),
         ),
     )
@@ -61,24 +61,27 @@ def _keys(quilt: Quilt, border: Border) -> StepWords:
     along, down = ((side - seams) / key for side in (border.ends, border.sides))
     spacer = [
         f"two of {format_size(piece.cut_width, piece.cut_length, u)} "
-        f"{'for the sides' if piece.name.endswith('side') else 'above and below'}"
+        f"{'for the sides' if piece.name.endswith('side') else 'for top and bottom'}"
         for piece, _ in quilt.spacer_strips
     ]
-    first = f"Sew on the spacer first: {listed(spacer)}." if spacer else "No spacer is needed."
+    first = (
+        f"First add the spacer strips: {listed(spacer)}." if spacer else ("No spacer strip needed.")
+    )
     cut = format_size(border.key, border.cut_width, u)
     square = format_length(border.cut_width, u)
-    took = f"They take {format_bought(border.cloth, u)} of cloth, in two prints or more."
+    took = f"This uses {format_bought(border.cloth, u)} of fabric, in two or more prints."
     if quilt.key_cloth.source is Source.LEFT:
-        took = f"From what is left: {len(quilt.key_cloth.prints)} prints."
+        took = f"Use leftovers: {counted(len(quilt.key_cloth.prints), 'print')}."
     return StepWords(
-        f"Cut {border.keys} keys of {cut}",
+        f"Cut {border.keys} piano keys, {cut}",
         (
             took,
             first,
-            f"Join {along} for top and bottom and {down} for each side: they should measure "
+            f"Join {along} each for the top and bottom, and {down} for each side. They should "
+            "measure "
             f"{format_length(border.ends, u)} and {format_length(border.sides, u)}.",
-            f"Cut four squares of {square} for the corners; sew them to top and bottom, and those "
-            "on last. Press the keys all one way.",
+            f"Cut four {square} squares for the corners. Sew them to the top and bottom borders, "
+            "and add those last. Press all the keys one way.",
         ),
     )
 
@@ -87,26 +90,26 @@ def _how_it_is_sewn(border: Border, quilt: Quilt) -> tuple[str, ...]:
     """How long its strips are, as reckoned or as blocks and rows measured, and in which order they
     are sewn on."""
     design, u = quilt.project.design, quilt.units
-    corners, said = design.corners, "As measured" if quilt.as_measured else "As reckoned"
+    corners, said = design.corners, "As measured" if quilt.as_measured else "As planned"
     sides, ends = format_length(border.sides, u), format_length(border.ends, u)
     if corners is Corners.SQUARES and border.corner:
         square = format_length(border.corner, u)
         return (
-            f"{said}: two sides of {sides}; top and bottom of {ends}, with a square of "
-            f"{square} at either end, of the binding's print.",
-            "Sew the sides on first; then top and bottom, their squares sewn on.",
+            f"{said}: two sides of {sides}; top and bottom of {ends}, with a {square} square of "
+            "the binding print at each end.",
+            "Sew on the sides first, then the top and bottom with their corner squares.",
         )
     if corners is Corners.MITRED:
         return (
-            f"{said}: two sides of {sides}, top and bottom of {ends}: two border widths and "
+            f"{said}: two sides of {sides}, top and bottom of {ends}: cut two border widths plus "
             f"{format_length(MITRE_NEEDS, u)} longer than the quilt.",
-            "Sew each on from seam to seam, a quarter inch short of the corners; fold the mitres, "
-            "sew them from the inside out, and trim.",
+            "Sew on each border, stopping ¼″ from each corner. Fold the miters, sew from the "
+            "inside corner out, and trim.",
         )
     first, then = f"two sides of {sides}", f"top and bottom of {ends}"
     if not design.sides_first:
         first, then = then, first
-    return (f"{said}: {first}, sewn on first, then {then}.",)
+    return (f"{said}: sew on {first}, then {then}.",)
 
 
 def backing_words(step: Step, quilt: Quilt) -> StepWords:
@@ -119,21 +122,21 @@ def backing_words(step: Step, quilt: Quilt) -> StepWords:
     size = format_size(quilt.backing.width, quilt.backing.length, u)
     length = format_length(plan.panel_length, u)
     how = {
-        BackingWay.UPRIGHT: f"{plan.panels} panels of {length}, seams upright.",
-        BackingWay.ACROSS: f"{plan.panels} panels of {length}, seams across.",
-        BackingWay.WIDE: f"One piece of {length} off extra-wide cloth.",
+        BackingWay.UPRIGHT: f"{plan.panels} panels, each {length}, with vertical seams.",
+        BackingWay.ACROSS: f"{plan.panels} panels, each {length}, with horizontal seams.",
+        BackingWay.WIDE: f"One {length} piece of extra-wide fabric.",
         BackingWay.LET_IN: f"{plan.panels} of {length}.",
     }[plan.way]
     if plan.panels == 1 and plan.way is not BackingWay.WIDE:
-        how = f"One piece of {length}."
+        how = f"One piece, {length}."
     seam = format_length(JOIN_COST / 2, u)
-    seams = f"Join with {seam} seams, selvedges cut off." if plan.panels > 1 else ""
-    takes = f"It takes {format_bought(plan.cloth, u)} of cloth."
+    seams = f"Cut off the selvages and join with {seam} seams." if plan.panels > 1 else ""
+    takes = f"This uses {format_bought(plan.cloth, u)} of fabric."
     sentences: tuple[str, ...] = (f"{how} {seams}".strip(), takes)
     if plan.way is BackingWay.LET_IN and quilt.let_in:
         strip = (
-            f"Cut one panel apart along its length, off the middle, and let in a strip of "
-            f"{quilt.let_in.blocks} spare blocks with {seam} seams."
+            f"Cut one panel lengthwise, off center, and sew a row of {quilt.let_in.blocks} spare "
+            f"blocks in between with {seam} seams."
         )
         sentences = (*sentences, strip)
     return StepWords(f"Cut the backing {size}", sentences)
@@ -152,7 +155,7 @@ def _pieced_backing(quilt: Quilt, sheet: PiecedSheet) -> StepWords:
     size = format_size(quilt.backing.width, quilt.backing.length, u)
     seam = format_length(JOIN_COST / 2, u)
     return StepWords(
-        f"Piece the backing {size} of what is there",
+        f"Piece the backing, {size}, from your stash",
         (f"The rows run {lie}.", *rows, f"Join with {seam} seams; trim to size."),
     )
 
@@ -167,11 +170,11 @@ def binding_words(step: Step, quilt: Quilt) -> StepWords:
     width = format_length(binding.cut_width, quilt.units)
     length = format_length(binding.length, quilt.units)
     fold = ", fold in half" if edge.style is not EdgeStyle.SINGLE_FOLD else ""
-    joins = f"Join on the diagonal ({binding.joins} joins) to at least {length}{fold}."
+    joins = f"Join on the diagonal ({counted(binding.joins, 'join')}) to at least {length}{fold}."
     bias = "on the bias, " if edge.style is EdgeStyle.BIAS else ""
     cut = "Cut" if binding.bought else "Take"
     return StepWords(
-        f"{cut} {strips_counted(binding.strips)} {bias}{width} wide to bind",
+        f"{cut} {counted(binding.strips, 'strip')} {bias}{width} wide for the binding",
         (_binding_source(quilt, binding), joins),
     )
 
@@ -183,9 +186,10 @@ def _folded(quilt: Quilt) -> StepWords:
     return StepWords(
         "Fold the backing to the front",
         (
-            f"Trim the batting flush with the top, and the backing {beyond} beyond it.",
-            f"Fold it to touch the edge, fold again, mitre the corners and stitch: {shows} shows.",
-            f"It hides {shows} of the top all round: keep points out of it.",
+            f"Trim the batting even with the top, and the backing {beyond} larger on every side.",
+            "Fold the backing to the edge of the top, fold again, miter the "
+            f"corners and stitch. {shows} shows.",
+            f"It covers {shows} of the top all around, so keep points out of there.",
         ),
     )
 
@@ -196,40 +200,30 @@ def _turned(quilt: Quilt) -> StepWords:
     frame, larger = format_length(design.edge.width, u), format_length(4 * design.edge.width, u)
     seam = format_length(design.seam, u)
     return StepWords(
-        "Turn the backing over as a frame",
+        "Turn the backing to make a frame",
         (
-            f"The backing is {larger} larger than the top both ways. Mark the middle of every "
-            f"side, the opening, and {seam} from each corner, before you pin.",
-            "Sew it on right sides together, middle to middle, corners free, the opening left and "
-            "back-tacked.",
-            "Fold the ears at the corners and sew them square. Check them before you trim.",
-            f"Turn, press and topstitch through: a frame of {frame} shows all round.",
+            f"Cut the backing {larger} larger than the top in both directions. Before you pin, "
+            f"mark the center of every side, the opening, and {seam} from each corner.",
+            "Sew right sides together, matching centers. Leave the corners and the opening unsewn, "
+            "and backstitch at both.",
+            "Fold each corner to a point, sew it square, and check it before you trim.",
+            f"Turn, press and topstitch through all layers. A {frame} frame shows all around.",
         ),
     )
 
 
 def _binding_source(quilt: Quilt, binding: Binding) -> str:
     if binding.bought:
-        return f"They take {format_bought(binding.cloth, quilt.units)} of cloth."
+        return f"This uses {format_bought(binding.cloth, quilt.units)} of fabric."
     whole = sum(piece.whole for piece in binding.from_stash)
     others = [piece.length for piece in binding.from_stash if not piece.whole]
-    pieces = [pieces_counted(whole, Form.STRIP)] if whole else []
+    pieces = [counted(whole, "strip")] if whole else []
     if others:
         shortest = format_number(min(others), quilt.units)
-        pieces.append(f"{len(others)} cut {shortest} and longer")
-    return f"From what is left: {' and '.join(pieces)}."
-
-
-def strips_counted(number: int) -> str:
-    """So many strips."""
-    return f"{number} strip{'s' * (number != 1)}"
+        pieces.append(f"{counted(len(others), 'leftover strip')}, {shortest} or longer")
+    return f"Use leftovers: {' and '.join(pieces)}."
 
 
 def listed(parts: list[str]) -> str:
     """Parts in a row, the last after an and."""
     return parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"
-
-
-def pieces_counted(number: int, form: Form) -> str:
-    """So many pieces of a form."""
-    return f"{number} {FACTS[form].one if number == 1 else FACTS[form].many}"

@@ -64,17 +64,23 @@ class LabelSheet:
 
     def __post_init__(self) -> None:
         if not 1 <= self.columns <= 20 or not 1 <= self.rows <= 60:
-            raise BadSheet("From 1 to 20 labels across a page, and 1 to 60 down it.", "columns")
+            raise BadSheet("A page can have 1 to 20 labels across and 1 to 60 down.", "columns")
         if self.width <= 0 or self.height <= 0 or min(self.left, self.top) < 0:
-            raise BadSheet("A label has a width and a height.", "width")
+            raise BadSheet("Type a width and a height for the label.", "width")
         if self.paper_width > _LONGEST or self.paper_length > _LONGEST:
-            raise BadSheet("A page is at most 60 inches long.", "width")
+            raise BadSheet("A page can be up to 60″ long.", "width")
         wide = self.left + self.columns * self.width + (self.columns - 1) * self.across
         if wide > self.paper_width:
-            raise BadSheet("So many labels are wider together than the page.", "width")
+            raise BadSheet(
+                "Those labels are too wide for the page. Use fewer across or a narrower label.",
+                "width",
+            )
         long = self.top + self.rows * self.height + (self.rows - 1) * self.down
         if long > self.paper_length:
-            raise BadSheet("So many labels are longer together than the page.", "height")
+            raise BadSheet(
+                "Those labels are too tall for the page. Use fewer down or a shorter label.",
+                "height",
+            )
 
     @property
     def on_a_page(self) -> int:

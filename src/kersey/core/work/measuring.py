@@ -158,7 +158,7 @@ def said(per: PerSeam, units: Units) -> str:
     """How much at each seam, and together: exact, or said to be near.
 
     >>> said(PerSeam(Fraction(-1, 4), 7), Units.INCHES)
-    'about 1/32″ at each of 7 seams makes ¼″'
+    'about 1/32″ at each of 7 seams adds up to ¼″'
     >>> said(PerSeam(Fraction(1, 8), 4), Units.INCHES)
     '1/32″ at each of 4 seams makes ⅛″'
     """
@@ -168,8 +168,8 @@ def said(per: PerSeam, units: Units) -> str:
         each = f"{'' if per.exact else 'about '}{_on_a_ruler(abs(per.marked))}"
     else:
         each = "less than 1/64″"
-    noun = "the one seam" if per.seams == 1 else f"each of {per.seams} seams"
-    return f"{each} at {noun} makes {format_length(abs(per.off), units)}"
+    noun = "one seam" if per.seams == 1 else f"each of {per.seams} seams"
+    return f"{each} at {noun} adds up to {format_length(abs(per.off), units)}"
 
 
 def _on_a_ruler(length: Fraction) -> str:

@@ -12,11 +12,11 @@ What was planned of a spoiled thing is planned of what is left of it, as far as 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
 from kersey.core.errors import Infeasible, InvalidValue
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.question import YieldAsked, yield_asked
@@ -45,16 +45,16 @@ Rectangle = tuple[Fraction, Fraction]
 Pieces = Counter[tuple[str, Need]]
 
 
-class Happened(StrEnum):
+class Happened(Spoken):
     """What went wrong."""
 
     SHORT = "a piece is too short"
-    LINE = "cut at the wrong line"
-    FLAW = "a flaw in the cloth"
-    USED_UP = "there is less of it than I said"
-    NARROW = "the cloth is narrower than I said"
-    SET = "a strip set is thrown away"
-    BLOCKS = "blocks are lost"
+    LINE = "cut at the wrong line", "I cut on the wrong line"
+    FLAW = "a flaw in the cloth", "the fabric has a flaw"
+    USED_UP = "there is less of it than I said", "I have less than I said"
+    NARROW = "the cloth is narrower than I said", "the fabric is narrower than I said"
+    SET = "a strip set is thrown away", "a strip set is ruined"
+    BLOCKS = "blocks are lost", "blocks are ruined or lost"
 
 
 class BadMishap(InvalidValue):
@@ -66,8 +66,8 @@ class OtherPlan(Infeasible):
 
     def __init__(self) -> None:
         super().__init__(
-            "The plan on the table was made for what was there before. Take the new plan on Yield, "
-            "or go back to what was chosen, then say what went wrong."
+            "The plan you are cutting is out of date. On Yield, use the new plan or undo your "
+            "change; then report what went wrong."
         )
 
 
@@ -161,11 +161,9 @@ def spoiled(lies: Lies, key: str, count: int, left: Sequence[Rectangle] = ()) ->
     """
     thing = next((each for each in things(lies) if each.key == key), None)
     if thing is None:
-        raise BadMishap(
-            "Say what it was: a piece that lies there, or cloth that is whole.", "thing"
-        )
+        raise BadMishap("Choose the piece: one already cut into, or one uncut.", "thing")
     if not 1 <= count <= thing.count:
-        raise BadMishap(f"From 1 to {thing.count}: so many of these are there.", "count")
+        raise BadMishap(f"You have {thing.count} of these. Type 1 to {thing.count}.", "count")
     _check_left(thing, left)
     return _whole_spoiled(lies, thing, count, left) if thing.whole else _piece_spoiled(
         lies, thing, count, left
@@ -180,7 +178,7 @@ def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
     batch = lies.kept.plan.problem.batch
     for number in sorted({block - block % batch for block in blocks}):
         if not 0 <= number < len(kits):
-            raise BadMishap(f"Blocks have the numbers 1 to {len(kits)}.", "blocks")
+            raise BadMishap(f"Type block numbers from 1 to {len(kits)}.", "blocks")
         for name, need in zip(kits[number], needs, strict=True):
             lies = _piece_lost(lies, of[name], need)
         lies = _unsewn(lies, range(number, number + batch))
@@ -227,7 +225,7 @@ def set_lost(lies: Lies, number: int) -> Lies:
     yet are taken off whole fabric. Raises `BadMishap`."""
     sets = strip_sets(lies.kept.plan, lies.quilt.project.design.deal)
     if not 0 <= number < len(sets):
-        raise BadMishap(f"Sets have the numbers 1 to {len(sets)}.", "blocks")
+        raise BadMishap(f"Type strip set numbers from 1 to {len(sets)}.", "blocks")
     of = _parents(lies.kept)
     for name in sets[number].strips:
         there = [t for t in things(lies) if parent_key(t.key) == of[name]]
@@ -309,7 +307,7 @@ def _check_left(thing: Thing, left: Sequence[Rectangle]) -> None:
         for size in left
     )
     if not fits or area > thing.width * thing.length:
-        raise BadMishap("No more can be left of it than it was.", "left")
+        raise BadMishap("The size left can't be larger than the piece was.", "left")
 
 
 def _whole_spoiled(lies: Lies, thing: Thing, count: int, left: Sequence[Rectangle]) -> Lies:

@@ -229,7 +229,11 @@ def _joins(batch: int, blocks: Mapping[int, str], make: Make, times: int) -> Ite
 
 
 def _called(parts: Sequence[Make]) -> str:
-    return " + ".join(part.name for part in parts) if len(parts) < 4 else f"the {len(parts)} before"
+    return (
+        " + ".join(part.name for part in parts)
+        if len(parts) < 4
+        else (f"the {len(parts)} sewn so far")
+    )
 
 
 def _hints(make: Make, parts: Sequence[Make], join: int) -> Iterator[Hint]:

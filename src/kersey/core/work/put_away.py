@@ -27,7 +27,7 @@ from kersey.core.work.part_ends import part_ends
 from kersey.core.work.spare_units import SpareUnits, spare_units, without_sewn
 
 # What lots of leavings are called.
-SPARE, ENDS, LEFT, CORNERS = "spare pieces", "ends", "left", "off corners"
+SPARE, ENDS, LEFT, CORNERS = "spare pieces", "strip ends", "leftover pieces", "corner triangles"
 
 
 class PlanCutsMore(Infeasible):
@@ -35,7 +35,7 @@ class PlanCutsMore(Infeasible):
 
     def __init__(self, name: str) -> None:
         super().__init__(
-            f"The plan cuts more of “{name}” than is pulled now. Take the new plan on Size first."
+            f"The plan needs more “{name}” than you have pulled. Use the new plan on Size first."
         )
 
 
@@ -104,14 +104,14 @@ class Leaving:
         size = (self.width, self.length) if found.size is None else found.size
         same = sorted(size) == sorted((self.width, self.length))
         if self.form in (Form.TRIANGLE, Form.BLOCK) and not same:
-            raise BadFound("Of these only how many can be said.", self.key)
+            raise BadFound("For these you can change only the count.", self.key)
         if found.count > self.count or not _fits(size, (self.width, self.length)):
-            raise BadFound("The plan leaves no more than that: put what is larger or more "
-                           "into the cupboard as cloth of its own.", self.key)  # fmt: skip
+            raise BadFound("The plan can't leave more than this. Add anything extra to the "
+                "cupboard as its own lot.", self.key)  # fmt: skip
         facts = FACTS[self.form]
         suits = min(size) >= facts.narrowest
         if not suits and min(size) < FACTS[Form.PIECE].narrowest:
-            raise BadFound("A piece is at least half an inch wide.", self.key)
+            raise BadFound("A piece must be at least ½″ wide.", self.key)
         stacks, left = list[tuple[str, int]](), found.count
         for name, count in self.stacks:
             stacks.append((name, min(count, left)))
@@ -287,7 +287,8 @@ def _opened(quilt: Quilt) -> dict[str, int]:
 
 def _lots(quilt: Quilt, leaving: Leaving) -> Iterator[CupboardLot]:
     """The lots that pieces become, of one size together, whatever their print."""
-    name = f"{leaving.word} of {quilt.project.name}"[:LONGEST_NAME]
+    quilt_name = quilt.project.name[: LONGEST_NAME - len(leaving.word) - 2].rstrip()
+    name = f"{quilt_name}: {leaving.word}"
     for width, length, each, form in _sizes(leaving):
         counts = (count * each for _, count in leaving.stacks)
         pairs = zip(leaving.prints, counts, strict=True)

@@ -103,7 +103,7 @@ def _saved(left: Sequence[Left]) -> Iterator[tuple[str, int]]:
     """What could be left out, and the minutes that saves."""
     finish = next((each for each in left if each.work is Work.FINISH), None)
     if finish is not None and finish.units > 2:
-        yield "a border", ceil(finish.likely / finish.units)
+        yield "the border", ceil(finish.likely / finish.units)
     sew = next((each for each in left if each.work is Work.SEW), None)
     if sew is not None and sew.units:
-        yield "a tenth of the blocks", ceil(sew.likely / 10)
+        yield "one block in ten", ceil(sew.likely / 10)

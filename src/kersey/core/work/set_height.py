@@ -73,16 +73,16 @@ def match_words(one: SetHeight, units: Units) -> list[str]:
     found = []
     height, reckoned = (format_length(side, units) for side in (one.height, one.reckoned))
     instead = "" if one.height == one.reckoned else f", not {reckoned}"
-    found += [f"Cut the {need.label} strips {height} to match{instead}." for need in one.matches]
+    found += [f"To match, cut the {need.label} strips {height}{instead}." for need in one.matches]
     if one.square_segments and instead:
-        found.append(f"Crosscut it at {height} too, so that the blocks are square.")
+        found.append(f"Cut segments {height} wide too, so the blocks are square.")
     if one.square is not None and one.measured is not None:
         trimmed = format_length(one.square.trimmed, units)
         if one.square.is_enough:
-            found.append(f"The squares can still be trimmed to {trimmed}.")
+            found.append(f"You can still trim the squares to {trimmed}.")
         else:
             most = format_length(one.square.raw.floor_to(EIGHTH), units)
-            found.append(f"The squares come off too small for {trimmed}: trim all to {most}.")
+            found.append(f"The squares are too small for {trimmed}. Trim them all to {most}.")
     return found
 
 

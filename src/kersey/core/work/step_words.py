@@ -4,13 +4,17 @@ from collections import Counter
 
 from kersey.core.blocks.assembly import How, Make, Part
 from kersey.core.cloth.forms import FACTS, Form
+from kersey.core.cutting.problem import Fabric
 from kersey.core.frame.setting import Setting
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
     SIXTEENTH,
     format_bought,
     format_length,
     format_size,
+    format_yardage,
 )
+from kersey.core.measure.spoken import shown
 from kersey.core.project.laying import Joining
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.sewn_sets import strip_sets
@@ -20,8 +24,6 @@ from kersey.core.work.frame_words import (
     binding_words,
     border_words,
     listed,
-    pieces_counted,
-    strips_counted,
 )
 from kersey.core.work.work_order import Step, StepKind
 from kersey.core.yields.by_hand import cliff, strip_sum
@@ -48,17 +50,16 @@ def step_words(step: Step, quilt: Quilt) -> StepWords:
 def _measure(step: Step, quilt: Quilt) -> StepWords:
     if step.size is None:
         return StepWords(
-            f"Measure one piece of each of the {step.count} sizes",
-            ("The plan rests on these sizes: mend any that is not so on Pull before you cut.",),
+            f"Measure one piece of each size ({counted(step.count, 'size')})",
+            ("The plan depends on these sizes. If one is off, correct it on Pull before you cut.",),
         )
     form = Form(step.name)
     if form is not Form.STRIP:
         size = format_size(*step.size, quilt.units)
-        return StepWords(
-            f"Measure one {FACTS[form].one}", (f"It should be {size} of cloth to cut from.",)
-        )
+        one = f"one {FACTS[form].one}" if FACTS[form].counted else f"the {FACTS[form].one}"
+        return StepWords(f"Measure {one}", (f"It should have {size} you can use.",))
     width = format_length(step.size[0], quilt.units)
-    sentences = [f"It should be {width} wide, measured to the outer points if the edge is pinked."]
+    sentences = [f"It should be {width} wide. If the edge is pinked, measure to the outer points."]
     by_hand = strip_sum(quilt.plan.plan.problem)
     if by_hand is not None and not quilt.plan.block.makes_one_piece:
         sentences.append(cliff(by_hand, quilt.units))
@@ -67,13 +68,16 @@ def _measure(step: Step, quilt: Quilt) -> StepWords:
 
 def _keep(step: Step, quilt: Quilt) -> StepWords:
     used = step.count - sum(piece.count for piece in quilt.left if piece.whole)
-    purpose = "They stay whole for later."
+    purpose = "Keep them uncut for later."
     if used:
         many = "All" if used == step.count else str(used)
-        purpose = f"{many} of them are for border or binding."
-    form = {fabric.form for fabric in quilt.plan.plan.problem.fabrics}
-    noun = pieces_counted(step.count, form.pop() if len(form) == 1 else Form.PIECE)
-    return StepWords(f"Set {noun} aside", (purpose,))
+        purpose = f"{many} of them are for the border or binding."
+    forms = {fabric.form for fabric in quilt.plan.plan.problem.fabrics}
+    form = forms.pop() if len(forms) == 1 else Form.PIECE
+    if not FACTS[form].counted:
+        names = listed([f"the {fabric.name}" for fabric in step.fabrics])
+        return StepWords(f"Set {names} aside", (purpose,))
+    return StepWords(f"Set {counted(step.count, FACTS[form].one)} aside", (purpose,))
 
 
 def _cut(step: Step, quilt: Quilt) -> StepWords:
@@ -85,40 +89,66 @@ def _cut(step: Step, quilt: Quilt) -> StepWords:
     in_sets = quilt.plan.plan.problem.strip_sets
     first = layout.cuts[0]
     if (first.width, first.length) == (layout.fabric.width, layout.fabric.length) and not in_sets:
-        said = (f"They are used as they come, each as one {first.need.label}.",)
-        return StepWords(f"Take {pieces_counted(step.count, layout.fabric.form)}", said)
+        said = (f"Use them as they are; each is one {shown(first.need.label)}.",)
+        return StepWords(f"Take {_fabric_in_words(step, layout.fabric, quilt)}", said)
     if layers > 1 and not in_sets:
         stacks = -(-step.count // layers)
-        over = "one stack" if stacks == 1 else f"{stacks} stacks"
-        sentences.append(f"In {over} of up to {layers} layers.")
+        over = "one stack" if stacks == 1 else counted(stacks, "stack")
+        sentences.append(f"Stack them in {over}, up to {layers} layers each.")
     gives = Counter(cut.need for cut in layout.cuts)
-    pieces = ", ".join(f"{count} {need.label}" for need, count in gives.items())
+    pieces = ", ".join(_pieces(count, need.label) for need, count in gives.items())
     if in_sets:
-        sentences.append("They are sewn together whole.")
+        sentences.append("Sew them whole; don't sub-cut yet.")
     else:
-        sentences.append(f"Each gives {pieces}.")
+        sentences.append(f"Each makes {pieces}.")
     verb = "Take" if in_sets and layout.fabric.is_strip else "Cut"
-    return StepWords(f"{verb} {pieces_counted(step.count, layout.fabric.form)}", tuple(sentences))
+    title = f"{verb} {_fabric_in_words(step, layout.fabric, quilt)}"
+    return StepWords(title, tuple(sentences))
+
+
+def _fabric_in_words(step: Step, fabric: Fabric, quilt: Quilt) -> str:
+    """What is cut: counted, or by its length and print where it is not counted."""
+    facts = FACTS[fabric.form]
+    if facts.counted:
+        return counted(step.count, facts.one)
+    length = format_yardage(fabric.length, quilt.units)
+    if step.count == len(step.fabrics) == 1:
+        return f"the {length} of {step.fabrics[0].name}"
+    cuts = [
+        f"{counted(each.pieces, 'length')} of {each.name}" if each.pieces > 1 else each.name
+        for each in step.fabrics
+    ]
+    return f"{listed(cuts)}, {length} each"
+
+
+def _pieces(count: int, label: str) -> str:
+    """So many pieces of a label; a letter is called a piece, and a number takes no plural."""
+    words = shown(label)
+    if len(words) == 1:
+        return f"{count} of piece {words}"
+    return f"{words} × {count}" if words[-1].isdigit() else counted(count, words)
 
 
 def _lay_out(step: Step, quilt: Quilt) -> StepWords:
     needs = quilt.plan.plan.problem.needs
     labels = Counter(need.label for need in needs)
     pieces = ", ".join(
-        f"{need.count} {f'{need.role} ' * (labels[need.label] > 1)}{need.label}"
+        _pieces(need.count, f"{f'{need.role} ' * (labels[need.label] > 1)}{need.label}")
         for need in needs[:_FEW]
     )
-    more = f" and {len(needs) - _FEW} kinds more" if len(needs) > _FEW else ""
+    more = f" and {len(needs) - _FEW} other pieces" if len(needs) > _FEW else ""
     batch = quilt.plan.plan.problem.batch
     if quilt.plan.block.makes_one_piece:
         return StepWords(
-            "Lay the pieces out in their order",
-            (f"It takes {pieces}{more}.", "The list says which print each of them is of."),
+            "Lay out the pieces in order",
+            (f"It takes {pieces}{more}.", "The list shows which print each one is."),
         )
-    takes = "A block takes" if batch == 1 else f"A kit makes {batch} blocks and takes"
+    takes = (
+        "Each block takes" if batch == 1 else f"Each kit makes {counted(batch, 'block')} and takes"
+    )
     return StepWords(
-        f"Lay the pieces out in {step.count} kits",
-        (f"{takes} {pieces}{more}.", "The list says which print goes into which block."),
+        f"Sort the pieces into {counted(step.count, 'kit')}",
+        (f"{takes} {pieces}{more}.", "The list shows which print goes in which block."),
     )
 
 
@@ -129,23 +159,23 @@ _FEW = 6
 def _sew(step: Step, quilt: Quilt) -> StepWords:
     make = step.make
     assert make is not None
-    name = _many(make.name) if step.count != 1 else make.name
+    name = noun_for(step.count, make.words)
     verb = _VERBS.get(make.how, "Sew")
     words = [_how(make, quilt), _should_measure(make, quilt)]
     if make.name == "block" and make.how is not How.CROSSCUT and step.count > 1:
-        words.append("Sew one, press it and measure. Then chain-piece the rest.")
+        words.append("Sew one, press it and measure it. Then chain piece the rest.")
     # Of what has a number of its own there is one.
     many = "" if step.count == 1 and name[-1].isdigit() else f"{step.count} "
     return StepWords(f"{verb} {many}{name}", tuple(word for word in words if word))
 
 
 _VERBS = {
-    How.CROSSCUT: "Crosscut",
+    How.CROSSCUT: "Cut",
     How.QUARTERED: "Cut apart",
     How.NINE: "Cut apart",
     How.SLANT: "Cut",
     How.SWUNG: "Cut",
-    How.OPENED: "Crosscut",
+    How.OPENED: "Cut",
     How.FROM_SHEET: "Cut",
     How.TRIMMED: "Trim",
     How.READY: "Measure and trim",
@@ -157,14 +187,14 @@ def _how(make: Make, quilt: Quilt) -> str:
     """How a make is made of what is taken for it."""
     if make.how in (How.CROSSCUT, How.SWUNG):
         return _crosscut(make, quilt)
-    names = Counter(part.make.name for part in dict.fromkeys(make.of))
-    parts = [_part(part, names[part.make.name] > 1) for part in make.of]
+    names = Counter(part.make.words for part in dict.fromkeys(make.of))
+    parts = [_part(part, names[part.make.words] > 1) for part in make.of]
     sentence = _HOW[make.how] if len(parts) > 1 or make.how is not How.JOINED else _ALONE
     return sentence.format(
         parts=listed(parts),
         first=parts[0],
         rest=", ".join(parts[1:]),
-        second=make.of[-1].make.name,
+        second=make.of[-1].make.words,
         gives={2: "two", 4: "four", 8: "eight"}.get(make.gives, str(make.gives)),
         third=format_length(make.size[0] / 2, quilt.units),
     )
@@ -173,104 +203,106 @@ def _how(make: Make, quilt: Quilt) -> str:
 _ALONE = "Join {parts} side by side."
 _HOW = {
     How.JOINED: "Join {parts}.",
-    How.AROUND: "Begin with the {first}; sew on in this order: {rest}.",
+    How.AROUND: "Start with the {first}. Add in this order: {rest}.",
     How.FLIPPED: (
-        "Lay each {second} on a corner of the {first}, sew corner to corner, cut the corner off "
-        "beyond the seam, flip it open."
+        "Place each {second} on a corner of the {first}, right sides together. Sew corner to "
+        "corner, trim a seam allowance past the seam, and flip it open."
     ),
     How.HALF_SQUARES: (
-        "Lay {parts} face to face, sew beside one diagonal on both sides, cut between the seams: "
-        "{gives} from each pair."
+        "Place {parts} right sides together. Sew on both sides of one diagonal, a seam allowance "
+        "away, and cut on the diagonal: {gives} from each pair."
     ),
     How.ALL_ROUND: (
-        "Lay {parts} face to face, sew all round, cut on both diagonals: {gives} from each pair. "
-        "All four outer edges are on the bias: do not stretch them."
+        "Place {parts} right sides together. Sew around all four sides and cut on both diagonals: "
+        "{gives} from each pair. All four outer edges are on the bias, so handle them gently."
     ),
     How.EIGHT: (
-        "Lay {parts} face to face, sew beside both diagonals on both sides, cut on the diagonals "
-        "and through the middle both ways: {gives} from each pair."
+        "Place {parts} right sides together. Sew on both sides of both diagonals, a seam allowance "
+        "away. Cut on the diagonals and through the center both ways: {gives} from each pair."
     ),
     How.NINE: (
-        "Cut each {first} {third} from its middle seams on either side, both ways: nine squares. "
-        "Turn the four at the corners half round."
+        "Cut each {first} {third} from both sides of its center seams, in both directions, to make "
+        "nine squares. Turn the four corner squares 180°."
     ),
-    How.SLANT: "Cut each {first} across at 45 degrees: two alike, head to tail.",
+    How.SLANT: "Cut each {first} across at 45° to make two matching pieces, nested head to tail.",
     How.ON_THE_SLANT: (
-        "Lay {parts} face to face along their slanted ends, the tips standing out by a seam, and "
-        "join them. The slant is on the bias: do not stretch it."
+        "Place {parts} right sides together along the slanted ends, with the tips extending by a "
+        "seam allowance, and sew. The slant is on the bias, so handle it gently."
     ),
-    How.QUARTERED: "Cut each {first} in four through the middle; turn every quarter half round.",
+    How.QUARTERED: "Cut each {first} in four through the center. Turn each quarter 180°.",
     How.TUBE: (
-        "Lay {parts} face to face, the ends flush, and sew along both long edges. Measure the sets "
-        "before the accent is cut: it must be just as high."
+        "Place {parts} right sides together, ends even, and sew along both long edges. Measure the "
+        "strip sets before you cut the accent; both need the same width."
     ),
-    How.RING: "Sew the long edges of the {first} together and press: the first tube one way, the "
-    "next the other way.",
-    How.OPENED: "Cut each across so wide and number it. Open each ring at its own seam, as the "
-    "list says: one strip further on than the one before.",
+    How.RING: "Sew the long edges of the {first} together. Press the first tube one way and the "
+    "next tube the other.",
+    How.OPENED: "Cut each ring at its listed width and number it. Open each ring at the listed "
+    "seam, one strip past the ring before.",
     How.QUILTED: (
-        "Mark the centre line of batting and backing. Lay the middle strip on it; sew each strip "
-        "after it through all layers and press it open before the next, now on one side, now on "
-        "the other. Measure in the middle and at both edges every six strips."
+        "Mark the center line on the batting and backing. Place the middle strip on it. Sew each "
+        "next strip through all layers, alternating sides, and press it open before the next "
+        "one. Every six strips, measure in the middle and at both edges."
     ),
     How.COVERING: "Cut from {parts}.",
     How.STRINGS: (
-        "Lay the middle string over the middle of the foundation, then sew on to either side and "
-        "press each: {parts}. No seam may lie in a corner. Trim to the ruler, not to "
-        "the foundation."
+        "Place the middle string across the center of the foundation. Sew on to both sides, "
+        "pressing each: {parts}. Keep seams out of the corners. Trim by the ruler, not the "
+        "foundation."
     ),
-    How.READY: "They are sewn already: square each up with a ruler, all four sides alike.",
+    How.READY: "They are already sewn. Square up each one, trimming evenly on all four sides.",
     How.SHEET: (
-        "Sew crumbs to one another, then what comes of them, into one sheet: no two of the same "
-        "print side by side, not all seams one way. Trim what stands out straight as you go."
+        "Sew crumbs into clusters, then clusters into one sheet. Keep matching prints apart and "
+        "vary the seam direction. Trim edges straight as you go."
     ),
-    How.FROM_SHEET: "Cut from the sheet, large enough to show it.",
-    How.TRIMMED: "Trim as much off either end.",
+    How.FROM_SHEET: "Cut from the sheet, in pieces large enough to show it off.",
+    How.TRIMMED: "Trim the same amount off both ends.",
     How.HALVED: "Cut each {first} in half.",
-    How.STRIP_SET: "Sew along the whole length with the strips' ends flush, and press.",
+    How.STRIP_SET: "Sew the full length with the strip ends even, and press.",
 }
 
 
 def _crosscut(make: Make, quilt: Quilt) -> str:
-    noun = "tube" if make.how is How.SWUNG else "set"
+    noun = "tube" if make.how is How.SWUNG else "strip set"
     kind = quilt.assembly.set_of(make)
     sets = [each for each in strip_sets(quilt.plan.plan) if each.kind == kind]
     gives = Counter(each.segments for each in sets)
     each = ", ".join(
-        f"{segments} from each of {count} {noun}s"
+        f"{segments} from each of {counted(count, noun)}"
         if len(gives) > 1
         else f"{segments} from each {noun}"
         for segments, count in sorted(gives.items(), reverse=True)
     )
     wanted = len(quilt.placed) * quilt.plan.plan.problem.kinds_of_sets[kind].pieces
     spare = sum(each.segments for each in sets) - wanted
-    over = f" {_counted_makes(spare, make)} over." if spare > 0 else ""
+    over = f" {_counted_makes(spare, make)} left over." if spare > 0 else ""
     if make.how is How.SWUNG:
         return (
-            f"Cut at 45 degrees, to the left and to the right in turn: {each}. Unpick the few "
-            f"stitches at the tips. All four outer edges are on the bias: do not stretch them."
-            f"{over}"
+            f"Cut at 45°, alternating left and right: {each}. Pick out the few stitches at the "
+            f"tips. All four outer edges are on the bias, so handle them gently.{over}"
         )
     width = format_length(make.size[0], quilt.units)
-    return f"Cut {width} wide: {each}.{over}"
+    return f"Cut {width} segments: {each}.{over}"
 
 
 def _counted_makes(count: int, make: Make) -> str:
-    return f"{count} {make.name} stays" if count == 1 else f"{count} {_many(make.name)} stay"
+    return counted(count, make.words)
 
 
 def _should_measure(make: Make, quilt: Quilt) -> str:
     """What it should measure, while there is something to measure it against."""
     if not quilt.assembly.drawn_true:
         size = format_size(*make.size, quilt.units)
-        return f"Your block should measure {size}."
+        return f"Your block should measure {size} unfinished."
     if make.how is How.STRIP_SET:
         height = format_length(make.size[0], quilt.units)
-        return f"A set should be {height} high. If it is not, mend the seams before you cut."
+        return (
+            f"Each strip set should measure {height} across. If not, "
+            "adjust your seams before you cut."
+        )
     if make.how in (How.CROSSCUT, How.RING, How.OPENED, How.HALVED):
         return ""
     if make.how is How.TUBE:
-        return f"Lying flat it should be {format_length(make.size[0], quilt.units)} high."
+        return f"Laid flat, it should measure {format_length(make.size[0], quilt.units)} across."
     square = make.size[0] == make.size[1]
     size = (
         f"{format_length(make.size[0], quilt.units)} square"
@@ -281,7 +313,7 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     if comes_off == make.size[0]:
         return f"It should measure {size}{'' if make.raw is None else ' after trimming'}."
     off = format_length(comes_off, quilt.units)
-    return f"It comes off at {off} or a hair more. Trim it to {size}."
+    return f"It comes out at {off} or a hair more. Trim to {size}."
 
 
 def _setting(step: Step, quilt: Quilt) -> StepWords:
@@ -289,8 +321,8 @@ def _setting(step: Step, quilt: Quilt) -> StepWords:
     u, name = quilt.units, quilt.plain_cloth.prints[0].name
     on_point = quilt.grid.setting is Setting.ON_POINT
     sentences = [
-        f"{strips_counted(strips.count).capitalize()} {format_length(strips.cut_width, u)} wide"
-        f" {'gives' if strips.count == 1 else 'give'} {piece.count} "
+        f"{counted(strips.count, 'strip')} {format_length(strips.cut_width, u)} wide"
+        f" {'makes' if strips.count == 1 else 'make'} {piece.count}: "
         f"{format_size(piece.cut_width, piece.cut_length, u)}."
         for piece, strips in quilt.plain_strips
     ]
@@ -299,16 +331,16 @@ def _setting(step: Step, quilt: Quilt) -> StepWords:
         if sides:
             sentences.append(
                 f"Cut the larger squares on both diagonals: {sides} triangles for the sides. Cut "
-                f"the {corners.count} smaller ones on one diagonal: the four corners."
+                f"the {corners.count} smaller squares on one diagonal for the four corners."
             )
         else:
-            sentences.append("Cut both on one diagonal: the four corners.")
-        sentences.append("Their straight grain then lies along the quilt's edge.")
+            sentences.append("Cut both squares on one diagonal for the four corners.")
+        sentences.append("That puts the straight grain on the outside edge of the quilt.")
     took = format_bought(quilt.plain_bought, u)
-    sentences.append(f"They take {took} of {name}.")
-    what = "the edge" if on_point else "between the blocks"
-    title = f"Cut {step.count} plain square{'s' * (step.count != 1)} for {what}"
-    return StepWords(title.replace("for between", "to lie between"), tuple(sentences))
+    sentences.append(f"This uses {took} of {name}.")
+    where = "for the edge" if on_point else "to go between the blocks"
+    title = f"Cut {counted(step.count, 'plain square')} {where}"
+    return StepWords(title, tuple(sentences))
 
 
 def _sashing(step: Step, quilt: Quilt) -> StepWords:
@@ -318,55 +350,61 @@ def _sashing(step: Step, quilt: Quilt) -> StepWords:
     pieces = [
         f"{count} of {format_length(length, u)}" for length, count in quilt.sashing_lengths.items()
     ]
-    joined = " Join them end to end with straight seams first." if strips.joined else ""
+    joined = " First sew them end to end with straight seams." if strips.joined else ""
     sentences = [
-        f"They take {format_bought(strips.cloth, u)} of cloth.{joined}",
-        f"Crosscut {listed(pieces)}.",
+        f"This uses {format_bought(strips.cloth, u)} of fabric.{joined}",
+        f"Sub-cut {listed(pieces)}.",
     ]
     corners = quilt.cornerstone_strips
     if corners is not None:
         sentences.append(
-            f"Cut {quilt.cornerstones} squares of {cut} for the cornerstones, of the binding's "
-            f"print: {strips_counted(corners.count)}, {format_bought(corners.cloth, u)} of cloth."
+            f"Cut {quilt.cornerstones} {cut} {noun_for(quilt.cornerstones, 'square')} for the "
+            f"cornerstones from the binding print: {counted(corners.count, 'strip')}, "
+            f"{format_bought(corners.cloth, u)} of fabric."
         )
     return StepWords(
-        f"Cut {strips_counted(strips.count)} {cut} wide for the sashing", tuple(sentences)
+        f"Cut {counted(strips.count, 'strip')} {cut} wide for the sashing", tuple(sentences)
     )
 
 
 def _rows(step: Step, quilt: Quilt) -> StepWords:
     seams = 2 * quilt.project.design.seam
     size = format_size(quilt.size.body_width + seams, quilt.size.body_length + seams, quilt.units)
-    turns = {1: "", 2: "Turn every other block.", 4: "Turn them in fours, as the picture shows."}
+    turns = {1: "", 2: "Turn every other block.", 4: "Turn them in groups of four, as pictured."}
     turn = turns[len(quilt.assembly.turns)]
     if quilt.assembly.turned_by_row:
-        turn = "Turn the blocks of every other row half round."
+        turn = "In every other row, turn the blocks 180°."
     if quilt.plan.laying is not None:
-        turn = "Lay and turn them as the map of the wall shows; mark each row with its pins."
+        turn = "Lay out and turn the blocks as the map shows. Mark each row with its pins."
     parted = ""
     if quilt.sashing.width:
-        parted = "Sew short strips between the blocks, and long ones between the rows."
+        parted = "Sew short sashing strips between blocks and long ones between rows."
         if quilt.sashing.rows_only:
-            parted = "Sew the strips between the rows."
+            parted = "Sew sashing strips between the rows."
         elif quilt.sashing.cornerstones:
-            parted = "Sew strips between the blocks; between rows strips and cornerstones in turn."
+            parted = (
+                "Sew sashing strips between blocks. Between rows, "
+                "alternate strips and cornerstones."
+            )
         parted += " Press toward the sashing."
     if quilt.grid.setting is Setting.ALTERNATE:
-        parted = "Lay a plain square between any two blocks, and press toward the plain ones."
-    rests = " As measured, not as reckoned." if quilt.as_measured else ""
+        parted = "Alternate blocks and plain squares, and press toward the plain squares."
+    rests = " This uses your measurements, not the plan." if quilt.as_measured else ""
     sentences: tuple[str, ...] = (turn, parted, f"The joined blocks should measure {size}.{rests}")
-    title = f"Join {quilt.size.rows} rows of {quilt.size.columns} blocks"
+    title = f"Join the blocks: {counted(quilt.size.rows, 'row')} of {quilt.size.columns}"
     joining = quilt.project.design.joining
     if joining is Joining.FOURS and not quilt.sashing.width:
-        title = f"Join {len(quilt.placed)} blocks in fours, then fours to fours"
+        title = (
+            f"Join {counted(len(quilt.placed), 'block')} in groups of four, then join the groups"
+        )
     elif joining is Joining.COLUMNS and not quilt.sashing.width:
-        title = f"Join {quilt.size.columns} columns two by two, then pair to pair"
+        title = f"Join {counted(quilt.size.columns, 'column')} in pairs, then join the pairs"
     if quilt.grid.setting is Setting.ON_POINT:
         rows = quilt.size.rows + quilt.size.columns - 1
-        title = f"Join the blocks in {rows} slanting rows"
+        title = f"Join the blocks in {counted(rows, 'diagonal row')}"
         sentences = (
-            "Lay them out on point. Each row runs from the lower left to the upper right and ends "
-            "in a triangle at either side; the four corners are sewn on last.",
+            "Lay the blocks out on point. Each row runs from lower left to upper right and ends "
+            "with a side triangle. Add the four corner triangles last.",
             *sentences,
         )
     return StepWords(title, tuple(sentence for sentence in sentences if sentence))
@@ -389,13 +427,7 @@ _WORDS = {
 
 def _part(part: Part, several: bool) -> str:
     """What is taken for a make; where two are called alike, with the side they are of."""
-    name = part.make.name
+    name = part.make.words
     if several and part.make.role:
         name = f"{part.make.role} {name}"
-    return name if part.count == 1 else f"{part.count} {_many(name)}"
-
-
-def _many(name: str) -> str:
-    """Several of a make: the first word that names it takes the s."""
-    head, preposition, rest = name.partition(" with ")
-    return f"{head}s{preposition}{rest}"
+    return name if part.count == 1 else counted(part.count, name)

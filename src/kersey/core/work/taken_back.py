@@ -16,8 +16,8 @@ class SewnSince(Infeasible):
 
     def __init__(self) -> None:
         super().__init__(
-            "Blocks were sewn since, by the new kits. Take their ticks back first, if they were "
-            "not sewn."
+            "You have checked off blocks sewn from the new kits. If they "
+            "aren't sewn, uncheck them first."
         )
 
 
@@ -26,8 +26,7 @@ class CutSince(Infeasible):
 
     def __init__(self) -> None:
         super().__init__(
-            "Something was cut since, and cloth cannot be made whole again. Take these cuts back "
-            "first, if they were not made."
+            "You have checked off cuts since then. If they weren't made, uncheck them first."
         )
 
 

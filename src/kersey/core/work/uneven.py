@@ -7,12 +7,12 @@ sashing   strips between the blocks, cut for each block so that block and strip 
 """
 
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
 from kersey.core.frame.sashing import Sashing
 from kersey.core.measure.length import SIXTEENTH, Units
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import Follow, Measured, Reading
 from kersey.core.quilt.quilt import make_quilt
@@ -21,13 +21,13 @@ from kersey.core.quilt.quilt import make_quilt
 _SASHING = Fraction(1)
 
 
-class Doing(StrEnum):
+class Doing(Spoken):
     """What can be done with uneven blocks."""
 
     TRIM = "Trim all to the smallest"
-    LEAVE = "Leave them, and ease"
-    REMAKE = "Make those anew that are off"
-    SASHING = "Part them by a sashing that takes it up"
+    LEAVE = "Leave them, and ease", "Leave them and ease them in"
+    REMAKE = "Make those anew that are off", "Remake the ones that are off"
+    SASHING = "Part them by a sashing that takes it up", "Add sashing to absorb it"
 
 
 @dataclass(frozen=True)

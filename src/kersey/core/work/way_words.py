@@ -5,7 +5,7 @@ from dataclasses import dataclass
 
 from kersey.core.cloth.forms import FACTS
 from kersey.core.frame.setting import Seat
-from kersey.core.measure.counting import counted
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.project.table import Joined, parent_key
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
@@ -27,15 +27,15 @@ class WayWords:
 def verdict(ways: Ways, noun: str = "block") -> str:
     """Whether all blocks can still be had, and how sure that is."""
     if ways.most >= ways.wanted:
-        return f"All {counted(ways.wanted, noun)} can still be made."
+        return f"You can still make all {counted(ways.wanted, noun)}."
     if ways.proved:
         return (
-            f"{counted(ways.most, noun).capitalize()} of {ways.wanted} can be made of what is "
-            "there. That is proved: no plan has more."
+            f"You can make {ways.most} of {counted(ways.wanted, noun)}. "
+            "Proved: no cutting plan makes more."
         )
     return (
-        f"{counted(ways.most, noun).capitalize()} of {ways.wanted} for certain. Whether there is "
-        "more in it is not known yet."
+        f"You can make at least {ways.most} of {counted(ways.wanted, noun)}. "
+        "Kersey is still checking for more."
     )
 
 
@@ -50,8 +50,8 @@ def _title(way: Way, before: Quilt, after: Quilt | None, units: Units) -> str:
     if way.kind is WayKind.BUY:
         assert way.bought is not None
         facts = FACTS[way.bought.fabric.form]
-        noun = facts.one if way.bought.pieces == 1 else facts.many
-        return f"Get {way.bought.pieces} more {noun}"
+        noun = noun_for(way.bought.pieces, facts.one)
+        return f"Buy {way.bought.pieces} more {noun}"
     if way.kind is WayKind.FEWER and after is not None:
         finished = format_size(after.size.width, after.size.length, units)
         rows = f"{after.size.columns} × {after.size.rows}"
@@ -62,12 +62,12 @@ def _title(way: Way, before: Quilt, after: Quilt | None, units: Units) -> str:
 
 
 _TITLES = {
-    WayKind.UNHARMED: "Go on as before",
-    WayKind.SAME: "Cut it again, of the same print",
-    WayKind.SPARE: "Take a spare block in its place",
-    WayKind.ANEW: "The same quilt, the rest of it planned anew",
-    WayKind.OTHER_PRINT: "Another print in its place",
-    WayKind.JOINED: "Sew the piece of two",
+    WayKind.UNHARMED: "Keep going",
+    WayKind.SAME: "Recut it from the same print",
+    WayKind.SPARE: "Use a spare block instead",
+    WayKind.ANEW: "Same quilt, new plan for the rest",
+    WayKind.OTHER_PRINT: "Use another print",
+    WayKind.JOINED: "Piece it from two",
 }
 
 
@@ -76,7 +76,7 @@ def joined_words(joined: Joined, quilt: Quilt, units: Units) -> str:
     parts = " and ".join(format_size(*part, units) for part in joined.parts)
     whole = format_size(joined.width, joined.length, units)
     name = _name(quilt, joined.key)
-    return f"Sew {parts} of {name} end to end: that is the {whole} that is missing."
+    return f"Sew {parts} of {name} end to end to make the missing {whole} piece."
 
 
 def to_join(quilt: Quilt, units: Units) -> list[str]:
@@ -90,33 +90,33 @@ def to_join(quilt: Quilt, units: Units) -> list[str]:
 
 def _costs(way: Way, before: Quilt, after: Quilt | None, units: Units) -> Iterator[str]:
     if way.kind is WayKind.UNHARMED:
-        yield "Nothing that the quilt needs is missing."
+        yield "The quilt still has everything it needs."
     yield from (joined_words(joined, before, units) for joined in way.joined)
     if way.joined:
         place = _least_seen(before)
-        yield f"Put it where it is seen least, in a block at the edge like {place}."
+        yield f"Put it where it shows least, in an edge block like {place}."
     if way.opens:
-        yield f"It opens {counted(way.opens, 'piece')} of cloth more."
+        yield f"This cuts into {counted(way.opens, 'more piece')} of fabric."
     if way.changed:
         yield f"{_blocks(way.changed, before)} {'has' if len(way.changed) == 1 else 'have'} " + (
-            "another print." if len(way.changed) == 1 else "other prints."
+            "a different print." if len(way.changed) == 1 else "different prints."
         )
     if way.bought is not None:
         size = format_size(way.bought.fabric.width, way.bought.fabric.length, units)
-        yield f"Any print that suits will do, {size} of it to cut from. Pull it, then come back."
+        yield f"Any print you like will work; you need {size} to cut from. Pull it, then come back."
     if after is not None:
         yield from _size_costs(before, after, units)
         yield from _frame_costs(before, after)
     if way.border is not None:
-        yield f"The border is cut to show {format_length(way.border, units)}, of what is left."
+        yield f"The border is cut from leftovers to finish at {format_length(way.border, units)}."
 
 
 def _size_costs(before: Quilt, after: Quilt, units: Units) -> Iterator[str]:
     was, now = (before.size.width, before.size.length), (after.size.width, after.size.length)
     if was != now:
-        yield f"It was to be {format_size(*was, units)}."
+        yield f"The plan was {format_size(*was, units)}."
     elif before.plan.block.makes_one_piece or len(after.placed) >= len(before.placed):
-        yield f"The size stays: {format_size(*now, units)}."
+        yield f"Same size: {format_size(*now, units)}."
 
 
 def _frame_costs(before: Quilt, after: Quilt) -> Iterator[str]:
@@ -126,7 +126,7 @@ def _frame_costs(before: Quilt, after: Quilt) -> Iterator[str]:
     )
     for part, was, now in parts:
         if was.source is Source.LEFT and now.source is Source.BOUGHT:
-            yield f"Too little is left for the {part} then: it has to be bought."
+            yield f"That leaves too little for the {part}, so you would buy it."
 
 
 def _blocks(changed: tuple[int, ...], before: Quilt) -> str:

@@ -17,6 +17,7 @@ from fractions import Fraction
 from functools import cached_property
 
 from kersey.core.cutting.problem import CuttingProblem
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 
 
@@ -152,17 +153,17 @@ def proof(answer: StripSum, units: Units) -> tuple[str, ...]:
     u = format_length(answer.division.piece_length, units)
     if n == 0:
         length = format_length(answer.division.strip_length, units)
-        return (f"No segment of {u} fits in a strip of {length}.",)
+        return (f"A {length} strip is too short for one {u} segment.",)
     if answer.by_sets:
         rule = " different prints" if answer.different else ""
         return (
-            f"{answer.strips} strips make {answer.sets} sets of {_in_words(k)}{rule}.",
+            f"{answer.strips} strips make {answer.sets} strip sets of {_in_words(k)}{rule}.",
             f"{answer.sets} sets × {n} blocks of {u} = {answer.blocks}.",
         )
     rule = ", no print twice in a block" if answer.different else ""
     return (
         f"{answer.strips} strips × {n} segments of {u} = {answer.strips * n}, "
-        f"{_in_words(k)} a block{rule}.",
+        f"{_in_words(k)} per block{rule}.",
     )
 
 
@@ -170,12 +171,13 @@ def cliff(answer: StripSum, units: Units) -> str:
     """Where the count drops and to what."""
     n = answer.division.pieces
     if n == 0:
-        return "Longer strips, or fewer strips a block, would give the first one."
+        return "Use longer strips, or fewer strips per block, to get the first block."
     needed = format_length(answer.division.needed, units)
     fewer = answer.below_the_cliff
-    by = "by sets" if answer.by_sets else "by segments"
+    by = "from strip sets" if answer.by_sets else "from segments"
     return (
-        f"{n} to a strip needs {needed} usable; below that {n - 1}, and {fewer.blocks} blocks {by}."
+        f"{n} segments per strip need {needed} of usable length. Any shorter makes {n - 1} per "
+        f"strip, and {counted(fewer.blocks, 'block')} {by}."
     )
 
 

@@ -24,8 +24,8 @@ from kersey.core.yields.report import at_usable, checked_plan
 MOST_CLAIMED = 100_000
 _SECONDS_A_SLIP = 1.0
 # Cloth as wide as it lies with its selvedges, and what batiks reach.
-_WIDER = ((Fraction(1), "1″ more between the selvedges"), (Fraction(2), "the selvedges counted in"))
-_NARROWER = ((Fraction(-1), "1″ less cloth"), (Fraction(-2), "the careful width, 2″ less"))
+_WIDER = ((Fraction(1), "1″ more between the selvages"), (Fraction(2), "the selvages were counted"))
+_NARROWER = ((Fraction(-1), "1″ less fabric"), (Fraction(-2), "the safe width, 2″ less"))
 
 
 class BadClaim(InvalidValue):
@@ -66,9 +66,9 @@ def judge_count(
     `seam` in inches; `blocks_of` gives the blocks of a question changed by a slip.
     """
     if not 1 <= claimed <= MOST_CLAIMED:
-        raise BadClaim(f"From 1 to {MOST_CLAIMED} blocks can be promised, like 54.")
+        raise BadClaim(f"Type 1 to {MOST_CLAIMED} blocks, like 54.")
     if claimed == plan.blocks:
-        return Verdict(True, f"Agreed: {plan.blocks} blocks.", ())
+        return Verdict(True, f"That's right: {plan.blocks} blocks.", ())
     few = claimed < plan.blocks
     slips = _too_few(plan) if few else _too_many(plan, seam)
     named = tuple(
@@ -76,13 +76,13 @@ def judge_count(
     )
     named = (*_miscounted(plan, claimed), *named)
     if not few and claimed == _by_area(plan.problem):
-        named = (*named, "only the area was divided, as if no cut left anything over")
+        named = (*named, "only the area was divided, as if cutting left no waste")
     if few:
-        says = f"There is more in it: {plan.blocks} can be cut, {plan.blocks - claimed} more."
+        says = f"You can make more: {plan.blocks}, which is {plan.blocks - claimed} more."
     elif claimed > plan.bound:
-        says = f"Not to be had: no plan gives more than {plan.bound}."
+        says = f"Not possible: no cutting plan makes more than {plan.bound}."
     else:
-        says = f"Not found: {plan.blocks} can be cut, {claimed} is not ruled out."
+        says = f"Not found: Kersey can make {plan.blocks}, but can't rule out {claimed}."
     return Verdict(False, says, named, str(claimed))
 
 
@@ -91,13 +91,13 @@ def judge_size(
 ) -> Verdict:
     """Hold a promised block size against the finished one; lengths in inches."""
     if min(claimed) <= 0:
-        raise BadClaim("A block's size is more than 0, like 6 1/2.")
+        raise BadClaim("Type a block size larger than 0, like 6 1/2.")
     true = format_size(*finished, units)
     if sorted(claimed) == sorted(finished):
-        return Verdict(True, f"Agreed: it finishes {true}.", ())
+        return Verdict(True, f"That's right: it finishes at {true}.", ())
     named = []
     if sorted(claimed) == sorted(side + 2 * seam for side in finished):
-        named.append(f"that is its raw size; in the quilt it shows {true}")
+        named.append(f"that is the unfinished size; in the quilt it finishes at {true}")
     across = _pieces_along(patches, finished, 0), _pieces_along(patches, finished, 1)
     raw = {
         side + 2 * seam * pieces
@@ -106,10 +106,10 @@ def judge_size(
     }
     if not named and raw.issuperset(claimed):
         named.append(
-            f"the seams were forgotten: the pieces laid side by side measure "
+            "seam allowances were left out: side by side, the cut pieces measure "
             f"{format_length(claimed[0], units)}"
         )
-    return Verdict(False, f"It finishes {true}.", tuple(named), format_size(*claimed, units))
+    return Verdict(False, f"It finishes at {true}.", tuple(named), format_size(*claimed, units))
 
 
 def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
@@ -124,7 +124,7 @@ def _miscounted(plan: CuttingPlan, claimed: int) -> Iterator[str]:
     nouns = {FACTS[f.form].one for f in plan.problem.fabrics}
     noun = nouns.pop() if len(nouns) == 1 else "piece of fabric"
     alike = len({(f.width, f.length) for f in plan.problem.fabrics}) == 1
-    for step, words in ((-1, "one fewer than fit"), (1, "one more than fit")):
+    for step, words in ((-1, "one fewer than fits"), (1, "one more than fits")):
         sets = pieces * (fits + step) // need.count
         if alike and fits + step > 0 and sets * plan.problem.batch == claimed:
             yield f"{fits + step} pieces were counted from each {noun}, {words}"
@@ -159,9 +159,9 @@ def _too_many(plan: CuttingPlan, seam: Fraction) -> Iterator[tuple[str, CuttingP
             needs=needs,
             rules=problem.rules,
         )
-        yield "the seams were forgotten: pieces were reckoned as they show", bare
+        yield "seam allowances were left out: finished sizes were used for cutting", bare
     for change, words in _WIDER:
-        yield f"wider cloth was assumed: {words}", at_usable(problem, change)
+        yield f"wider fabric was assumed: {words}", at_usable(problem, change)
     if problem.rules:
         yield "prints were allowed to repeat within a block", replace(problem, rules=())
     for fabric in problem.fabrics[:8]:

@@ -46,11 +46,13 @@ class Cliffs:
             needed = format_length(usable + self.change, units)
             need = "One block needs" if blocks == 1 else f"{blocks} blocks need"
             less = f"{self.below}" if self.below else "none"
-            parts.append(f"{need} {needed} of {cloth}; any less gives {less}.")
+            parts.append(f"{need} {needed} of {cloth}; any less makes {less}.")
         if self.more_at is not None:
-            parts.append(f"From {format_length(usable + self.more_at, units)} on: {self.more}.")
+            parts.append(f"At {format_length(usable + self.more_at, units)} you get {self.more}.")
         stays = "one block" if blocks == 1 else f"{blocks} blocks"
-        return " ".join(parts) or f"As far as one need look it stays {stays}."
+        return " ".join(parts) or (
+            f"A little more or less fabric makes no difference: it is still {stays}."
+        )
 
 
 def cliffs(

@@ -40,7 +40,7 @@ class FaultyPlan(KerseyError):
 
     def __init__(self, found: Sequence[str]) -> None:
         self.faults = tuple(found)
-        super().__init__(f"This plan would not work: {found[0]}")
+        super().__init__(f"Kersey's own check refused this plan: {found[0]}")
 
     def __reduce__(self) -> tuple[type["FaultyPlan"], tuple[tuple[str, ...]]]:
         return FaultyPlan, (self.faults,)
@@ -468,11 +468,11 @@ def _shared(problem: CuttingProblem, role: str) -> bool:
 
 
 _WHY_NO_MORE: dict[type, str] = {
-    Waves: "the tubes are cut to their ends",
-    Mirrored: "every strip that has its place is used",
-    Strings: "the strings that are left are too few, or too short, for another block",
-    Drawer: "all units that fit the grid lie in it, and there is one top of them",
-    Crumbs: "the crumbs make no larger sheet",
+    Waves: "the tubes are cut all the way to the end",
+    Mirrored: "every strip that fits the pattern is used",
+    Strings: "there aren't enough strings, or long enough ones, for another block",
+    Drawer: "all the units that fit the grid are in the top",
+    Crumbs: "the crumbs won't make a larger sheet",
 }
 
 
@@ -482,15 +482,17 @@ def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
         return _WHY_NO_MORE[type(plan.problem.tally)]
     if plan.problem.strip_sets and not others:
         strips = sum(count for _, count in plan.problem.kinds_of_sets[0].strips)
-        return f"{strips} whole strips make a set, and what is left makes no other"
+        return (
+            f"each strip set takes {strips} whole strips, and there aren't enough left for another"
+        )
     if not others:
-        return f"all of it together gives pieces for {plan.blocks} blocks"
+        return f"all the fabric together makes {plan.blocks} blocks"
     if alone[role].blocks > plan.blocks and _shared(plan.problem, role):
         # As people say it: light and dark, never dark and light.
         named = sorted((role, *others), key=lambda name: (name != "light", name != "dark", name))
-        return f"{', '.join(named[:-1])} and {named[-1]} come from one pile"
-    beside = ", ".join(f"{other} for {_at_least(alone[other])}" for other in others)
-    return f"{role} gives pieces for {_at_least(alone[role])} blocks, {beside}"
+        return f"{', '.join(named[:-1])} and {named[-1]} share the same fabric"
+    beside = ", ".join(f"{other} makes {_at_least(alone[other])}" for other in others)
+    return f"{role} fabric makes {_at_least(alone[role])} blocks; {beside}"
 
 
 def _at_least(plan: Count) -> str:

@@ -35,10 +35,10 @@ class Tight:
         )
         total = sum(self.parts, Fraction(0))
         as_written = all(_reads_back(length, units) for length in (*self.parts, total))
-        says = "is {} exactly" if as_written else "just fill {}"
+        says = "= {} exactly" if as_written else "just fits {}"
         where = self.fabrics[0] if len(self.fabrics) == 1 else f"{len(self.fabrics)} fabrics"
         filled = says.format(format_length(total, units))
-        return f"{parts} {filled}, in {where}: {lost} is lost first."
+        return f"{parts} {filled}, in {where}. If you cut wide, you lose {lost} first."
 
 
 def tight_divisions(plan: CuttingPlan) -> list[Tight]:

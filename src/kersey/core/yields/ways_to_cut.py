@@ -1,6 +1,6 @@
 """The ways in which the same blocks can be cut, side by side, each with what it costs and means.
 
-Any piece from any fabric needs the least; every fabric cut alike lets layers stack; whole strips
+Most blocks, any fabric needs the least; every fabric cut alike lets layers stack; whole strips
 sewn first are the fastest. Source: docs/trade.md section 4.
 """
 
@@ -26,8 +26,8 @@ class Way(StrEnum):
 
 
 _TITLES = {
-    Way.POOLED: "Any piece from any fabric",
-    Way.EVEN: "Every fabric cut alike",
+    Way.POOLED: "Most blocks, any fabric",
+    Way.EVEN: "Same cuts from every fabric",
     Way.SETS: "Strip sets",
 }
 
@@ -57,31 +57,39 @@ def ways_to_cut(known: YieldSoFar, even: bool, units: Units) -> list[WayToCut]:
     found = [_pooled(singly, units), _even(singly, known)]
     if sets is not None:
         by_hand = " ".join(_by_hand(sets, units)[:1])
-        says = f"Whole strips sewn first, then crosscut: faster. {by_hand}"
+        says = f"Faster: sew whole strips first, then cut segments. {by_hand}"
         found.append(WayToCut(Way.SETS, sets.blocks, says))
     return [replace(each, chosen=each.way is chosen) for each in found]
 
 
 def _pooled(plan: CuttingPlan | None, units: Units) -> WayToCut:
-    says = "Being worked out …"
+    says = "Working …"
     if plan is not None:
-        gap = "no plan gives more" if plan.proved else f"at most {plan.bound} can be possible"
+        gap = (
+            "proved, no cutting plan makes more"
+            if plan.proved
+            else (f"best found so far; {plan.bound} is the most that could be possible")
+        )
         by_hand = " ".join(_by_hand(plan, units))
-        says = by_hand or f"The least fabric: {gap}."
+        says = by_hand or f"Cuts into the least fabric: {gap}."
     return WayToCut(Way.POOLED, plan.blocks if plan else None, says)
 
 
 def _even(singly: CuttingPlan | None, known: YieldSoFar) -> WayToCut:
-    says, even = "Being worked out …", known.even
+    says, even = "Working …", known.even
     if even and singly:
         cost = singly.blocks - even.plan.blocks
-        price = f"it costs {counted(cost, 'block')}" if cost else "it costs nothing"
-        sure = "" if even.plan.proved or not cost else f" At most {even.plan.bound} can be cut so."
-        says = f"Layers stack, prints spread; {price}.{sure}"
+        price = f"it costs {counted(cost, 'block')}" if cost else "it costs no blocks"
+        sure = (
+            ""
+            if even.plan.proved or not cost
+            else (f" The most that could be possible this way is {even.plan.bound}.")
+        )
+        says = f"Cut in stacked layers and use every print evenly; {price}.{sure}"
     elif known.even_tried and singly and not singly.blocks:
-        says = "No whole block can be cut, so there is nothing to stack."
+        says = "There isn't enough for one block, so there is nothing to stack."
     elif known.even_tried:
-        says = "Nearly every piece is of another size: nothing to stack."
+        says = "Nearly every piece is a different size, so nothing can be stacked."
     gives = tuple(_alike(cut) for cut in even.alike[:_ALIKE_NAMED]) if even else ()
     return WayToCut(Way.EVEN, even.plan.blocks if even else None, says, gives)
 
@@ -100,4 +108,4 @@ def _alike(cut: AlikeCut) -> str:
         what = ", ".join(f"{count} × {need.label}" for need, count in cut.gives)
     else:
         what = counted(sum(count for _, count in cut.gives), f"{roles} piece".strip())
-    return f"{cut.pieces} give {what} each" if cut.pieces > 1 else f"1 gives {what}"
+    return f"{cut.pieces} make {what} each" if cut.pieces > 1 else f"1 makes {what}"

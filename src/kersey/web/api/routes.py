@@ -44,16 +44,18 @@ def _answers(words: str, schema: dict[str, Any]) -> dict[int | str, dict[str, An
     return {
         200: _said(words, schema),
         413: _said("The request is too large.", _ERROR),
-        422: _said("The request cannot be used; the sentence names the field.", _ERROR),
+        422: _said("The request can't be used; the message names the field.", _ERROR),
     }
 
 
 @router.post(
     "/yield",
     name="api_yield",
-    summary="How many blocks the fabric gives, how to cut them, and what stopped it",
+    summary="The most blocks the fabric makes, how to cut them, and what ran out first",
     openapi_extra=_asks(_YIELD["request_inline"]),
-    responses=_answers("The most blocks found, with the bound.", _YIELD["yield"]),
+    responses=_answers(
+        "The most blocks found, with the most that could be possible.", _YIELD["yield"]
+    ),
 )
 def api_yield(body: Body) -> Response:
     return _answered(body, _most_blocks)
@@ -62,7 +64,7 @@ def api_yield(body: Body) -> Response:
 @router.post(
     "/quilt",
     name="api_quilt",
-    summary="Whole quilts that the fabric makes, best first",
+    summary="The quilts the fabric makes, best first",
     openapi_extra=_asks(_QUILT["request_inline"]),
     responses=_answers("The best quilts found, each with its reasons.", _QUILT["quilt"]),
 )
@@ -95,6 +97,6 @@ def _answered(body: bytes, answer: Callable[[bytes], dict[str, Any]]) -> Respons
     return Response(text, media_type="application/json")
 
 
-@router.get("/recipes", name="api_recipes", summary="Every block that a request can name")
+@router.get("/recipes", name="api_recipes", summary="Every block a request can name")
 def api_recipes() -> Response:
     return JSONResponse(recipe_list())

@@ -57,7 +57,7 @@ def done(form: ActForm, shown: Troubled) -> Done:
     """
     act = Act(form.look.partition(":")[0]) if form.look else form.act
     if act is None:
-        raise CannotLay("Say what is to be done.")
+        raise CannotLay("Choose what to do.")
     return _ACTS[act](form, shown)
 
 
@@ -69,8 +69,8 @@ def _places(form: ActForm, shown: Troubled, least: int = 1) -> list[int]:
     grid: BlockGrid = shown.quilt.grid
     places = [place_of(grid, number) for number in form.places.split()]
     if len(places) < least:
-        wanted = "two places, like 1-1 2-3" if least > 1 else "a place, like 1-1"
-        raise CannotLay(f"Say {wanted}.")
+        wanted = "two spots, like 1-1 2-3" if least > 1 else "a spot, like 1-1"
+        raise CannotLay(f"Type {wanted}.")
     return places
 
 
@@ -86,7 +86,7 @@ def _named(shown: Troubled, places: list[int]) -> str:
 
 def _swap(form: ActForm, shown: Troubled) -> Done:
     one, other = _places(form, shown, least=2)[:2]
-    words = f"{_named(shown, [one])} and {_named(shown, [other])} exchanged"
+    words = f"{_named(shown, [one])} and {_named(shown, [other])} swapped"
     return shown.lies.swapped(one, other), words
 
 
@@ -107,42 +107,42 @@ def _pin(form: ActForm, shown: Troubled) -> Done:
 
 def _let_go(form: ActForm, shown: Troubled) -> Done:
     places = _places(form, shown)
-    return shown.lies.pinned(places, False), f"{_named(shown, places)} let go"
+    return shown.lies.pinned(places, False), f"{_named(shown, places)} unpinned"
 
 
 def _aside(form: ActForm, shown: Troubled) -> Done:
     places = _places(form, shown)
-    return shown.lies.put_aside(places), f"{_named(shown, places)} put aside"
+    return shown.lies.put_aside(places), f"{_named(shown, places)} set aside"
 
 
 def _bring(form: ActForm, shown: Troubled) -> Done:
     place = _places(form, shown)[0]
     if form.block is None:
-        raise CannotLay("Say which block, by its number.")
-    words = f"block {form.block} laid at {_named(shown, [place])}"
+        raise CannotLay("Choose a block by its number.")
+    words = f"block {form.block} placed at {_named(shown, [place])}"
     return shown.lies.brought(form.block - 1, place), words
 
 
 def _way(form: ActForm, shown: Troubled) -> Done:
     way = next((way for way in shown.ways if way.key == _key(form)), None)
     if way is None:
-        raise CannotLay("This block is not turned so.")
+        raise CannotLay("This block can't be turned that way.")
     return shown.lies.turned_to(way.turns), way.title
 
 
 def _order(form: ActForm, shown: Troubled) -> Done:
     order = next((order for order in Order if order.value == _key(form)), None)
     if order is None:
-        raise CannotLay("There is no such order.")
+        raise CannotLay("Choose an order from the list.")
     laying = shown.lies.laying
     places = laid_in(
         shown.wall, shown.lies.places, order, laying.pins, laying.aside, form.shift
     )  # fmt: skip
-    return shown.lies.laid(places), order.value
+    return shown.lies.laid(places), order.words
 
 
 def _seen(_: ActForm, shown: Troubled) -> Done:
-    return shown.lies.seen(), "changed places looked at"
+    return shown.lies.seen(), "changes checked"
 
 
 _ACTS: dict[Act, Callable[[ActForm, Troubled], Done]] = {

@@ -133,7 +133,7 @@ def take_real_wall(
     def laid(shown: Troubled) -> tuple[OnWall, str]:
         reading = _read(shown.quilt, content, form)
         places, turns = as_read(shown.quilt, reading)
-        return shown.lies.as_found(places, turns), "laid as on the photograph"
+        return shown.lies.as_found(places, turns), "laid out like the photo"
 
     lay(room, project_id, form.revision, laid)
     address = request.app.url_path_for(STAGE.page, project_id=project_id)
@@ -165,7 +165,7 @@ def _read(quilt: Quilt, content: bytes, form: CornersForm) -> Reading:
 def _told(quilt: Quilt, reading: Reading) -> dict[str, Any]:
     """What is read, in the words of the wall: places by their numbers."""
     if not any(reading.sure):
-        raise NotAPhotograph("Nothing of this quilt is seen there. Are the corners marked?")
+        raise NotAPhotograph("Kersey can't find this quilt in the photo. Check the four corners.")
     found = compare(quilt, reading)
 
     def name(place: int) -> str:

@@ -28,7 +28,7 @@ _FIRST, _NEWS = 0.3, 3.0
 
 
 class What(StrEnum):
-    """What is searched for: few blocks moved, or all laid anew."""
+    """What is searched for: few blocks moved, or all shuffled."""
 
     MEND = "mend"
     ANEW = "anew"
@@ -84,11 +84,9 @@ def take_found(request: Request, room: Room, project_id: ProjectId, typed: Typed
     def laid(shown: Troubled) -> tuple[OnWall, str]:
         found: Found | None = room.searches.known(_question(shown, form.what))
         if found is None:
-            raise CannotLay("What was found is not known any more. Ask for it again.")
+            raise CannotLay("That result is gone. Search again.")
         moved = _moved(shown, found)
-        words = (
-            "laid anew" if form.what is What.ANEW else f"mended, {counted(moved, 'block')} moved"
-        )
+        words = "shuffled" if form.what is What.ANEW else f"mended, {counted(moved, 'block')} moved"
         return shown.lies.laid(found.arrangement.places), words
 
     return answer_laid(request, room, lay(room, project_id, form.revision, laid))

@@ -12,7 +12,7 @@ def _status(opened: OpenProject) -> str:
     if quilt is None or quilt.plan.laying is None:
         return ""
     if quilt.plan.laying.anew:
-        return f"{counted(len(quilt.plan.laying.anew), 'place')} changed"
+        return f"{counted(len(quilt.plan.laying.anew), 'spot')} changed"
     found = troubled(opened.reckoned)
     laid = found.pattern or "laid by hand"
     return f"{laid}, {found.total} to mend" if found.total else laid
@@ -24,4 +24,4 @@ def _waits(known: Reckoned) -> bool:
     return not started and plan is not None and plan.laying is None
 
 
-STAGE = Stage("arrange", "Arrange", "Lay it out", _status, _waits)
+STAGE = Stage("arrange", "Arrange", "Arrange the blocks", _status, _waits)

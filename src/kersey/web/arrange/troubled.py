@@ -57,7 +57,7 @@ class Troubled:
     def pattern(self) -> str:
         """What the way it is turned in is called; "" where it follows none."""
         if len(self.ways) < 2:
-            return "as it comes"
+            return "as dealt"
         return next((w.title for w in self.ways if w.turns == self.quilt.place_turns), "")
 
     @cached_property

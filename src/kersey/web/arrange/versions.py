@@ -63,7 +63,9 @@ def keep_version(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
     def keeping(project: Project) -> Project:
         if len(project.versions) >= MOST_VERSIONS:
-            raise BadLaying(f"{MOST_VERSIONS} versions are kept already. Take one away first.")
+            raise BadLaying(
+                f"You have {MOST_VERSIONS} saved layouts, the most possible. Delete one first."
+            )
         version = Version(form.name, today, laid, form.note.strip())
         return replace(project, versions=(*project.versions, version))
 
@@ -145,11 +147,11 @@ def _as_version(shown: Troubled, number: int) -> Quilt:
 def _laid(shown: Troubled, number: int) -> tuple[OnWall, str]:
     versions = shown.quilt.project.versions
     if number >= len(versions):
-        raise CannotLay("There is no such version any more.")
+        raise CannotLay("That layout was deleted.")
     kept = laid_again(versions[number].laid, shown.quilt)
     assert kept.laying is not None
     on_wall = replace(shown.lies, kept=replace(kept, taken=True), laying=kept.laying)
-    return on_wall, f"“{versions[number].name}” laid"
+    return on_wall, f"switched to “{versions[number].name}”"
 
 
 def _changed(project: Project, form: VersionForm) -> Project:

@@ -139,19 +139,19 @@ def _ways(shown: Troubled) -> Iterator[Offer]:
             )
             if wants and there % 2
         )
-        note = f"wants even {odd}: {', '.join(costs)}" if costs else ""
+        note = f"needs an even number of {odd}: {', '.join(costs)}" if costs else ""
         yield Offer("way", way.key, way.title, way.turns == turns, note)
 
 
 def _windows(quilt: Quilt) -> Iterator[Offer]:
     otherwise = seen_with_windows(quilt) if quilt.grid.blocks > 1 or has_windows(quilt) else None
     if otherwise is not None:
-        title = "no plain ones between" if has_windows(quilt) else "windows, plain ones between"
+        title = "remove plain blocks" if has_windows(quilt) else "add plain blocks between"
         yield Offer(KEY, "", title, False, what_it_costs(quilt, otherwise))
 
 
 def _blocks_more(more: int) -> str:
-    return f"takes {more} more" if more > 0 else f"leaves {-more} over"
+    return f"needs {more} more blocks" if more > 0 else f"leaves {-more} blocks"
 
 
 def _orders(shown: Troubled) -> Iterator[Offer]:
@@ -165,10 +165,10 @@ def _orders(shown: Troubled) -> Iterator[Offer]:
         if order is Order.CHECKERBOARD:
             (light, dark), there = checkerboard_wants(shown.wall), kinds_there(shown.wall)
             enough = there[0] >= light and there[1] >= dark
-            note = f"wants {light} and {dark}: " + (
-                "enough" if enough else f"there are {there[0]} and {there[1]}"
+            note = f"needs {light} of one and {dark} of the other: " + (
+                "enough" if enough else f"you have {there[0]} and {there[1]}"
             )
-        yield Offer("order", order.value, order.value, chosen, note)
+        yield Offer("order", order.value, order.words, chosen, note)
 
 
 def look(shown: Troubled, act: str, key: str) -> str | None:

@@ -45,9 +45,9 @@ def what_it_costs(quilt: Quilt, otherwise: Quilt) -> str:
     """What windows would take and leave, and what rows and columns would suit them."""
     more = otherwise.grid.blocks - quilt.grid.blocks
     if has_windows(quilt):
-        return f"takes {more} blocks more"
+        return f"needs {more} more blocks"
     cloth = format_bought(otherwise.plain_bought, quilt.units)
-    costs = f"leaves {-more} over, takes {cloth} of plain cloth"
+    costs = f"leaves {-more} blocks, needs {cloth} of plain fabric"
     rows, columns = quilt.grid.rows, quilt.grid.columns
     if rows % 2 and columns % 2:
         return costs

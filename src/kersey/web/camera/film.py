@@ -54,7 +54,7 @@ def opened_picture(room: Workroom, name: str) -> bytes:
     """A picture of the folder by its name; raises `NotAPhotograph` where it is too large."""
     path = picture_of_folder(room, name)
     if path.stat().st_size > MOST_BYTES:
-        raise NotAPhotograph("A photograph is at most 20 MB.")
+        raise NotAPhotograph("A photo can be up to 20 MB.")
     return path.read_bytes()
 
 

@@ -158,7 +158,7 @@ def take_prints(request: Request, room: Room, token: Token, typed: TypedForm) ->
             if f"leave-{place}" not in typed
         ]
         if not prints:
-            raise NotAPhotograph("Every print was left out: keep one.")
+            raise NotAPhotograph("You skipped every print. Keep at least one.")
         if form.lot is not None and form.place is not None:
             return _give(request, room, form.lot, form.place, prints[0])
         lot = _lot_of(prints, form.line, room)
@@ -167,7 +167,7 @@ def take_prints(request: Request, room: Room, token: Token, typed: TypedForm) ->
         template = "camera/mark.html"
         return _marked(request, room, token, content, shown, template, typed, str(error))
     with room.transaction() as session:
-        words = f"{counted(len(prints), 'print')} from a photograph"
+        words = f"added {counted(len(prints), 'print')} from a photo"
         (number,) = add_lots(session, [lot], words, room.clock())
     address = request.app.url_path_for("lot_page", lot_id=number)
     return RedirectResponse(address, status_code=303)
@@ -184,7 +184,7 @@ def _give(request: Request, room: Workroom, lot: int, place: int, cloth: Print) 
         seen = replace(stack.print, swatch=cloth.swatch, value=cloth.value, filled_in=named)
         changed = stored.kept.lot.with_stack(place, replace(stack, print=seen))
         kept = replace(stored.kept, lot=changed)
-        words = f"“{stack.print.name}” from a photograph"
+        words = f"set “{stack.print.name}” from a photo"
         change_lots(session, {lot: stored.revision}, lambda _: kept, words, room.clock())
     return RedirectResponse(request.app.url_path_for("lot_page", lot_id=lot), status_code=303)
 
@@ -312,6 +312,7 @@ def _lot_of(prints: Sequence[Print], line: str, room: Workroom) -> CupboardLot:
     lot: Lot = reading.lot
     if lot.count < len(prints):
         raise NotAPhotograph(
-            f"{len(prints)} prints were found, and the line says {counted(lot.count, 'piece')}."
+            f"Kersey found {len(prints)} prints, but you typed {counted(lot.count, 'piece')}. "
+            "Change one or the other."
         )
     return CupboardLot(reading.name, replace(lot, stacks=spread(lot.count, prints)))

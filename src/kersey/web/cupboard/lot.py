@@ -78,7 +78,7 @@ def change_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
         wrong = field_error(error, typed, LotForm.model_fields, "width")
         return _lot_page(request, room, stored, wrong)
     with room.transaction() as session:
-        words = f"“{changed.name}” corrected"
+        words = f"edited “{changed.name}”"
         change_lots(session, {lot_id: form.revision}, lambda _: changed, words, room.clock())
     return back_to_the_shelf(request, {})
 
@@ -109,7 +109,7 @@ def change_print(
             place,
         )
     with room.transaction() as session:
-        words = f"“{stack.print.name}” changed"
+        words = f"edited “{stack.print.name}”"
         change_lots(session, {lot_id: form.revision}, lambda _: changed, words, room.clock())
     return see_lot(request, lot_id)
 
@@ -135,7 +135,7 @@ def move_print(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
             session,
             {lot_id: form.revision},
             lambda kept: kept.moved(form.place, form.to),
-            "a print moved",
+            "moved a print",
             room.clock(),
         )
     return see_lot(request, lot_id)
@@ -164,7 +164,7 @@ def _amount(lot: Lot, said: str, units: Units) -> Fraction:
     if lot.grams is None:
         return parse_length(said, units)
     if not grams.isdecimal() or len(grams) > 7:
-        raise BadFabric("Write whole grams, like 400.")
+        raise BadFabric("Type whole grams, like 400.")
     return Fraction(int(grams))
 
 

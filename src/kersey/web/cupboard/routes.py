@@ -42,13 +42,13 @@ router = APIRouter()
 
 
 _ACTS: dict[Act, tuple[str, Callable[[CupboardLot], CupboardLot]]] = {
-    Act.LIGHT: ("read as light", lambda kept: kept.judged(Value.LIGHT)),
-    Act.MEDIUM: ("read as medium", lambda kept: kept.judged(Value.MEDIUM)),
-    Act.DARK: ("read as dark", lambda kept: kept.judged(Value.DARK)),
+    Act.LIGHT: ("marked light", lambda kept: kept.judged(Value.LIGHT)),
+    Act.MEDIUM: ("marked medium", lambda kept: kept.judged(Value.MEDIUM)),
+    Act.DARK: ("marked dark", lambda kept: kept.judged(Value.DARK)),
     Act.DIRECTIONAL: ("marked directional", lambda kept: kept.made_directional(True)),
-    Act.TURNABLE: ("may be turned", lambda kept: kept.made_directional(False)),
+    Act.TURNABLE: ("marked not directional", lambda kept: kept.made_directional(False)),
     Act.CONFIRM: ("confirmed", lambda kept: kept.confirmed),
-    Act.BACK: ("brought back", lambda kept: kept.set_aside(None)),
+    Act.BACK: ("no longer set aside", lambda kept: kept.set_aside(None)),
     Act.BINDING: ("set aside for binding", lambda kept: kept.set_aside(Aside.BINDING)),
     Act.STRANGER: ("set aside", lambda kept: kept.set_aside(Aside.STRANGER)),
     Act.LATER: ("set aside for later", lambda kept: kept.set_aside(Aside.LATER)),
@@ -97,7 +97,7 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
             add_lots(
                 session,
                 number_prints(session, lots),
-                f"{counted(len(lots), 'lot')} put in",
+                f"added {counted(len(lots), 'lot')}",
                 room.clock(),
             )
     left = [line for line, found in lines if not _all_taken(found)]
@@ -122,7 +122,7 @@ def change_many(request: Request, room: Room, typed: TypedForm, chosen: ChosenLo
     if chosen:
         with room.transaction() as session:
             if form.act is Act.OUT:
-                words = f"{counted(len(chosen), 'lot')} taken out"
+                words = f"removed {counted(len(chosen), 'lot')}"
                 take_out(session, chosen, words, room.clock())
             else:
                 done, change = _ACTS[form.act]

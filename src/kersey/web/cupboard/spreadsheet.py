@@ -57,7 +57,7 @@ def bring_in(request: Request, room: Room, content: SentFile) -> Response:
             return lambda later: _report(later, preferences, table, "", waiting)
         return _take(room, table, job)
 
-    return begin_work(request, room, "Bringing in a spreadsheet", take_in)
+    return begin_work(request, room, "Reading the spreadsheet", take_in)
 
 
 @router.post("/cupboard/spreadsheet/take", name="take_good_rows")
@@ -65,9 +65,9 @@ def take_good_rows(request: Request, room: Room, typed: TypedForm) -> Response:
     """Take the good lots of a spreadsheet that had wrong rows."""
     table = room.spreadsheets.pop(typed.get("waiting", ""), None)
     if table is None:
-        words = "This spreadsheet is no longer at hand. Bring it in once more."
+        words = "Kersey no longer has this spreadsheet. Choose the file again."
         return _report(request, room.preferences(), None, words)
-    return begin_work(request, room, "Taking the good rows", lambda job: _take(room, table, job))
+    return begin_work(request, room, "Adding the good rows", lambda job: _take(room, table, job))
 
 
 def _take(room: Workroom, table: CupboardTable, job: Job) -> Answer:

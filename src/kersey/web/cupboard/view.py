@@ -84,9 +84,9 @@ def cupboard_context(request: Request, room: Workroom, asked: dict[str, str]) ->
         "readings": [],
         "put_in": 0,
         "errors": errors,
-        "all_forms": [("", "every form"), *((f.value, FACTS[f].many) for f in Form)],
-        "all_values": [("", "every value"), *((v.value, v.value) for v in Value)],
-        "all_families": [("", "every colour"), *((f, f) for f in FAMILIES)],
+        "all_forms": [("", "all forms"), *((f.value, FACTS[f].many) for f in Form)],
+        "all_values": [("", "all values"), *((v.value, v.value) for v in Value)],
+        "all_families": [("", "all colors"), *((f, f) for f in FAMILIES)],
         "all_aside": [
             ("", "all"),
             ("false", "not set aside"),

@@ -96,7 +96,7 @@ def print_labels(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
 def _context(opened: OpenProject) -> dict[str, Any]:
     return project_context(opened, STAGE) | {
-        "sheets": [*SHEETS, OWN],
+        "sheets": [*((name, name) for name in SHEETS), (OWN, "custom size")],
         "own": OWN,
         "usual": _USUAL[opened.preferences.paper],
         "pages": [],

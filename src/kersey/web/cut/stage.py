@@ -15,4 +15,4 @@ def _waits(known: Reckoned) -> bool:
     return any(s.kind in BEFORE_SEWING and s.key not in known.project.done for s in known.steps)
 
 
-STAGE = Stage("cut", "Cut", "Cut", _status, _waits)
+STAGE = Stage("cut", "Cut", "Cut the fabric", _status, _waits)

@@ -91,7 +91,7 @@ def happened(lies: Lies, form: MishapForm, there: Chosen, units: Units) -> Lies:
     for key, count in layers:
         thing = there.of(key)
         if thing is None:
-            raise BadMishap("Choose what it was.", "thing")
+            raise BadMishap("Choose a piece.", "thing")
         lies = spoiled(lies, key, count, tuple(_left(form, thing, units)))
     return lies
 
@@ -115,7 +115,7 @@ def _left(form: MishapForm, thing: Thing, units: Units) -> Iterator[Rectangle]:
         return
     if form.at is None or form.left:
         if form.happened in (Happened.LINE, Happened.NARROW):
-            raise BadMishap("Say where it was cut, or how wide it is, like 2 1/4.", "at")
+            raise BadMishap("Type where you cut it, or how wide it is, like 2 1/4.", "at")
         return
     before, after = cut_at(thing, form.at, form.side)
     yield before
@@ -127,7 +127,7 @@ def cut_at(thing: Thing, at: Fraction, side: Side) -> tuple[Rectangle, Rectangle
     """Both parts of a thing that is cut so far from its edge. Raises `BadMishap`."""
     whole = max(thing.width, thing.length) if side == "length" else min(thing.width, thing.length)
     if not 0 < at < whole:
-        raise BadMishap("It must be less than the piece is, and more than 0.", "at")
+        raise BadMishap("Type a distance more than 0 and less than the piece.", "at")
     upright = (thing.length >= thing.width) == (side == "length")
     if upright:
         return (thing.width, at), (thing.width, thing.length - at)
@@ -138,11 +138,11 @@ def _sizes(text: str, thing: Thing, units: Units) -> Iterator[Rectangle]:
     """Sizes as they were typed, each lying as the thing does."""
     parts = [part for part in _AND.split(text.strip()) if part]
     if len(parts) > _PARTS_MOST:
-        raise BadMishap(f"At most {_PARTS_MOST} pieces of one.", "left")
+        raise BadMishap(f"List up to {_PARTS_MOST} pieces.", "left")
     for part in parts:
         sides = [side for side in _BETWEEN.split(part) if side.strip()]
         if len(sides) != 2:
-            raise BadMishap("Write sizes like 2 1/4 x 17, or nothing.", "left")
+            raise BadMishap("Type sizes like 2 1/4 x 17, or nothing.", "left")
         one, other = sorted(_length(side, units) for side in sides)
         yield (one, other) if thing.width <= thing.length else (other, one)
 
@@ -160,6 +160,6 @@ def _numbers(text: str) -> list[int]:
     for part in filter(None, _NUMBERS.split(text.strip())):
         first, dash, last = part.partition("-")
         if not first.isdecimal() or (dash and not last.isdecimal()) or len(part) > 9:
-            raise BadMishap("Write numbers like 3, 7 or 9-11.", "blocks")
+            raise BadMishap("Type numbers like 3, 7 or 9-11.", "blocks")
         found += range(int(first), int(last or first) + 1)[:5000]
     return found

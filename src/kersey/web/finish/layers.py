@@ -13,7 +13,8 @@ from kersey.core.frame.backing import (
     seam_in_fold,
 )
 from kersey.core.frame.batting import Batting, plan_batting
-from kersey.core.measure.length import METRE, format_bought, format_length, format_size
+from kersey.core.measure.counting import counted
+from kersey.core.measure.length import format_bought, format_length, format_run, format_size
 from kersey.core.project.finishing import Holding
 from kersey.core.quilt.pieced_sheet import PiecedSheet
 from kersey.core.quilt.quilt import Quilt
@@ -51,7 +52,7 @@ def layers_context(opened: OpenProject) -> dict[str, Any]:
             "grown": grown,
             "planned": (quilt.backing.width, quilt.backing.length),
             "points": points_over(top.size, finishing.reach),
-            "thread_metres": round(float(basting_thread(top.size, finishing.reach) / METRE)),
+            "thread": format_run(basting_thread(top.size, finishing.reach), quilt.units),
             "holding": holding_steps(finishing.holding, finishing.bears_heat),
         }
     )
@@ -68,13 +69,13 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
     found: dict[str, Any] = {"backing": size, "in_fold": False, "on_its_side": False}
     if sheet is not None and not sheet.seams and not grown:
         drawing = draw_one_piece(_only_piece(sheet), size, top.size, units, scale)
-        return found | {"drawing": drawing, "takes": "One piece that is pulled covers it"}
+        return found | {"drawing": drawing, "takes": "One pulled piece covers it"}
     if sheet is not None and not grown:
         covered = sheet.width if sheet.upright else sheet.length
         return found | {
             "drawing": draw_pieced(sheet, top.size, _prints(quilt, Role.BACKING), units, scale),
-            "takes": f"Rows of {sum(len(row.pieces) for row in sheet.rows)} pieces, "
-                     f"{sheet.seams} seam{'s' * (sheet.seams != 1)}",
+            "takes": f"{counted(sum(len(row.pieces) for row in sheet.rows), 'piece')} in rows, "
+                     f"{counted(sheet.seams, 'seam')}",
             "in_fold": seam_in_fold(_row_seams(sheet), covered),
         }  # fmt: skip
     way = quilt.backing_plan.way
@@ -82,12 +83,12 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
         strip = quilt.let_in
         return found | {
             "drawing": draw_let_in(size, top.size, strip, quilt.block[0], units, scale),
-            "takes": f"{format_bought(strip.plan.cloth, units)} of cloth, and {strip.blocks} "
-                     "spare blocks let in",
+            "takes": f"{format_bought(strip.plan.cloth, units)} of fabric, with a row of "
+                f"{strip.blocks} spare blocks",
         }  # fmt: skip
     plan = backing.plan(None if way is BackingWay.LET_IN else way)
     covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
-    takes = f"{format_bought(plan.cloth, units)} of cloth"
+    takes = f"{format_bought(plan.cloth, units)} of fabric"
     if plan.panels > 1:
         takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
     return found | {
@@ -107,14 +108,14 @@ def _batting(quilt: Quilt, batting: Batting, top: Known) -> dict[str, Any]:
     fits = sheet is not None and sheet.width >= size[0] and sheet.length >= size[1]
     if sheet is not None and fits and sheet.seams:
         drawing = draw_pieced(sheet, top.size, _prints(quilt, Role.BATTING), units, scale)
-        words = f"{sheet.seams + 1} pieces that are pulled, butted and joined by a wide zigzag"
+        words = f"{sheet.seams + 1} pulled pieces, butted and zigzagged together"
     elif sheet is not None and fits:
         drawing = draw_one_piece(whole, size, top.size, units, scale)
-        words = "one piece that is pulled"
+        words = "one pulled piece"
     else:
         drawing = draw_one_piece(batting.packet or size, size, top.size, units, scale)
-        words = f"a packet of {format_size(*batting.packet, units)}" if batting.packet else (
-            "off the roll")  # fmt: skip
+        words = f"a {format_size(*batting.packet, units)} package" if batting.packet else (
+            "by the yard")  # fmt: skip
     return {"batting_drawing": drawing, "batting_words": words, "batting": size}
 
 

@@ -11,7 +11,7 @@ def _status(opened: OpenProject) -> str:
     finishing = opened.project.finishing
     if finishing.finished_on:
         return f"finished {finishing.finished_on.strftime('%d %b %Y')}"
-    return "" if finishing == NOT_FINISHED else "begun"
+    return "" if finishing == NOT_FINISHED else "started"
 
 
 def _waits(known: Reckoned) -> bool:
@@ -20,4 +20,4 @@ def _waits(known: Reckoned) -> bool:
     return known.project.finishing.finished_on is None and not done
 
 
-STAGE = Stage("finish", "Finish", "Finish", _status, _waits)
+STAGE = Stage("finish", "Finish", "Finish the quilt", _status, _waits)

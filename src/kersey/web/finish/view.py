@@ -89,7 +89,7 @@ def borders_context(opened: OpenProject) -> dict[str, Any]:
 def _names(many: int) -> list[str]:
     if many == 1:
         return ["The border"]
-    return [f"Border {n} of {many}, from the inside" for n in range(1, many + 1)]
+    return [f"Border {n} of {many}, from the inside out" for n in range(1, many + 1)]
 
 
 def _side_fields(sewn: BorderSewn, opened: OpenProject) -> list[SideField]:
@@ -98,7 +98,7 @@ def _side_fields(sewn: BorderSewn, opened: OpenProject) -> list[SideField]:
     words = {
         Axis.ACROSS: "Across, edge to edge",
         Axis.DOWN: "Down, edge to edge",
-        Axis.AGAIN: f"Again {'across' if first_sides else 'down'}, with the first two on",
+        Axis.AGAIN: f"{'Across' if first_sides else 'Down'} again, with the first two borders on",
     }
     found = []
     for axis, expected in sewn.expected.items():
@@ -126,14 +126,14 @@ def _says_words(says: SideSays, opened: OpenProject) -> str:
         if (units.value == "in")
         else f"Average about {float(says.average) * 2.54:.1f} cm"
     )
-    share = f"{float(says.share) * 100:.1f} %"
+    share = f"{float(says.share) * 100:.1f}%"
     verdict = {
-        SideVerdict.EVEN: "All alike.",
-        SideVerdict.EASE: f"They differ by {spread}: ease it in, quarter to quarter.",
-        SideVerdict.EASE_WITH_CARE: f"They differ by {spread}, {share} of the side: it can just be "
-        "eased. Pin close, the longer one below.",
-        SideVerdict.MEND: f"They differ by {spread}, {share} of the side: too much to ease. Mend "
-        "seams first, then measure again.",
+        SideVerdict.EVEN: "All the same.",
+        SideVerdict.EASE: f"They differ by {spread}. Ease it in, matching quarter marks.",
+        SideVerdict.EASE_WITH_CARE: f"They differ by {spread}, {share} of the side. You can just "
+        "ease it in: pin closely, longer edge on the bottom.",
+        SideVerdict.MEND: f"They differ by {spread}, {share} of the side. That is too much to "
+        "ease. Fix the seams, then measure again.",
     }[says.verdict]
     return f"{average}: cut {cut}. {verdict}"
 
@@ -141,8 +141,8 @@ def _says_words(says: SideSays, opened: OpenProject) -> str:
 def _pair_words(pair: Pair, opened: OpenProject, again: bool) -> dict[str, Any]:
     return {
         "pair": pair,
-        "title": "The two sides" if pair.sides else "The two above and below",
-        "rests": "as measured" if pair.rests else "as reckoned",
+        "title": "Sides" if pair.sides else "Top and bottom",
+        "rests": "as measured" if pair.rests else "as planned",
         "again": again,
         "marks": [format_length(mark, opened.units) for mark in pair.marks],
     }
@@ -259,7 +259,7 @@ def _joined(
         "clear": clear,
         "pieces": [(quilt.prints[p.fabric].name, p.length) for p in pieces
                    if p.fabric in quilt.prints],
-        "drawing": draw_joined_binding(quilt, joins, "begin here"),
+        "drawing": draw_joined_binding(quilt, joins, "start here"),
     }  # fmt: skip
 
 
@@ -302,7 +302,7 @@ def money(hundredths: int) -> str:
 
 def _shrunk_words(before: tuple[Fraction, Fraction], washed: tuple[Fraction, Fraction]) -> str:
     across, down = (float(part) * 100 for part in shrunk(before, washed))
-    return f"{across:.1f} % across and {down:.1f} % down"
+    return f"{across:.1f}% in width and {down:.1f}% in length"
 
 
 def _label(opened: OpenProject, quilt: Quilt) -> list[str]:

@@ -11,12 +11,13 @@ from pydantic import AfterValidator
 from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.cloth.fabric import LONGEST_NAME, checked_name
+from kersey.core.cloth.fabric import checked_name
 from kersey.core.errors import Infeasible, KerseyError
 from kersey.core.measure.length import format_size
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.best_block import best_block
 from kersey.core.project.design import Design
+from kersey.core.project.naming import fabric_name, unused_name
 from kersey.core.project.project import Project
 from kersey.core.project.question import CUT_FROM, sample_prints, yield_asked
 from kersey.core.stash.cupboard import from_readings
@@ -35,6 +36,7 @@ from kersey.store.projects import (
     get_project,
     list_deleted,
     list_projects,
+    project_names,
     restore_project,
 )
 from kersey.web.cut.stage import STAGE as CUT
@@ -125,26 +127,22 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     shop = preferences.workshop
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     fabrics = tuple(pulled for kept in lots for pulled in all_of(kept))
-    project = Project(_listed(readings), form.line, fabrics, design)
+    project = Project(fabric_name(readings), form.line, fabrics, design)
     design = replace(design, block=best_block(project, perf_counter), block_chosen=False)
     with room.transaction() as session:
         numbered = number_prints(session, lots)
         fabrics = tuple(pulled for kept in numbered for pulled in all_of(kept))
-        project = replace(project, fabrics=fabrics, design=design)
+        name = unused_name(project.name, project_names(session))
+        project = replace(project, name=name, fabrics=fabrics, design=design)
         project_id = add_project(session, project, room.clock())
     return _see(request, "yield_page", project_id=project_id)
-
-
-def _listed(readings: Sequence[Reading]) -> str:
-    """The names of what was said, as one name."""
-    return " and ".join(reading.name for reading in readings)[:LONGEST_NAME]
 
 
 def _put_away(request: Request, room: Workroom, readings: Sequence[Reading]) -> Response:
     """Fabric that blocks are not cut from by measure goes into the cupboard."""
     with room.transaction() as session:
         lots = number_prints(session, from_readings(readings))
-        add_lots(session, lots, f"{_listed(readings)} put in", room.clock())
+        add_lots(session, lots, f"added {fabric_name(readings)}", room.clock())
     return _see(request, "cupboard_page")
 
 
@@ -292,7 +290,7 @@ def _hanger(line: ProjectLine, known: Reckoned | None, scale: float) -> Hanger:
         line.plan_number,
         line.name,
         format_size(quilt.size.width, quilt.size.length, quilt.units),
-        stage.act if stage else "All cut and sewn",
+        stage.act if stage else "All done",
         _where_one_was(stage or STAGES[-1], quilt.project),
         round(float(quilt.size.width) * scale),
         round(float(quilt.size.length) * scale),

@@ -103,7 +103,7 @@ def bring_in_everything(request: Request, room: Room, content: SentFile) -> Resp
             bring_prices(session, everything.prices)
         return lambda later: RedirectResponse(later.app.url_path_for("first_page"), status_code=303)
 
-    return begin_work(request, room, "Bringing in a file", bring_in)
+    return begin_work(request, room, "Adding a file", bring_in)
 
 
 def _page(

@@ -63,9 +63,9 @@ def without_spoiled(project: Project, place: str, spoiled: int) -> Project:
     pulled = fabric_at(project, place)
     whole = pulled.count - pulled.cut
     if spoiled > whole:
-        raise BadFabric(f"Only {whole} of it are whole.")
+        raise BadFabric(f"Only {whole} are still uncut.")
     if spoiled == pulled.kept.lot.count:
-        raise BadFabric("That is the whole lot: return it, then take it out of the cupboard.")
+        raise BadFabric("That is the whole lot. Return it, then remove it from the cupboard.")
     stack = replace(pulled.stack, count=pulled.stack.count - spoiled)
     lot = pulled.kept.lot.with_stack(pulled.place, stack)
     smaller = project.with_lot(pulled, replace(pulled.kept, lot=lot))

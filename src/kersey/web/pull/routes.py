@@ -99,7 +99,7 @@ def pull_line(request: Request, room: Room, project_id: ProjectId, typed: TypedF
         named = {"revision": str(form.revision), "lot": str(found[0].id)}
         return pull_fabric(request, room, project_id, named)
     if found:
-        words = f"{len(found)} lots are called so: choose one below."
+        words = f"{len(found)} lots have that name. Choose one below."
         return _again(request, room, opened, "0", BadForm({"words": words}, typed))
     readings = read_lots(form.words, opened.preferences.workshop)
     if not all(reading.taken for reading in readings):
@@ -298,9 +298,9 @@ def _taken(room: Workroom, opened: OpenProject, form: PullForm) -> tuple[Pulled,
     whole = not form.pieces.strip() or _is_all_of(stored, form.pieces, opened)
     wanted = there if whole else _whole(form.pieces)
     if not there:
-        raise BadFabric(f"Nothing of “{stored.kept.name}” is free.")
+        raise BadFabric(f"None of “{stored.kept.name}” is free. Another quilt has it.")
     if not 1 <= wanted <= there:
-        raise BadFabric(f"From 1 to {there} of “{stored.kept.name}” are free.")
+        raise BadFabric(f"You can pull 1 to {there} of “{stored.kept.name}”.")
     return pull_pieces(stored.kept, share_out(free, wanted), form.lot)
 
 
@@ -332,7 +332,7 @@ def _is_all_of(stored: StoredLot, said: str, opened: OpenProject) -> bool:
 
 def _whole(text: str) -> int:
     if not text.strip().isdecimal() or len(text) > 9:
-        raise BadFabric("Write a whole number, like 14.")
+        raise BadFabric("Type a whole number, like 14.")
     return int(text)
 
 

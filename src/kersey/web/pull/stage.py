@@ -13,8 +13,7 @@ def _status(opened: OpenProject) -> str:
         return "nothing yet"
     forms = {pulled.kept.lot.form for pulled in fabrics}
     facts = FACTS[forms.pop()] if len(forms) == 1 else FACTS[Form.PIECE]
-    noun = facts.one if pieces == 1 else facts.many
-    return f"{pieces} {noun}, {counted(len(fabrics), 'print')}"
+    return f"{counted(pieces, facts.one)}, {counted(len(fabrics), 'print')}"
 
 
 STAGE = Stage("pull", "Pull", "Pull the fabric", _status)

@@ -9,7 +9,7 @@ from kersey.core.cloth.fabric import Motif, Print, Scale, Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.errors import KerseyError
 from kersey.core.frame.setting import Setting
-from kersey.core.measure.counting import counted
+from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import format_length, parse_length, write_length
 from kersey.core.project.project import Project
 from kersey.core.project.pulling import look_over, roles_offered
@@ -72,7 +72,7 @@ def pull_context(
         project_context(opened, STAGE)
         | wall
         | {
-            "reasons": [("", "no"), *((reason.value, reason.value) for reason in Aside)],
+            "reasons": [("", "no"), *((reason.value, reason.words) for reason in Aside)],
             "role_keys": {role: ROLE_KEYS[role] for role in roles_offered(project)},
             "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
             "strip_width": strip_width,
@@ -151,7 +151,7 @@ def _strip_width(said: str, opened: OpenProject) -> tuple[Fraction, str]:
         width = parse_length(said, opened.units)
     except KerseyError as error:
         return usual, str(error)
-    return (width, "") if 0 < width <= 60 else (usual, "A strip is at most 60″ wide, like 2 1/2.")
+    return (width, "") if 0 < width <= 60 else (usual, "A strip can be up to 60″ wide, like 2 1/2.")
 
 
 def _item(pulled: Pulled, place: int, opened: OpenProject, scale: float) -> dict[str, Any]:
@@ -164,7 +164,7 @@ def _item(pulled: Pulled, place: int, opened: OpenProject, scale: float) -> dict
         "drawing": drawing,
         "narrow": narrow,
         "much": _much(pulled, opened),
-        "words": f"{pulled.count} {facts.one if pulled.count == 1 else facts.many}",
+        "words": counted(pulled.count, facts.one),
     }
 
 
@@ -236,9 +236,8 @@ def _pieces(project: Project) -> tuple[int, str]:
     count = sum(pulled.count for pulled in project.fabrics)
     forms = {pulled.kept.lot.form for pulled in project.fabrics}
     if len(forms) != 1:
-        return count, "piece" if count == 1 else "pieces"
-    facts = FACTS[forms.pop()]
-    return count, facts.one if count == 1 else facts.many
+        return count, noun_for(count, "piece")
+    return count, noun_for(count, FACTS[forms.pop()].one)
 
 
 def _values(project: Project) -> list[tuple[str, int]]:
@@ -246,7 +245,7 @@ def _values(project: Project) -> list[tuple[str, int]]:
     names: dict[Value | None, str] = {value: value.value for value in Value}
     return [
         (words, sum(p.count for p in project.fabrics if p.print.known_value is value))
-        for value, words in (names | {None: "not sorted by value yet"}).items()
+        for value, words in (names | {None: "with no value set"}).items()
     ]
 
 

@@ -1,4 +1,4 @@
-"""Put away: what is left, proposed; corrected by a word; then back in the cupboard.
+"""Put away: what is left, proposed; corrected by a word; then back to the cupboard.
 
 Nothing is kept until it is put away: what was corrected is in the address.
 """
@@ -150,10 +150,10 @@ def _context(
     except Infeasible as reason:
         return context | {"problem": str(reason)}
     sums = [sum((getattr(fate, name) for fate in away.fates), Fraction(0))
-            for name in ("used", "kept", "lost")]  # fmt: skip
+            for name in ("used", "kept", "waste")]  # fmt: skip
     whole = sum(sums, Fraction(0))
     return context | {
-        "sums": list(zip(("in the quilt", "back in the cupboard", "lost"),
+        "sums": list(zip(("in the quilt", "back to the cupboard", "waste"),
                          format_areas(whole, sums, opened.units),
                          [float(each / whole) * 100 if whole else 0 for each in sums],
                          strict=True)),

@@ -6,11 +6,11 @@ from kersey.web.workroom import Reckoned
 
 
 def _status(opened: OpenProject) -> str:
-    return "all is put away" if opened.project.put_away else ""
+    return "all put away" if opened.project.put_away else ""
 
 
 def _waits(known: Reckoned) -> bool:
     return bool(known.steps) and not known.project.put_away
 
 
-STAGE = Stage("away", "Put away", "Put away", _status, _waits)
+STAGE = Stage("away", "Put away", "Put leftovers away", _status, _waits)

@@ -2,7 +2,7 @@
 quilt, what has lain longest, and how much there is."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from fractions import Fraction
 from typing import Any
@@ -15,13 +15,14 @@ from kersey.core.cloth.colour import FAMILIES, FAMILY_COLOURS
 from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import FACTS
 from kersey.core.measure.length import Units, format_area, format_areas, format_length
+from kersey.core.project.naming import name_with_block, unused_name
 from kersey.core.quilt.possible import taken
 from kersey.core.quilt.tonight import Tonight, tonight_question
 from kersey.core.stash.standing_questions import Held, held_on, month_ends, strips_by_width
 from kersey.drawing.held_curve import draw_held
 from kersey.store.cupboard import longest_there
 from kersey.store.ledger import all_moved
-from kersey.store.projects import add_project
+from kersey.store.projects import add_project, project_names
 from kersey.web.forms import BadForm, Length, TypedForm, read_form
 from kersey.web.free_cloth import free_cloth
 from kersey.web.questions.tonight import sketch_of, tonight
@@ -92,12 +93,17 @@ def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
     form = read_form(TonightForm, typed, units)
     project = sketch_of(list(free_cloth(room)))
     if project is None:
-        raise BadFabric("Nothing in the cupboard is free: all of it is held, or set aside.")
+        raise BadFabric(
+            "No fabric in the cupboard is free. It is all pulled for a quilt or set aside."
+        )
     told = room.searches.known(tonight_question(project, units)) or Tonight()
     chosen = next((each for each in told.every if each.key == form.look), None)
     if chosen is not None:
-        project = taken(project, chosen, no_border=True)
+        begun, project = project, taken(project, chosen, no_border=True)
+        project = replace(project, name=name_with_block(begun, project))
     with room.transaction() as session:
+        name = unused_name(project.name, project_names(session))
+        project = replace(project, name=name)
         number = add_project(session, project, room.clock())
     page = "yield_page" if chosen else "yield_wall"
     return RedirectResponse(request.app.url_path_for(page, project_id=number), status_code=303)
@@ -155,7 +161,7 @@ def _of_forms(held: Sequence[Held]) -> list[Layer]:
 def _of_colours(held: Sequence[Held]) -> list[Layer]:
     there = {colour for each in held for colour, area in each.of_colours.items() if area}
     return [
-        Layer(family or "colour not said",
+        Layer(family or "color not set",
               [each.of_colours.get(family, Fraction(0)) for each in held],
               FAMILY_COLOURS[family] if family else _UNKNOWN)
         for family in (*FAMILIES, None) if family in there

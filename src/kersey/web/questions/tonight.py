@@ -9,7 +9,9 @@ from typing import Any
 
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import noun_for
 from kersey.core.measure.length import Units, format_bought, format_length, format_size
+from kersey.core.project.naming import FREE_FABRIC, TONIGHT
 from kersey.core.project.project import Project
 from kersey.core.quilt.possible import Possible
 from kersey.core.quilt.quilt import Quilt, make_quilt
@@ -46,7 +48,7 @@ def sketch_of(free: Iterable[Pulled]) -> Project | None:
     largest = sorted(for_blocks, key=lambda pulled: -pulled.area)[:MOST_FABRICS]
     if not largest:
         return None
-    return Project("Tonight", "all that is free", tuple(largest), sketch=True)
+    return Project(TONIGHT, FREE_FABRIC, tuple(largest), sketch=True)
 
 
 def tonight(room: Workroom, free: Sequence[Pulled], units: Units, seen: int = -1) -> dict[str, Any]:
@@ -94,20 +96,20 @@ def _shown(project: Project, possible: Possible, units: Units, scale: float) -> 
 def _mended(nearly: Nearly, units: Units) -> str:
     """What would do, in a few words."""
     if not nearly.sought:
-        return "What would do is being looked for."
+        return "Looking for what would fill the gap …"
     if not nearly.mends:
-        return "No one sort of cloth alone would do."
+        return "No single fabric would fill the gap."
     # Of each form the least cloth: who lacks half a yard need not hear of three.
     least = sorted(nearly.mends, key=lambda m: m.pieces * m.fabric.width * m.fabric.length)
     forms = {mend.fabric.form: mend for mend in reversed(least)}
     told = [mend for mend in least if forms[mend.fabric.form] is mend]
-    return " or ".join(_more(mend, units) for mend in told[:2]) + " would do."
+    return " or ".join(_more(mend, units) for mend in told[:2]) + " would be enough."
 
 
 def _more(mend: Mend, units: Units) -> str:
     facts, fabric = FACTS[mend.fabric.form], mend.fabric
     if fabric.form in CUT_FROM_THE_LENGTH:
         length = format_bought(mend.pieces * fabric.length, units)
-        return f"{length} more, {format_length(fabric.width, units)} wide,"
-    many = facts.one if mend.pieces == 1 else facts.many
-    return f"{mend.pieces} {many} more of {format_size(fabric.width, fabric.length, units)}"
+        return f"{length} more of {format_length(fabric.width, units)} wide fabric"
+    many = noun_for(mend.pieces, facts.one)
+    return f"{mend.pieces} more {many}, {format_size(fabric.width, fabric.length, units)}"

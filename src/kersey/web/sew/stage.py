@@ -21,4 +21,4 @@ def _waits(known: Reckoned) -> bool:
     return any(step.key not in known.project.done for step in sewn)
 
 
-STAGE = Stage("sew", "Sew", "Sew", _status, _waits)
+STAGE = Stage("sew", "Sew", "Sew the blocks", _status, _waits)

@@ -253,12 +253,12 @@ def _set_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
     heights = set_heights(quilt, opened.project)
     for each in heights:
         which = f" {each.number}" if len(heights) > 1 else ""
-        words = f"Strip set{which} of {each.strips}, across its strips"
+        words = f"Strip set{which} of {each.strips}, measured across the strips"
         asked = Asked(Measured.SET, each.number, "", words, each.reckoned)
         if each.measured is not None:
             verdict, per = judged(each.reckoned, each.measured, each.strips - 1)
             good = verdict is Verdict.GO_ON
-            says = "Just as it should be" if not per.off else _off_words(per, good, opened)
+            says = "Right on" if not per.off else _off_words(per, good, opened)
             asked = _with(asked, " ".join([f"{says}.", *match_words(each, opened.units)]), good)
         found.append(asked)
     return found
@@ -266,7 +266,7 @@ def _set_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
 
 def _off_words(per: PerSeam, good: bool, opened: OpenProject) -> str:
     way = "narrow" if per.off < 0 else "wide"
-    return f"{'A hair' if good else 'It came out'} too {way}, {said(per, opened.units)}"
+    return f"{'A hair' if good else 'It is'} too {way}: {said(per, opened.units)}"
 
 
 def _block_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
@@ -281,7 +281,7 @@ def _block_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
         if square and place == "height":
             break
         target = side + 2 * seam
-        words = "A block, edge to edge" if square else f"A block, its {place}"
+        words = "Block, edge to edge" if square else f"Block {place}"
         number = len([r for r in opened.project.sewing.readings if r.what is Measured.BLOCK]) + 1
         asked = Asked(Measured.BLOCK, number, "" if square else place, words, target)
         found.append(_judged_block(asked, seams, opened))
@@ -294,12 +294,16 @@ def _judged_block(asked: Asked, seams: int, opened: OpenProject) -> Asked:
         return asked
     verdict, per = judged(read[-1].target, read[-1].read, seams)
     if verdict is Verdict.GO_ON:
-        return _with(asked, "Just as it should be: go on.", True)
-    way = "small: the seams take too much" if per.off < 0 else "large: the seams take too little"
+        return _with(asked, "Right on. Keep going.", True)
+    way = (
+        "small because the seams are too wide"
+        if per.off < 0
+        else ("large because the seams are too narrow")
+    )
     move = "closer to the edge" if per.off < 0 else "further from the edge"
     words = (
-        f"It came out too {way}, {said(per, opened.units)}. Sew {move} by that much, "
-        "or take the blocks as they are and let the quilt follow."
+        f"It is too {way}: {said(per, opened.units)}. Sew that much {move}, or keep the blocks as "
+        "they are and let the quilt size follow."
     )
     return _with(asked, words, False)
 
@@ -327,7 +331,7 @@ def _row_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
         asked = Asked(Measured.ROW, number, "", f"Row {number}, {pins}", _row_length(quilt))
         if number in read:
             off = read[number].read - read[number].target
-            words = "as reckoned" if off == 0 else f"{_signed(off, opened)} off"
+            words = "as planned" if off == 0 else f"{_signed(off, opened)} off"
             asked = _with(asked, words, abs(off) <= EASE)
         found.append(asked)
     return found
@@ -345,18 +349,18 @@ def _rows(quilt: Quilt, opened: OpenProject) -> str:
     reckoned = _row_length(quilt)
     say = rows_say(reckoned, read, max(1, quilt.size.columns - 1))
     if say.verdict is Verdict.GO_ON:
-        return "The rows are as reckoned."
+        return "All rows match the plan."
     if say.verdict is Verdict.EASE:
         ease = format_length(EASE, opened.units)
-        return f"All within {ease} of what is reckoned: ease them in."
+        return f"All rows are within {ease} of the plan. Ease them in."
     if say.verdict is Verdict.FOLLOW and say.per_seam is not None:
         return (
-            f"All are off alike, {said(say.per_seam, opened.units)}. Follow the rows: sashing and "
-            "borders are then cut to them."
+            f"All rows are off by the same amount: {said(say.per_seam, opened.units)}. Choose “as "
+            "measured”, and sashing and borders will be cut to fit."
         )
     if say.verdict is Verdict.ONE and say.per_seam is not None:
-        return f"Row {say.one} is off, {said(say.per_seam, opened.units)}. Mend that one."
-    return "They are uneven: mend the ones furthest off, then measure again."
+        return f"Row {say.one} is off: {said(say.per_seam, opened.units)}. Fix that row."
+    return "The rows are uneven. Fix the ones that are furthest off, then measure again."
 
 
 def _strip_field(quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
@@ -372,22 +376,22 @@ def _strips(opened: OpenProject) -> list[str]:
     for drift in drifts(opened.project.sewing.of(Measured.STRIP)):
         place = drift.place or "middle"
         if not drift.per_seam.off:
-            found.append(f"{place.capitalize()}: as it should be.")
+            found.append(f"{place.capitalize()}: right on.")
             continue
         more = correction(drift, _OVER)
         way = "narrower" if drift.per_seam.off < 0 else "wider"
         turn = "less" if drift.per_seam.off < 0 else "more"
         off, back = said(drift.per_seam, opened.units), said(more, opened.units)
         found.append(
-            f"{place.capitalize()}: {way} than reckoned, {off}. Over the next {_OVER} strips let "
-            f"each seam take {turn}: {back}."
+            f"{place.capitalize()}: {way} than planned, {off}. Over the next {_OVER} strips, take "
+            f"{turn} in each seam: {back}."
         )
     return found
 
 
 def _log_words(reading: Reading, opened: OpenProject) -> str:
     off = reading.read - reading.target
-    return "as it should be" if off == 0 else f"{_signed(off, opened)} off"
+    return "right on" if off == 0 else f"{_signed(off, opened)} off"
 
 
 def _row_numbers(quilt: Quilt) -> list[list[str]]:

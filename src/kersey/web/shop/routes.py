@@ -29,7 +29,7 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 _SOLD = {
-    Form.YARDAGE: "off the bolt", Form.FAT_QUARTER: "fat quarter", Form.FAT_EIGHTH: "fat eighth",
+    Form.YARDAGE: "by the yard", Form.FAT_QUARTER: "fat quarter", Form.FAT_EIGHTH: "fat eighth",
     Form.STRIP: "strips", Form.SQUARE: "squares", Form.BATTING: "batting",
 }  # fmt: skip
 
@@ -127,7 +127,7 @@ def _stock(said: str, off_the_bolt: bool, units: Units) -> Fraction:
     if off_the_bolt:
         return parse_length(said, units)
     if not said.strip().isdecimal():
-        raise InvalidValue("Stock is a whole number, like 12; leave it out if there is enough.")
+        raise InvalidValue("Type stock as a whole number, like 12, or leave it empty.")
     return Fraction(int(said))
 
 

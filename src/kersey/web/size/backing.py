@@ -12,6 +12,7 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.cloth.fabric import BadFabric, Print
 from kersey.core.cloth.forms import Form
 from kersey.core.frame.backing import JOIN_COST, BackingWay
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length
 from kersey.core.project.project import Project
 from kersey.core.quilt.pieced_sheet import PiecedSheet, Thrift, piece_sheet
@@ -33,8 +34,8 @@ _HIGH = 260.0
 _OF_CLOTH = frozenset({Form.YARDAGE, Form.BACKING, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.PIECE})
 _OF_BATTING = frozenset({Form.BATTING})
 _WAYS = {
-    BackingWay.UPRIGHT: "Seams upright",
-    BackingWay.ACROSS: "Seams across",
+    BackingWay.UPRIGHT: "Vertical seams",
+    BackingWay.ACROSS: "Horizontal seams",
     BackingWay.WIDE: "One extra-wide piece",
 }
 
@@ -89,11 +90,11 @@ def piece_backing(
     opened = open_project(room, project_id)
     form = read_form(PiecesForm, typed, opened.units)
     if form.part not in (Role.BACKING, Role.BATTING) or opened.quilt is None:
-        raise BadFabric("Only a backing or a batting is pieced so.")
+        raise BadFabric("Only a backing or batting can be pieced this way.")
     there = _pieces(room, opened.project, form.part)
     sheet = _sheet(opened.quilt, form.part, there, form.thrift)
     if sheet is None:
-        raise BadFabric("The pieces that are free do not make it any more.")
+        raise BadFabric("The free pieces are no longer enough for this.")
     taken = _taken(sheet, there)
     change(room, project_id, form.revision, lambda p: _instead(p, form.part, taken))
     return _back(request, project_id)
@@ -127,20 +128,20 @@ def _off_the_bolt(quilt: Quilt, scale: float) -> Iterator[Way]:
     usable, units = quilt.project.design.usable_width, quilt.units
     pulled = any(p.serves(Role.BACKING) for p in quilt.project.fabrics)
     for plan in quilt.backing.plans:
-        takes = f"{format_bought(plan.cloth, units)} to buy"
+        takes = f"buy {format_bought(plan.cloth, units)}"
         if plan.panels > 1:
             takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
         if plan.way is BackingWay.ACROSS and quilt.backing_stands:
-            takes += "; the print, which has a direction, would lie on its side"
+            takes += "; this directional print would run sideways"
         drawn = draw_panels(size, top, plan, usable, units, scale)
         used = quilt.backing_plan is plan and not pulled
         yield Way(_WAYS[plan.way], takes, drawn, "way", plan.way, used)
     if quilt.let_in:
         plan = quilt.let_in.plan
-        takes = f"{format_bought(plan.cloth, units)} to buy, and {quilt.let_in.blocks} spare blocks"
+        takes = f"buy {format_bought(plan.cloth, units)}, and {quilt.let_in.blocks} spare blocks"
         drawn = draw_let_in(size, top, quilt.let_in, quilt.block[0], units, scale)
         used = quilt.backing_plan.way is BackingWay.LET_IN and not pulled
-        yield Way("Spare blocks let in", takes, drawn, "way", BackingWay.LET_IN, used)
+        yield Way("With a row of spare blocks", takes, drawn, "way", BackingWay.LET_IN, used)
 
 
 def _pieced(room: Workroom, opened: OpenProject, part: Role, scale: float) -> Iterator[Way]:
@@ -163,12 +164,12 @@ def _way_of(
 ) -> Way:  # fmt: skip
     names = dict.fromkeys(prints[name].name for row in sheet.rows for name, _, _ in row.pieces)
     pieces = sum(len(row.pieces) for row in sheet.rows)
-    seams = f"{sheet.seams} seam{'s' * (sheet.seams != 1)}" if sheet.seams else "no seam"
-    takes = f"{pieces} piece{'s' * (pieces != 1)}, {seams}: {', '.join(names)}"
+    seams = counted(sheet.seams, "seam") if sheet.seams else "no seam"
+    takes = f"{counted(pieces, 'piece')}, {seams}: {', '.join(names)}"
     drawn = draw_pieced(sheet, quilt.scheme.top, prints, quilt.units, scale)
     used = {key for row in sheet.rows for key, _, _ in row.pieces}
     pulled = {sheet_piece(p).name for p in quilt.project.fabrics if p.serves(part)}
-    title = f"What is there, {thrift}"
+    title = f"From your stash, {thrift.words}"
     return Way(title, takes, drawn, "thrift", thrift, in_use=bool(pulled) and used <= pulled)
 
 

@@ -37,18 +37,18 @@ _HIGH, _LOOKED_AT_HIGH, _LOOKED_AT_WIDE = 150.0, 430.0, 720.0
 MOST_BESIDE = 3
 _AIMS = {
     Aim.BALANCED: "balanced",
-    Aim.TARGET: "fits best",
+    Aim.TARGET: "best fit",
     Aim.LARGEST: "largest",
     Aim.LEAST_WASTE: "least waste",
     Aim.NO_BUYING: "least to buy",
 }
 _WEIGHED = {
-    "use": "how much of the cloth lies in it",
-    "fit": "how near it comes to a bed or a lap",
-    "shape": "a pleasant proportion",
-    "look": "sashing a quarter to a third of a block, the outer border near half of one",
-    "buying": "how little must be bought",
-    "size": "how large it is",
+    "use": "fabric used",
+    "fit": "fits a standard size",
+    "shape": "pleasing proportion",
+    "look": "well-proportioned sashing and borders",
+    "buying": "little to buy",
+    "size": "large quilt",
 }
 Weight = Annotated[int | None, Field(None, ge=0, le=100)]
 

@@ -31,7 +31,9 @@ from kersey.core.frame.purposes import (
 from kersey.core.frame.sashing import Sashing, check_sashing_width, proposed_widths
 from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import MOST_ROWS, SizeOption, why
+from kersey.core.measure.counting import noun_for
 from kersey.core.measure.length import CENTIMETRE, Units
+from kersey.core.measure.spoken import Spoken
 from kersey.core.measure.workshop import check_usable_width
 from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
@@ -86,14 +88,14 @@ class WishForm(RevisedForm):
     tuck: Length | None = None
 
 
-class SashingKind(StrEnum):
+class SashingKind(Spoken):
     """How strips part the blocks, beside how wide they are."""
 
     PLAIN = "plain"
     CORNERSTONES = "cornerstones"
-    FRAMED = "framed"
-    FRAMED_CORNERSTONES = "framed, cornerstones"
-    ROWS = "rows only"
+    FRAMED = "framed", "outside edges too"
+    FRAMED_CORNERSTONES = "framed, cornerstones", "outside edges too, with cornerstones"
+    ROWS = "rows only", "between rows only"
 
     def of_width(self, width: Fraction) -> Sashing:
         """Sashing of this kind."""
@@ -292,20 +294,20 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
 _EDGES = {
     EdgeStyle.DOUBLE_FOLD: "double-fold",
     EdgeStyle.SINGLE_FOLD: "single-fold",
-    EdgeStyle.BIAS: "on the bias",
-    EdgeStyle.FOLDED: "backing folded over",
-    EdgeStyle.TURNED: "backing as a frame",
+    EdgeStyle.BIAS: "bias",
+    EdgeStyle.FOLDED: "backing folded to the front",
+    EdgeStyle.TURNED: "backing turned to a frame",
 }
 _SETTINGS = {
     Setting.STRAIGHT: "straight",
-    Setting.ALTERNATE: "with plain squares",
+    Setting.ALTERNATE: "alternating plain squares",
     Setting.ON_POINT: "on point",
 }
 _WAYS = {
-    BackingWay.UPRIGHT: "seams upright",
-    BackingWay.ACROSS: "seams across",
-    BackingWay.WIDE: "extra-wide, one piece",
-    BackingWay.LET_IN: "blocks let in",
+    BackingWay.UPRIGHT: "vertical seams",
+    BackingWay.ACROSS: "horizontal seams",
+    BackingWay.WIDE: "extra-wide, no seam",
+    BackingWay.LET_IN: "with a row of blocks",
 }
 
 
@@ -343,7 +345,7 @@ def _noun(missing: Missing) -> str:
     """What more would be of: its form, and the side it serves."""
     facts = FACTS[missing.fabric.form]
     roles = " or ".join(sorted(missing.fabric.roles - {ANY}))
-    return f"{roles} {facts.one if missing.pieces == 1 else facts.many}".strip()
+    return f"{roles} {noun_for(missing.pieces, facts.one)}".strip()
 
 
 def _shown(sizes: Sizes) -> tuple[SizeOption, ...]:
@@ -364,7 +366,7 @@ def _purposes(units: Units) -> list[tuple[str, str]]:
         (ANY_PURPOSE, "anything"),
         *((cover.key, cover.name) for cover in COVERS),
         *((bed.key, bed.name) for bed in beds),
-        (OWN_SIZE, "a size of my own"),
+        (OWN_SIZE, "my own size"),
     ]
 
 

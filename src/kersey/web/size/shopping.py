@@ -168,7 +168,7 @@ def _wish(project: Project, purpose: str) -> Wish | None:
 def _purposes(units: Units) -> list[tuple[str, str]]:
     beds = BEDS if units is Units.INCHES else METRIC_BEDS
     named = [(cover.key, cover.name) for cover in COVERS] + [(bed.key, bed.name) for bed in beds]
-    return [(_AS_IT_IS, "as it is now"), *named]
+    return [(_AS_IT_IS, "current size"), *named]
 
 
 def _name(cloth: Print | None) -> str:

@@ -15,7 +15,7 @@ def _status(opened: OpenProject) -> str:
         return f"{counted(quilt.blocks_short, 'block')} short"
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)
     if not quilt.project.design.size_chosen:
-        return f"proposed: {size}"
+        return f"suggested: {size}"
     return f"{quilt.size.columns} × {quilt.size.rows}, {size}"
 
 

@@ -86,7 +86,7 @@ def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedF
         None,
     )
     if chosen is None:
-        raise BadFabric("Nothing of that print is free any more.")
+        raise BadFabric("None of that print is free anymore.")
     change(room, project_id, form.revision, lambda p: _instead(p, form.part, chosen))
     address = request.app.url_path_for("size_page", project_id=project_id)
     return RedirectResponse(address, status_code=303)

@@ -148,7 +148,7 @@ def _line(each: UnitsOfASize, grid: Fraction, context: Context, scale: float) ->
     units, seam = context
     on = on_grid(each, grid, seam)
     if on is None:
-        words = "does not fit"
+        words = "doesn't fit"
     elif on.fits:
         words = f"{on.columns} × {on.rows} squares"
     else:
@@ -157,7 +157,7 @@ def _line(each: UnitsOfASize, grid: Fraction, context: Context, scale: float) ->
             for cut, where in ((on.strip_across, "at a long side"), (on.strip_down, "at an end"))
             if cut
         ]
-        words = f"with a strip cut {' and '.join(strips)}: {on.columns} × {on.rows}"
+        words = f"with strips cut {' and '.join(strips)}: {on.columns} × {on.rows}"
     names = ", ".join(dict.fromkeys(each.lots))
     prints = list(dict.fromkeys(cloth for cloth, _ in each.prints))
     drawing = draw_leaving(each.width, each.length, Form.BLOCK, prints, units, scale)

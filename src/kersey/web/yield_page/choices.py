@@ -69,7 +69,7 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
 
 
 _PRINTS = {
-    PrintsInABlock.BEST: "prints all different if it costs nothing",
+    PrintsInABlock.BEST: "prints all different if that costs no blocks",
     PrintsInABlock.DIFFERENT: "prints all different",
     PrintsInABlock.ANY: "any prints",
 }
@@ -111,7 +111,7 @@ def _fates(project: Project) -> list[tuple[str, Size, str]]:
         return []
     unfinished = side[0] + 2 * project.design.seam
     return [
-        (p.print.name, (p.width, p.length), fate_of((p.width, p.length), unfinished).value)
+        (p.print.name, (p.width, p.length), fate_of((p.width, p.length), unfinished).words)
         for p in project.fabrics
         if p.for_blocks and p.kept.lot.form is Form.BLOCK
     ]
@@ -127,9 +127,9 @@ def _work_of(project: Project) -> dict[str, Any]:
         small, large = known.facts.sides
         side = max(assembly.finished)
         if side < small and not known.whole:
-            odd = "So small it is all seams: it takes a steady hand."
+            odd = "At this size it's mostly seams and hard to sew accurately."
         if side > large:
-            odd = "So large the pattern hardly shows in a quilt."
+            odd = "At this size a quilt shows too few blocks for the pattern to read."
     return {
         "seams_a_block": -int(-seams_of(assembly) // 1),
         "cuts_a_block": sum(need.count for need in assembly.needs) // assembly.batch or 1,

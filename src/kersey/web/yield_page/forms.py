@@ -28,7 +28,7 @@ OPTION = "option_"
 
 def _check_side(side: Fraction) -> None:
     if side <= 0:
-        raise BadRecipe("block.finished", "more than 0.", "A block is more than 0, like 6.")
+        raise BadRecipe("block.finished", "more than 0.", "Type a size larger than 0, like 6.")
 
 
 class YieldForm(RevisedForm):

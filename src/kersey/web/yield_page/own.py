@@ -5,7 +5,6 @@ What is drawn is kept at once, beside the block that the quilt has, until it is 
 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
-from enum import StrEnum
 from fractions import Fraction
 from typing import Annotated, Any
 
@@ -18,6 +17,7 @@ from kersey.core.blocks.choice import OWN, BlockChoice
 from kersey.core.blocks.own_block import FEWEST, LONGEST_NAME, MOST, Cell, Kind, OwnBlock
 from kersey.core.cloth.fabric import Print, Value
 from kersey.core.errors import InvalidValue, KerseyError
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.project import Project
 from kersey.core.project.question import CUT_FROM
 from kersey.core.stash.pulled import Role
@@ -39,18 +39,18 @@ _SIDE = Fraction(12)
 _QUARTER = Fraction(1, 4)
 
 
-class Act(StrEnum):
+class Act(Spoken):
     """What is done to a cell that is touched."""
 
     PLAIN = Kind.PLAIN.value
-    HALF = Kind.HALF.value
+    HALF = Kind.HALF.value, "half-square triangle"
     HOURGLASS = Kind.HOURGLASS.value
     CORNER = Kind.CORNER.value
     CORNERS = Kind.CORNERS.value
     ALL_CORNERS = Kind.ALL_CORNERS.value
-    JOIN_RIGHT = "join to the right"
-    JOIN_DOWN = "join down"
-    PART = "part"
+    JOIN_RIGHT = "join to the right", "merge right"
+    JOIN_DOWN = "join down", "merge down"
+    PART = "part", "split"
 
 
 KEYS = {
@@ -219,7 +219,7 @@ def _context(
     fits, why, steps = True, "", list[str]()
     try:
         assembly = draft.assembly((_SIDE, _SIDE), opened.project.design.seam)
-        steps = [make.name for make in assembly.makes if make.of]
+        steps = [make.words for make in assembly.makes if make.of]
     except KerseyError as error:
         fits, why = False, str(error)
     prints = _prints(opened.project)

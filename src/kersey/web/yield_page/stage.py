@@ -10,15 +10,15 @@ from kersey.web.stage import Stage
 def _status(opened: OpenProject) -> str:
     kept = opened.project.plan
     if kept is None or opened.news.standing is Standing.NOTHING:
-        return "not counted yet"
+        return "not worked out yet"
     if kept.block.makes_one_piece and kept.finished is not None:
         return f"one piece, {format_size(*kept.finished, opened.units)}"
     blocks = counted(kept.possible, kept.block.unit)
     if opened.news.standing is Standing.BEFORE:
-        return f"{blocks}, before the change"
+        return f"{blocks}, out of date"
     if opened.project.design.even:
-        return f"{blocks}, cut alike"
-    sure = "proved" if kept.most.proved else f"at most {kept.most.bound}"
+        return f"{blocks}, all cut the same way"
+    sure = "proved" if kept.most.proved else f"best so far; {kept.most.bound} at most"
     return f"{blocks}, {sure}"
 
 

@@ -5,7 +5,6 @@ The quilts come in as they are found, and are looked at, sorted, laid side by si
 
 from collections import Counter
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 from hashlib import blake2s
 from math import sqrt
@@ -17,6 +16,8 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.blocks.facts import Difficulty
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.project import Project
 from kersey.core.quilt.possible import Possible, WallQuestion, taken, wall_question
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
@@ -43,21 +44,21 @@ _MOST_BESIDE = 3
 _FORMS_NAMED = 2
 
 
-class Sort(StrEnum):
+class Sort(Spoken):
     """What the quilts are sorted by."""
 
-    USES = "uses most"
+    USES = "uses most", "most fabric used"
     LARGEST = "largest"
-    WORK = "least work"
+    WORK = "least work", "fewest seams"
     BUY = "least to buy"
 
 
-class Only(StrEnum):
+class Only(Spoken):
     """Quilts that are left out unless they are so."""
 
-    NOTHING_BOUGHT = "nothing bought"
+    NOTHING_BOUGHT = "nothing bought", "nothing to buy"
     NO_BIAS = "no bias edges"
-    FIRST = "first quilt"
+    FIRST = "first quilt", "beginner"
     EVENING = "one evening"
 
 
@@ -294,14 +295,11 @@ def _fabric_words(project: Project) -> str:
     forms = Counter[Form]()
     for pulled in for_blocks:
         forms[pulled.kept.lot.form] += pulled.count
-    said = [
-        f"{count} {FACTS[form].one if count == 1 else FACTS[form].many}"
-        for form, count in forms.most_common(_FORMS_NAMED)
-    ]
-    return " and ".join(said) if len(forms) <= _FORMS_NAMED else "This fabric"
+    said = [counted(count, FACTS[form].one) for form, count in forms.most_common(_FORMS_NAMED)]
+    return " and ".join(said) if len(forms) <= _FORMS_NAMED else "this fabric"
 
 
 def _left_words(hung: Hung) -> str:
     """What stays of the cloth, in a few words."""
     share = round(100 * (1 - float(hung.possible.used)))
-    return "nearly nothing" if share < 2 else f"{share} % of the cloth"
+    return "almost none" if share < 2 else f"{share}% of the fabric"

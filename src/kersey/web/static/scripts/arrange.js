@@ -81,8 +81,8 @@ function show() {
   for (const button of document.querySelectorAll("[data-act]")) button.disabled = !those().size;
   const one = lifted !== null ? placeAt(lifted) : cursor !== null ? placeAt(cursor) : null;
   if (one) {
-    const many = chosen.size > 1 ? ` ${chosen.size} are marked.` : "";
-    tell(lifted !== null ? `${one.dataset.number} is lifted: arrows carry it, Enter lays it down.` : `${one.getAttribute("aria-label")}.${many}`);
+    const many = chosen.size > 1 ? ` ${chosen.size} selected.` : "";
+    tell(lifted !== null ? `${one.dataset.number} is picked up. Arrows move it, Enter puts it down.` : `${one.getAttribute("aria-label")}.${many}`);
   }
 }
 
@@ -302,7 +302,7 @@ document.addEventListener("click", (event) => {
   else if (spare) {
     const empty = frame().querySelector(".place.empty");
     const place = cursor ?? (empty ? Number(empty.dataset.place) : null);
-    if (place === null) tell("Mark the place first where it is to lie.");
+    if (place === null) tell("First select the spot for this block.");
     else act("bring", { block: spare.dataset.block, places: numbersOf([place]) });
   } else if (back?.matches(".look-back")) {
     view = view === back.dataset.view ? "" : back.dataset.view;

@@ -24,11 +24,11 @@ document.addEventListener("htmx:afterRequest", (event) => {
   if (successful || !xhr || xhr.status === 0) return;
   const kind = xhr.getResponseHeader("content-type") || "";
   if (kind.startsWith("text/plain")) {
-    say(`${xhr.responseText} What you typed is still on the page.`);
+    say(`${xhr.responseText} What you typed is still here.`);
   }
 });
 document.addEventListener("htmx:sendError", () => {
-  say("Kersey does not answer. Is it still running? What you typed is still on the page.");
+  say("Kersey isn't answering. Is it still running? What you typed is still here.");
 });
 
 // A page that is left while a change is still under way would be shown without it: it waits.
