@@ -82,7 +82,7 @@ def test_every_act_is_one_step_that_is_undone_and_done_again(wall: TestClient) -
     for page in reversed(pages[:-1]):
         assert listed(undone(wall)) == page
     assert listed(undone(wall)) == pages[0]
-    assert "as Kersey laid it" in wall.get(WALL).text
+    assert "Kersey's first layout" in wall.get(WALL).text
     for page in pages[1:]:
         assert listed(undone(wall, "on")) == page
 
@@ -100,7 +100,7 @@ def test_what_is_put_aside_lies_beside_the_wall_and_is_brought_back(wall: TestCl
 
 def test_a_pin_holds_and_a_wrong_place_is_named(wall: TestClient) -> None:
     before = listed(act(wall, act="pin", places="1-1"))
-    assert "1 pin holds" in re.sub(r"\s+", " ", wall.get(WALL).text)
+    assert "1 block pinned." in re.sub(r"\s+", " ", wall.get(WALL).text)
     page = act(wall, status=422, act="swap", places="1-1 1-2")
     assert "Let it go first" in page
     for places in ("9-9", "x", "", "1-1"):
@@ -136,7 +136,7 @@ def test_mending_and_shuffling_are_followed_and_laid(wall: TestClient) -> None:
         proof = wall.get(f"{WALL}/proof").text
         if "hx-get" not in proof:
             break
-    assert re.search(r"The same print touching, seen alone: none can be had", proof)
+    assert re.search(r"Same print touching: by itself, none is possible", proof)
     followed = found(wall, "mend")
     would = re.search(r"<b>(\w+)</b> (?:would trouble|troubles)", followed)
     assert would
@@ -160,7 +160,7 @@ def test_what_was_found_for_another_wall_is_not_laid(wall: TestClient) -> None:
     found(wall, "anew")
     act(wall, act="swap", places="1-1 1-2")
     page = act(wall, f"{WALL}/search", status=422, what="anew")
-    assert "not known any more" in page
+    assert "That result is gone" in page
 
 
 def test_weights_are_kept_and_decide_what_counts(wall: TestClient) -> None:
@@ -189,7 +189,7 @@ def test_a_version_is_kept_noted_hung_laid_and_travels_with_the_file(wall: TestC
     second = str(wall.get("/projects/2/arrange/versions").text)
     assert "too busy?" in second
     assert listed(act(wall, f"{WALL}/version", number="0", do="lay")) == first
-    assert "“warm centre” laid" in wall.get(WALL).text
+    assert "switched to “warm centre”" in wall.get(WALL).text
     page = act(wall, f"{WALL}/version", number="0", do="drop")
     assert "Nothing is kept yet" in page
 
@@ -220,7 +220,7 @@ def test_the_wall_shows_what_is_joined(wall: TestClient) -> None:
     key = re.search(r'value="(join-rows[^"]*)">row 1 is sewn', page)
     assert key
     page = act(wall, f"{WALL}/joined", key=key[1])
-    assert "1 of 7 seams" in page
+    assert "1 of 7 joins" in page
     page = act(wall, f"{WALL}/joined", joining="fours", key="")
     assert "four 1-1 is sewn" in page
     page = act(wall, f"{WALL}/joined", joining="rows", key=key[1])
@@ -237,17 +237,17 @@ def test_another_size_keeps_what_it_can_and_says_what_changed(wall: TestClient) 
     assert {place: before[place] for place, _ in after} == dict(after)
     # A plan that opens less fabric would deal other blocks: it waits to be taken.
     wall.get("/projects/1/size")
-    assert "A plan that opens other fabric is found" in wall.get(WALL).text
+    assert "A plan that cuts into less fabric is ready" in wall.get(WALL).text
     wall.post("/projects/1/grid", data={"revision": revision(page), "columns": "6", "rows": "5"})
     page = wall.get(WALL).text
-    assert re.search(r"\d+ places changed with the plan", page)
+    assert re.search(r"The new plan changed \d+ spots", page)
     page = act(wall, act="seen")
-    assert "changed with the plan" not in page
+    assert "The new plan changed" not in page
 
 
 def test_windows_leave_plain_squares_between(wall: TestClient) -> None:
     page = wall.get(WALL).text
-    assert re.search(r"leaves 10 blocks, takes [^;<]*yd[^;<]*of plain cloth; 5 × 5", page)
+    assert re.search(r"leaves 10 blocks, needs [^;<]*yd[^;<]*of plain fabric; 5 × 5", page)
     page = act(wall, look="windows:")
     assert page.count('class="place"') == 10
     assert "remove plain blocks" in page
@@ -269,8 +269,8 @@ def test_a_photograph_of_the_real_wall_is_read_and_taken(wall: TestClient) -> No
         f"x{n}={100 * x:.2f}&y{n}={100 * y:.2f}" for n, (x, y) in enumerate(corners.points, 1)
     )
     page = wall.get(f"{sent.url}?{marks}").text
-    assert "Exchanged:</b> 1-1 and 2-3" in page
-    assert "Turned otherwise:</b> 3-3" in page
+    assert "Swapped:</b> 1-1 and 2-3" in page
+    assert "Turned a different way:</b> 3-3" in page
     assert re.search(r'class="figure">17</span> of 20', page)
     fields: dict[str, Any] = dict(mark.split("=") for mark in marks.split("&"))
     path = str(sent.url).removeprefix("http://127.0.0.1:8000")

@@ -28,11 +28,11 @@ def test_keys_and_the_spacer_that_makes_them_fit(client: TestClient) -> None:
 @pytest.mark.parametrize(
     ("asked", "says"),
     [
-        ("width=40&length=40&wanted_width=39&wanted_length=50", "more than is wanted"),
-        ("width=many&length=40", "not a length"),
+        ("width=40&length=40&wanted_width=39&wanted_length=50", "larger than the size you want"),
+        ("width=many&length=40", "isn't a length"),
         ("width=40", "length"),
         ("width=40&length=40&seam=9", "seam"),
-        ("kind=keys&width=20&length=20&key=30", "A key is more than 0"),
+        ("kind=keys&width=20&length=20&key=30", "A piano key must be wider than 0"),
         ("width=40&length=40&corners=round", "corners"),
     ],
 )

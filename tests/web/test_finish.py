@@ -41,7 +41,7 @@ def test_borders_follow_three_readings(client: TestClient) -> None:
     assert "to the size" in page
     said = {"revision": revision(page), "border": "0", "axis": "0", "read_0": f"{whole + 1}"}
     page = client.post(f"{project}/finish/sides", data=said).text
-    assert "Mend seams first" in page
+    assert "Fix the seams" in page
     assert client.post(
         f"{project}/finish/sides", data={**said, "revision": revision(page), "read_0": "long"}
     ).status_code == 422  # fmt: skip
@@ -56,7 +56,7 @@ def test_layers_and_stitching_are_chosen(client: TestClient) -> None:
     page = client.post(f"{project}/finish/layers", data=said).text
     assert "can't take an iron" in page
     page = client.get(f"{project}/finish/quilting").text
-    assert "more than the 3″ its batting allows" in page
+    assert "more than the 3″ the batting allows" in page
     said = {"revision": revision(page), "pattern": "diagonals", "distance": "2", "crossed": "true"}
     page = client.post(f"{project}/finish/quilting", data=said).text
     assert "within the 3″ its batting allows" in page
@@ -81,7 +81,7 @@ def test_layers_are_drawn_of_what_is_pulled_for_them(client: TestClient) -> None
         assert client.post(f"{project}/size/backing/pieces", data=said).status_code == 200
         return str(client.get(f"{project}/finish/layers").text)
 
-    assert "2 pieces that are pulled, butted" in pulled("batting", "fewest seams")
+    assert "2 pulled pieces, butted" in pulled("batting", "fewest seams")
     assert "One pulled piece covers it" in pulled("backing", "fewest seams")
     assert "2 pieces in rows, 1 seam." in pulled("backing", "least cloth")
 
@@ -95,7 +95,7 @@ def test_the_edge_follows_what_was_measured_after_quilting(client: TestClient) -
     assert "40 × 49½″" in page
     assert "measured after quilting" in page
     assert "191″" in page
-    while "Begin " in page:
+    while "Start " in page:
         moved = re.search(r'name="start" value="([^"]+)"><input[^>]*value="(\w+)"', page)
         assert moved
         said = {"revision": revision(page), "start": moved[1], "to_the_right": moved[2]}
@@ -169,7 +169,7 @@ def test_photographs_are_kept_by_their_names(tmp_path: Path, client: TestClient)
     assert kept.count('src="data:image/png;base64,') == 2
     said = {"revision": revision(page), "name": "front.png"}
     page = client.post(f"{project}/finish/photograph", data=said).text
-    assert 'Keep it<span class="visually-hidden">: front.png' in page
+    assert 'Keep photo<span class="visually-hidden">: front.png' in page
     (camera / "back.png").unlink()
     assert "is no longer in the folder" in client.get(f"{project}/finish/after").text
     said = {"revision": revision(page), "name": "../kersey.db", "kept": "true"}

@@ -41,9 +41,9 @@ def test_quilts_hang_on_several_walls(full: TestClient) -> None:
 def test_lots_lie_on_several_shelves_and_the_search_goes_along(full: TestClient, view: str) -> None:
     page = full.get("/cupboard", params={"words": "quarter", "view": view}).text
     words, links = ways(page)
-    assert words == "shelf 1 of 2"
+    assert words == "Page 1 of 2"
     onward = full.get(links["next"]).text
-    assert ways(onward)[0] == "shelf 2 of 2"
+    assert ways(onward)[0] == "Page 2 of 2"
     assert "words=quarter" in ways(onward)[1]["prev"]
     names = [set(re.findall(r"/cupboard/lots/(\d+)", each)) for each in (page, onward)]
     assert not names[0] & names[1]

@@ -93,7 +93,7 @@ def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
     assert "40 strips × 6 segments of 6½″ = 240, three per block" in page
     assert "80 blocks need 39″ of “Roll of 40 strips”; any less makes 66." in page
     assert re.search(r"One more strip makes <b>82</b>", page)
-    assert "layers stack" in page.lower()
+    assert "stacked layers" in page.lower()
     size = client.get(f"/projects/{number}/size").text
     assert "54 × 66" in size
     assert "across 3¼ yd, upright 4 yd" in size
@@ -175,7 +175,7 @@ def test_a_quilt_is_begun_with_any_fabric(client: TestClient) -> None:
             {"promised_width": "6 1/2"},
             "that is the unfinished size; in the quilt it finishes at 6 × 6″",
         ),
-        ({"promised_width": "7 1/2"}, "the seams were forgotten: the pieces laid side by side"),
+        ({"promised_width": "7 1/2"}, "seam allowances were left out: side by side"),
         ({"promised_blocks": "none"}, "whole number"),
     ],
 )

@@ -100,7 +100,7 @@ def test_a_block_is_drawn_without_a_script(client: TestClient) -> None:
     kept = json.loads(client.get(f"{base}/block.json").text)
     assert (kept["name"], kept["grid"], len(kept["cells"])) == ("Signal lamp", 4, 15)
     assert kept["cells"][0]["turn"] == 1
-    assert "no JSON" in send("file", 422, content="half a block")
+    assert "isn't a Kersey block file" in send("file", 422, content="half a block")
     wheel = [(1, 1, 1, 2), (1, 3, 2, 1), (3, 2, 1, 2), (2, 1, 2, 1), (2, 2, 1, 1)]
     cells = [dict(zip(("row", "column", "rows", "columns"), each, strict=True)) for each in wheel]
     send("file", content=json.dumps({"kersey": "block/1", "name": "Wheel", "grid": 3,

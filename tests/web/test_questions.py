@@ -22,7 +22,7 @@ def test_the_cupboard_answers_by_itself(client: TestClient) -> None:
     assert client.get("/cupboard/questions", params={"length": "long"}).status_code == 422
     # What is pulled is not free any more, and what is there says so at once.
     client.post("/projects", data={"line": "roll of 40 strips, 20 prints"})
-    assert "15 prints lie free" in client.get("/cupboard/questions").text
+    assert "15 prints are free to use" in client.get("/cupboard/questions").text
 
 
 def test_a_sketch_of_all_that_is_free_holds_nothing_back(client: TestClient) -> None:
@@ -34,7 +34,7 @@ def test_a_sketch_of_all_that_is_free_holds_nothing_back(client: TestClient) -> 
     assert begun.status_code == 303
     number = re.findall(r"/projects/(\d+)/", begun.headers["location"])[0]
     assert "40 strips, 20 prints" in client.get(f"/projects/{number}/pull").text
-    assert "20 prints lie free" in client.get("/cupboard/questions").text
+    assert "20 prints are free to use" in client.get("/cupboard/questions").text
 
 
 def _told(client: TestClient) -> str:
@@ -56,7 +56,7 @@ def test_what_could_be_made_tonight_is_told_and_follows_the_cupboard(client: Tes
     assert "Plain square" in page
     # A sketch holds nothing; what came since is in the answer.
     client.post("/cupboard", data={"lines": "4 charm squares, 1 print"})
-    assert "4 prints lie free" in client.get("/cupboard/questions/tonight").text
+    assert "4 prints are free to use" in client.get("/cupboard/questions/tonight").text
 
 
 def test_how_much_there_is_by_form_and_by_colour(client: TestClient) -> None:

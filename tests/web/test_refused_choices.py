@@ -38,14 +38,14 @@ def choices(client: TestClient, **typed: str) -> dict[str, str]:
     ("field", "typed", "says"),
     [
         ("finished_width", "ten", "“ten” isn't a length"),
-        ("finished_width", "0", "A block is more than 0"),
-        ("finished_width", "1", "It must be more than the centre alone"),
+        ("finished_width", "0", "Type a size larger than 0"),
+        ("finished_width", "1", "It must be larger than the center by itself"),
         ("seam", "x", "“x” isn't a length"),
-        ("seam", "3", "A seam is more than 0 and at most 1″"),
+        ("seam", "3", "A seam allowance can be up to 1″"),
         ("option_rounds", "2.5", "It must be a whole number, like 3"),
         ("option_rounds", "40", "It must be a whole number from 1 to 12"),
         ("option_centre", "wide", "It must be a length, like 1 1/2"),
-        ("option_centre", "0.1", "It must be a length of more than ½″"),
+        ("option_centre", "0.1", "It must be a length over ½″"),
     ],
 )
 @pytest.mark.parametrize("headers", [HTMX, {}])

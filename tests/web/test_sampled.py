@@ -18,7 +18,7 @@ def test_ten_are_measured_and_all_are_known(client: TestClient) -> None:
     assert "of them are large enough for that square" in page
     wrong = client.get("/cupboard/lots/1", params={"sample": "2 x 9"})
     assert wrong.status_code == 422
-    assert "Measure from 3" in wrong.text
+    assert "Measure 3 to" in wrong.text
     # Of cloth that is counted there is nothing to reckon.
     client.post("/cupboard", data={"lines": "12 fat quarters, 12 prints"})
     assert "Measure ten" not in client.get("/cupboard/lots/2", params=said).text

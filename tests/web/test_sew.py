@@ -43,7 +43,7 @@ def test_a_school_is_chosen_and_says_what_nests(client: TestClient) -> None:
     opened = client.post(
         f"{project}/sew/pressing", data={"revision": revision(page), "school": "open"}
     ).text
-    assert "Pressed open nothing locks" in opened
+    assert "Seams pressed open don't nest" in opened
 
 
 def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
@@ -64,7 +64,7 @@ def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
     page = client.post(
         f"{project}/sew/readings/forget", data={"revision": revision(page), "place": "0"}
     ).text
-    assert "Nothing yet." in page
+    assert "Nothing measured yet." in page
     assert "As planned." in page
     wrong = client.post(f"{project}/sew/readings", data=reading | {"read": "soft"})
     assert wrong.status_code == 422

@@ -115,9 +115,9 @@ def test_prices_are_changed_and_kept_in_the_file(quilt: TestClient) -> None:
     ("wrong", "says"),
     [
         ({"price": "dear"}, "A price is a number"),
-        ({"width": "3"}, "How wide is it"),
-        ({"stock": "some"}, "Stock is a whole number"),
-        ({"name": "fat eighth"}, "called “fat eighth” already"),
+        ({"width": "3"}, "Type the width"),
+        ({"stock": "some"}, "Type stock as a whole number"),
+        ({"name": "fat eighth"}, "“fat eighth” is already"),
     ],
 )
 def test_a_ware_that_cannot_be_is_said(

@@ -135,12 +135,14 @@ def test_a_border_of_keys_has_the_spacer_that_makes_them_fit(sized: TestClient) 
     sized.post("/projects/1/grid", data=grid, headers=HTMX)
     page = finish(sized, border_width="3", key="4")
     assert ">50 × 62<" in page
-    assert "50 piano keys, 4½ × 3½″; spacer strips sides 1½″, top and bottom 1½″" in page
+    assert (
+        "50 piano keys, 4½ × 3½″; spacer strips 1½″ for the sides, 1½″ for top and bottom" in page
+    )
     sheet = sized.get("/projects/1/cut").text
     assert "First add the spacer strips: two of 1½ × 54½″ for the sides" in sheet
     assert "<dt>Spacer</dt>" in sheet
     assert (
-        "A key is from"
+        "Piano keys can be"
         in sized.post(
             "/projects/1/size/frame",
             data=USUAL | {"key": "13", "revision": revision(sized)},
@@ -170,7 +172,7 @@ def test_prints_of_the_cupboard_are_tried_and_one_is_used(sized: TestClient) -> 
     assert "Prints 1 to 2 of 2" in sized.get("/projects/1/size/tryouts").text
     again = sized.post("/projects/1/size/tryouts", data=data | {"revision": revision(sized)})
     assert again.status_code == 422
-    assert "free any more" in again.text
+    assert "free anymore" in again.text
 
 
 def test_a_backing_is_pieced_of_what_is_there(sized: TestClient) -> None:

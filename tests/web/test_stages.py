@@ -51,15 +51,15 @@ def test_what_waits_is_next_until_all_is_done() -> None:
     cut = [s.key for s in steps if s.kind.value in ("measure", "keep", "cut", "lay out")]
     sewing = next_stage(reckoned(replace(chosen, done=frozenset(cut))))
     assert sewing is not None
-    assert sewing.act == "Sew"
+    assert sewing.act == "Sew the blocks"
     sewn = [s.key for s in steps if s.kind.value not in ("border", "backing", "binding")]
     finishing = next_stage(reckoned(replace(chosen, done=frozenset(sewn))))
     assert finishing is not None
-    assert finishing.act == "Finish"
+    assert finishing.act == "Finish the quilt"
     done = replace(chosen, done=frozenset(step.key for step in steps))
     away = next_stage(reckoned(done))
     assert away is not None
-    assert away.act == "Put away"
+    assert away.act == "Put leftovers away"
     assert next_stage(reckoned(replace(done, put_away=True))) is None
 
 

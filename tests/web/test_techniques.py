@@ -19,10 +19,10 @@ def take(client: TestClient, number: int, recipe: str) -> None:
 @pytest.mark.parametrize(
     ("line", "recipe", "unit", "sheet"),
     [
-        (ROLL, "bargello", "columns", "Open each ring at its own seam"),
-        (ROLL, "quilt-as-you-go", "strips", "sew each strip after it through all layers"),
+        (ROLL, "bargello", "columns", "Open each ring at the listed seam"),
+        (ROLL, "quilt-as-you-go", "strips", "Sew each next strip through all layers"),
         (ROLL, "stepped-rows", "rows", "Cut each bar in half"),
-        ("36 strips 1 1/2 x 30, 12 prints", "string", "blocks", "Lay the middle string over"),
+        ("36 strips 1 1/2 x 30, 12 prints", "string", "blocks", "Place the middle string across"),
         ("60 pieces 4 x 5, 10 prints", "made-fabric", "blocks", "into one sheet"),
     ],
 )

@@ -77,13 +77,16 @@ def test_what_cannot_be_is_said_at_its_field(client: TestClient) -> None:
     project = begun(client)
     cut_some(client, project, 1)
     for facts, words in [
-        ({"happened": "blocks are lost", "blocks": "1000"}, "Blocks have the numbers 1 to"),
-        ({"happened": "blocks are lost", "blocks": "some"}, "Write numbers like"),
-        ({"happened": "cut at the wrong line", "thing": "5"}, "Say where it was cut"),
-        ({"happened": "a piece is too short", "thing": "5", "at": "90"}, "It must be less than"),
-        ({"happened": "a flaw in the cloth", "thing": "5", "left": "big"}, "Write sizes like"),
-        ({"happened": "a flaw in the cloth", "thing": "5", "left": "30 x 40"}, "No more can be"),
-        ({"happened": "a flaw in the cloth", "thing": "77", "left": "1 x 2"}, "Choose what it was"),
+        ({"happened": "blocks are lost", "blocks": "1000"}, "Type block numbers from 1 to"),
+        ({"happened": "blocks are lost", "blocks": "some"}, "Type numbers like"),
+        ({"happened": "cut at the wrong line", "thing": "5"}, "Type where you cut it"),
+        ({"happened": "a piece is too short", "thing": "5", "at": "90"}, "less than the piece"),
+        ({"happened": "a flaw in the cloth", "thing": "5", "left": "big"}, "Type sizes like"),
+        (
+            {"happened": "a flaw in the cloth", "thing": "5", "left": "30 x 40"},
+            "The size left can't be larger",
+        ),
+        ({"happened": "a flaw in the cloth", "thing": "77", "left": "1 x 2"}, "Choose a piece"),
     ]:
         page = client.get(f"{project}/cut/wrong", params=facts)
         assert page.status_code == 422, facts

@@ -249,7 +249,7 @@ def test_no_more_can_be_left_than_there_was() -> None:
         spoiled(lies, thing.key, 1, [(thing.width, thing.length), (Fraction(1), Fraction(1))])
     with pytest.raises(BadMishap, match="You have 6 of these"):
         spoiled(lies, thing.key, thing.count + 1)
-    with pytest.raises(BadMishap, match="Say what it was"):
+    with pytest.raises(BadMishap, match="Choose the piece"):
         spoiled(lies, "no such key", 1)
 
 

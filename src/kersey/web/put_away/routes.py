@@ -150,7 +150,7 @@ def _context(
     except Infeasible as reason:
         return context | {"problem": str(reason)}
     sums = [sum((getattr(fate, name) for fate in away.fates), Fraction(0))
-            for name in ("used", "kept", "waste")]  # fmt: skip
+            for name in ("used", "kept", "lost")]  # fmt: skip
     whole = sum(sums, Fraction(0))
     return context | {
         "sums": list(zip(("in the quilt", "back to the cupboard", "waste"),
