@@ -102,7 +102,7 @@ def test_a_pin_holds_and_a_wrong_place_is_named(wall: TestClient) -> None:
     before = listed(act(wall, act="pin", places="1-1"))
     assert "1 block pinned." in re.sub(r"\s+", " ", wall.get(WALL).text)
     page = act(wall, status=422, act="swap", places="1-1 1-2")
-    assert "Let it go first" in page
+    assert "Unpin it first" in page
     for places in ("9-9", "x", "", "1-1"):
         page = act(wall, status=422, act="swap", places=places)
         assert 'id="places-error"' in page
@@ -138,7 +138,7 @@ def test_mending_and_shuffling_are_followed_and_laid(wall: TestClient) -> None:
             break
     assert re.search(r"Same print touching: by itself, none is possible", proof)
     followed = found(wall, "mend")
-    would = re.search(r"<b>(\w+)</b> (?:would trouble|troubles)", followed)
+    would = re.search(r"<b>(\w+)</b> trouble spots? left", followed)
     assert would
     assert "Use this layout" in followed
     page = act(wall, f"{WALL}/search", what="mend")
@@ -191,7 +191,7 @@ def test_a_version_is_kept_noted_hung_laid_and_travels_with_the_file(wall: TestC
     assert listed(act(wall, f"{WALL}/version", number="0", do="lay")) == first
     assert "switched to “warm centre”" in wall.get(WALL).text
     page = act(wall, f"{WALL}/version", number="0", do="drop")
-    assert "Nothing is kept yet" in page
+    assert "No saved layouts yet" in page
 
 
 def test_pictures_are_saved_and_looks_and_the_map_are_drawn(wall: TestClient) -> None:
@@ -224,7 +224,7 @@ def test_the_wall_shows_what_is_joined(wall: TestClient) -> None:
     page = act(wall, f"{WALL}/joined", joining="fours", key="")
     assert "four 1-1 is sewn" in page
     page = act(wall, f"{WALL}/joined", joining="rows", key=key[1])
-    assert "0 of 7 seams" in page
+    assert "0 of 7 joins" in page
 
 
 def test_another_size_keeps_what_it_can_and_says_what_changed(wall: TestClient) -> None:
@@ -291,9 +291,9 @@ def test_threads_named_in_settings_are_proposed_on_the_wall(wall: TestClient) ->
               "theme": "device", "paper": "letter"}  # fmt: skip
     refused = wall.post("/settings", data={**fields, "threads": "pewter"})
     assert refused.status_code == 422
-    assert "a name and a colour" in refused.text
+    assert "a name and a color" in refused.text
     wall.post("/settings", data={**fields, "threads": "snow #ffffff\npewter #8a8f92"})
-    assert "<b>pewter</b> vanishes best" in wall.get(WALL).text
+    assert "<b>pewter</b> blends best" in wall.get(WALL).text
 
 
 def test_a_quilt_of_one_piece_has_nothing_to_arrange(client: TestClient) -> None:

@@ -96,8 +96,8 @@ def test_the_worked_figures_are_on_the_pages(client: TestClient) -> None:
     assert "stacked layers" in page.lower()
     size = client.get(f"/projects/{number}/size").text
     assert "54 × 66" in size
-    assert "across 3¼ yd, upright 4 yd" in size
-    assert "252″ long: 7 strips of 2½, 6 joins" in size
+    assert "3¼ yd" in size
+    assert "252″ of binding: 7 strips, 2½″ wide, 6 joins" in size
 
 
 def test_sliding_tries_without_keeping_and_posting_keeps(client: TestClient) -> None:
@@ -137,7 +137,9 @@ def test_any_block_of_any_fabric_and_what_is_wrong_with_it(client: TestClient) -
     pieces = "3 A any 2 1/2 x 6 1/2\ndifferent any"
     client.post(address, data={**own, "revision": "3", "pieces": pieces}, headers=HTMX)
     assert ">80</span> blocks" in client.get(address).text
-    assert "Say on Yield how large" in client.get(f"/projects/{number}/size").text
+    assert (
+        "On Yield, type your block's finished size" in client.get(f"/projects/{number}/size").text
+    )
     sized = {**own, "revision": "4", "pieces": pieces, "finished_width": "6"}
     client.post(address, data=sized, headers=HTMX)
     assert "54 × 66" in client.get(f"/projects/{number}/size").text

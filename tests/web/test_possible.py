@@ -106,8 +106,8 @@ def test_a_block_is_drawn_without_a_script(client: TestClient) -> None:
     send("file", content=json.dumps({"kersey": "block/1", "name": "Wheel", "grid": 3,
                                      "cells": cells}))  # fmt: skip
     page = client.get(base).text
-    assert "It cannot be sewn yet" in page
-    assert "No straight seam parts it" in send("take", 422, side="12")
+    assert "You can't sew this block yet." in page
+    assert "There is no straight seam" in send("take", 422, side="12")
     send("cell", square="0 0", act="part")
     send("take", side="9")
     page = client.get(f"/projects/{number}/yield/block").text

@@ -85,7 +85,7 @@ def test_a_length_and_a_weight_are_pulled(site: TestClient) -> None:
 
 @pytest.mark.parametrize("pieces", ["43", "-1", "many", "1/2", "0", "9" * 30])
 def test_more_than_there_is_or_no_number_pulls_nothing(site: TestClient, pieces: str) -> None:
-    data = {"revision": revision(site), "lot": lot_of(site, "Squares"), "pieces": pieces}
+    data = {"revision": revision(site), "lot": lot_of(site, "42 squares"), "pieces": pieces}
     answer = site.post("/projects/1/fabrics", data=data)
     assert answer.status_code == 422
     assert 'class="field-error"' in answer.text
@@ -261,9 +261,9 @@ def test_a_copy_is_a_sketch(site: TestClient) -> None:
     assert site.get("/projects/2/yield/block").status_code == 200
     refused = site.post("/projects/2/hold", data={"revision": "1"})
     assert refused.status_code == 409
-    assert "Return some of it there first" in refused.text
+    assert "Return some there first" in refused.text
     site.post("/projects/1/delete")
-    assert "A sketch tries" not in send(site, "/projects/2/hold")
+    assert "A sketch doesn't" not in send(site, "/projects/2/hold")
 
 
 def test_ticked_lots_are_pulled_from_the_cupboard(site: TestClient) -> None:

@@ -95,7 +95,7 @@ def test_the_clock_the_evenings_and_where_one_was(client: TestClient) -> None:
     client.post(f"{project}/sew/pass", data={"key": key_of(page), "done": "true"})
     page = client.get(f"{project}/sew").text
     assert re.search(r"Last step: Sew [^<]+\.", page)
-    assert re.search(r"Last: Sew [^<]+\.", client.get("/").text)
+    assert re.search(r"Last step: Sew [^<]+\.", client.get("/").text)
     client.post(f"{project}/sew/time", data={"work": "sewing blocks"})
     page = client.get(f"{project}/sew").text
     client.post(f"{project}/sew/pass", data={"key": key_of(page), "done": "true"})
@@ -154,7 +154,7 @@ def test_uneven_blocks_are_evened_out_and_sets_matched(client: TestClient) -> No
     done = {"revision": revision(page), "doing": "Part them by a sashing that takes it up"}
     client.post(f"{project}/sew/uneven", data=done)
     sheet = client.get(f"{project}/cut").text
-    assert "As measured" in sheet
+    assert "your measurements" in sheet
     assert "1¼″" in client.get(f"{project}/size").text
     page = client.get(f"{project}/sew/measures").text
     client.post(

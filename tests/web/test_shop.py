@@ -23,7 +23,7 @@ def quilt(client: TestClient) -> TestClient:
 def list_of(client: TestClient, wanted: str) -> str:
     """The list once everything on it is known."""
     page, seen = client.get(f"/projects/1/size/shopping?{wanted}"), 0
-    while "Looking what would do" in page.text:
+    while "Looking for what to buy" in page.text:
         found = re.search(r"seen=(\d+)", page.text)
         seen = int(found[1]) if found else seen
         address = f"/projects/1/size/shopping?{wanted}&seen={seen}"

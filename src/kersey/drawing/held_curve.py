@@ -38,6 +38,6 @@ def draw_held(
                  text_anchor="middle")
         )  # fmt: skip
     label = "; ".join(
-        f"{day.strftime('%d %b %Y')}: {said}" for day, said in zip(days, words, strict=True)
+        f"{day.strftime('%b %-d, %Y')}: {said}" for day, said in zip(days, words, strict=True)
     )
     return picture(-0.5, -1, _WIDE + 1, _HIGH + _ROOM + 1, *parts, label=label, class_="held-curve")

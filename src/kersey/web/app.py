@@ -20,6 +20,7 @@ from kersey.web.cupboard import lot, spreadsheet
 from kersey.web.cupboard import routes as cupboard
 from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
+from kersey.web.glossary import routes as glossary
 from kersey.web.guard import Guard
 from kersey.web.ledger import routes as ledger
 from kersey.web.plan import routes as plan
@@ -69,6 +70,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(border.router, include_in_schema=False)
     app.include_router(camera.router, include_in_schema=False)
     app.include_router(ledger.router, include_in_schema=False)
+    app.include_router(glossary.router, include_in_schema=False)
     app.include_router(tape.router, include_in_schema=False)
     app.include_router(units.router, include_in_schema=False)
     app.include_router(questions.router, include_in_schema=False)

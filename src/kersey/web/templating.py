@@ -11,7 +11,7 @@ from urllib.parse import quote
 from fastapi import Request
 from jinja2 import Environment, FileSystemLoader, StrictUndefined, pass_context
 from jinja2.runtime import Context
-from markupsafe import Markup
+from markupsafe import Markup, escape
 from starlette.responses import HTMLResponse
 
 from kersey.core.measure.counting import counted, noun_for
@@ -27,6 +27,7 @@ from kersey.core.measure.length import (
     write_length,
 )
 from kersey.core.measure.spoken import shown
+from kersey.web.terms import FIELDS, TERMS, terms_in
 
 _WEB = Path(__file__).parent
 STATIC = _WEB / "static"
@@ -43,7 +44,7 @@ def render(
     body = (
         _environment()
         .get_template(template)
-        .render({**context, "url": _url_maker(request), "static": _static_url})
+        .render({**context, "url": _url_maker(request), "static": _static_url, "told": set()})
     )
     return HTMLResponse(body, status_code=status, headers=dict(headers or {}))
 
@@ -51,7 +52,9 @@ def render(
 def fragment(request: Request, template: str, context: Mapping[str, Any]) -> Markup:
     """A part of a page, to be put into it as it is."""
     url = _url_maker(request)
-    return Markup(_environment().get_template(template).render({**context, "url": url}))
+    return Markup(
+        _environment().get_template(template).render({**context, "url": url, "told": set()})
+    )
 
 
 def is_fragment_request(request: Request) -> bool:
@@ -83,11 +86,40 @@ def _environment() -> Environment:
         "noun_for": noun_for,
         "shown": shown,
         "drawn": Markup,
+        "with_terms": _with_terms,
         "combine": lambda facts, more: {**facts, **more},
         "zip_self": lambda words: [(word, word) for word in words],
         "worded": lambda choices: [(choice.value, choice.words) for choice in choices],
     }
+    environment.globals |= {"explained": _explained, "field_words": FIELDS}
     return environment
+
+
+@pass_context
+def _with_terms(context: Context, sentence: str) -> Markup:
+    """A sentence in which each term that the page has not told yet can be asked for."""
+    found = [
+        escape(words) if key is None else _told(context, key, words)
+        for words, key in terms_in(sentence)
+    ]
+    return Markup("").join(found)
+
+
+@pass_context
+def _explained(context: Context, key: str, words: str = "") -> Markup:
+    """A term that can be asked for, in these words."""
+    return _told(context, key, words or TERMS[key].word)
+
+
+def _told(context: Context, key: str, words: str) -> Markup:
+    """The term with its meaning where it first stands on the page; afterward the words alone."""
+    told: set[str] = context.get("told", set())
+    if key in told:
+        return escape(words)
+    told.add(key)
+    template = context.environment.get_template("layout/term.html")
+    facts = {"term": TERMS[key], "key": key, "words": words, "url": context["url"]}
+    return Markup(template.render(facts).strip())
 
 
 def _with_units(write: Any) -> Any:

@@ -74,8 +74,8 @@ _HOLD = {
 }
 _CARE = {
     Holding.PINS: "Count your pins going in and coming out.",
-    Holding.SPRAY: "Spray outdoors or in a well-ventilated room. Follow the directions on the can.",
-    Holding.FUSED: "Follow the batting maker's directions for heat.",
+    Holding.SPRAY: "Spray outdoors or in a well-ventilated room. Follow the maker's directions.",
+    Holding.FUSED: "Follow the maker's directions.",
 }
 
 

@@ -15,12 +15,12 @@ Source: docs/trade.md section 6.
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.length import CENTIMETRE, Units
+from kersey.core.measure.spoken import Spoken
 from kersey.core.measure.workshop import Workshop
 
 WIDEST_BORDER = Fraction(20)
@@ -36,12 +36,12 @@ MITRE_NEEDS = Fraction(4)
 MOST_BORDERS = 4
 
 
-class Corners(StrEnum):
+class Corners(Spoken):
     """How the corners of borders are made."""
 
     BUTTED = "butted"
-    SQUARES = "corner-squares"
-    MITRED = "mitred"
+    SQUARES = "corner-squares", "corner squares"
+    MITRED = "mitred", "mitered"
 
 
 # What a piece of a border of keys is called.

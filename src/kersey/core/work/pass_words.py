@@ -1,7 +1,6 @@
 """A pass at the machine in words: what is fed, and what to mind."""
 
 from kersey.core.blocks.assembly import How
-from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_size
 from kersey.core.work.feeding import Feed
 from kersey.core.work.passes import Hint, Pass
@@ -17,7 +16,7 @@ _MIND = {
 _CARE_AT_THE_IRON = (
     "Press, don't slide the iron; sliding stretches. Use only glass-head pins near heat."
 )
-_CARE_AT_THE_MACHINE = "Your sewing machine manual comes first."
+_CARE_AT_THE_MACHINE = "Follow the maker's directions for your sewing machine."
 _DONE_TO = {
     How.HALF_SQUARES: "Sew a seam allowance from both sides of the diagonal, cut on it, and press",
     How.ALL_ROUND: "Sew all four sides, cut on both diagonals, open and press",
@@ -58,7 +57,7 @@ def pass_sentences(one: Pass, units: Units, fed: Feed | None = None) -> list[str
     """How many, how it is fed, what it gives, and what to mind."""
     found = []
     if one.seams > 1:
-        found.append(f"Chain piece {counted(one.seams, 'seam')} without cutting the thread.")
+        found.append("Chain piece without cutting the thread.")
     last = one.join == one.joins
     if last and min(one.make.size) > 0 and not one.make.long:
         found.append(

@@ -65,13 +65,8 @@ def ways_to_cut(known: YieldSoFar, even: bool, units: Units) -> list[WayToCut]:
 def _pooled(plan: CuttingPlan | None, units: Units) -> WayToCut:
     says = "Working …"
     if plan is not None:
-        gap = (
-            "proved, no cutting plan makes more"
-            if plan.proved
-            else (f"best found so far; {plan.bound} is the most that could be possible")
-        )
-        by_hand = " ".join(_by_hand(plan, units))
-        says = by_hand or f"Cuts into the least fabric: {gap}."
+        gap = "" if plan.proved else f" {plan.bound} is the most that could be possible."
+        says = " ".join(_by_hand(plan, units)) or f"Cuts into the least fabric.{gap}"
     return WayToCut(Way.POOLED, plan.blocks if plan else None, says)
 
 

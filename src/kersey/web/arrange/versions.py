@@ -18,6 +18,7 @@ from kersey.formats.picture import png_of
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
+from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, TypedForm, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
 from kersey.web.templating import is_fragment_request, render
@@ -128,8 +129,8 @@ def wall_picture(
     quilt = _as_version(troubled(opened.reckoned), version)
     scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
     drawn = draw_hung(quilt, scale, flat=False)
-    name = "arrangement" if version < 0 else f"version-{version + 1}"
-    saved = {"content-disposition": f'attachment; filename="{name}.{form}"'}
+    what = "wall" if version < 0 else opened.project.versions[version].name
+    saved = saved_as(opened.project.name, form, what)
     if form == "svg":
         return Response(drawn, media_type="image/svg+xml", headers=saved)
     return Response(png_of(drawn), media_type="image/png", headers=saved)

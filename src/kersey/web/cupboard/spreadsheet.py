@@ -15,6 +15,7 @@ from kersey.formats.cupboard_csv import (
 )
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.preferences import Preferences
+from kersey.web.download import saved_as
 from kersey.web.forms import SentFile, TypedForm
 from kersey.web.jobs import Answer, Job
 from kersey.web.progress.routes import begin_work
@@ -37,7 +38,7 @@ def cupboard_csv(room: Room) -> Response:
     return Response(
         content.encode("utf-8-sig"),
         media_type="text/csv; charset=utf-8",
-        headers={"Content-Disposition": 'attachment; filename="cupboard.csv"'},
+        headers=saved_as("cupboard", "csv"),
     )
 
 

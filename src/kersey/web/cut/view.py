@@ -63,11 +63,20 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "layers": range(1, MOST_LAYERS + 1),
         "to_join": to_join(quilt, opened.units),
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
+        "for_frame": _for_frame(quilt),
         "left_whole": sum(piece.count for piece in quilt.left if piece.whole),
         "drawn_true": quilt.assembly.drawn_true,
         "can_put_away": not opened.project.put_away
         and any(pulled.cut for pulled in opened.project.fabrics),
     }
+
+
+def _for_frame(quilt: Quilt) -> int:
+    """Pieces that no block is cut from, and the border or the binding takes."""
+    fabrics = quilt.plan.plan.problem.fabrics
+    there = sum(fabric.count for fabric in fabrics if not fabric.opened)
+    opened = sum(layout.copies for layout in quilt.plan.plan.layouts if not layout.fabric.opened)
+    return there - opened - sum(piece.count for piece in quilt.left if piece.whole)
 
 
 def _in_order(quilt: Quilt, codes: Mapping[Need, str]) -> list[tuple[str, str]]:

@@ -28,6 +28,7 @@ from kersey.formats.picture import png_of
 from kersey.store.prices import load_prices
 from kersey.store.projects import washed_logs
 from kersey.web.camera.film import opened_picture, picture_of_folder, pictures_of_folder
+from kersey.web.download import saved_as
 from kersey.web.finish.layers import layers_context
 from kersey.web.finish.view import (
     after_context,
@@ -259,18 +260,19 @@ def kept_page(request: Request, room: Room, project_id: ProjectId) -> Response:
         "photographs": [_within(room, name) for name in there],
     }
     answer = render(request, "finish/kept.html", context)
-    answer.headers["content-disposition"] = f'attachment; filename="quilt-{project_id}.html"'
+    answer.headers.update(saved_as(context["project"].name, "html"))
     return answer
 
 
 @router.get(f"{_ROOT}/kept.png", name="kept_picture")
 def kept_picture(room: Room, project_id: ProjectId) -> Response:
     """The finished quilt as a picture."""
-    quilt = open_project(room, project_id).quilt
+    opened = open_project(room, project_id)
+    quilt = opened.quilt
     if quilt is None:
         raise HTTPException(404)
     scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
-    saved = {"content-disposition": f'attachment; filename="quilt-{project_id}.png"'}
+    saved = saved_as(opened.project.name, "png")
     drawn = draw_hung(quilt, scale, flat=False)
     return Response(png_of(drawn), media_type="image/png", headers=saved)
 

@@ -10,7 +10,7 @@ from kersey.web.workroom import Reckoned
 def _status(opened: OpenProject) -> str:
     finishing = opened.project.finishing
     if finishing.finished_on:
-        return f"finished {finishing.finished_on.strftime('%d %b %Y')}"
+        return f"finished {finishing.finished_on.strftime('%b %-d, %Y')}"
     return "" if finishing == NOT_FINISHED else "started"
 
 

@@ -22,7 +22,7 @@ from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_n
 from kersey.core.finish.washing import Learned, washing_words
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.frame.edge import EdgeStyle
-from kersey.core.measure.length import METRE, format_length, format_size
+from kersey.core.measure.length import METRE, YARD, Units, format_length, format_size
 from kersey.core.project.finishing import Pattern
 from kersey.core.project.sewing import Measured, Work
 from kersey.core.quilt.quilt import Quilt, Source
@@ -158,12 +158,14 @@ def quilting_context(opened: OpenProject) -> dict[str, Any]:
     if quilt is None:
         return context
     found = stitching(quilt, finishing.quilting)
+    unit, far = (YARD, "yd") if opened.units is Units.INCHES else (METRE, "m")
     return context | {
         "stitching": found,
         "drawing": draw_stitched(quilt, found),
-        "metres": round(found.length / float(METRE)),
-        "thread": max(1, round(found.metres_of_thread)),
-        "bobbin_metres": BOBBIN_METRES,
+        "far": far,
+        "stitched": round(found.length / float(unit)),
+        "thread": max(1, round(found.metres_of_thread * float(METRE / unit))),
+        "bobbin": round(BOBBIN_METRES * float(METRE / unit)),
         "gap": Fraction(round(found.gap * 8), 8),
         "gap_words": _gap_words(found, opened),
         "too_wide": finishing.apart is not None and found.gap > float(finishing.apart) + 1e-6,
@@ -312,7 +314,7 @@ def _label(opened: OpenProject, quilt: Quilt) -> list[str]:
     if finishing.for_whom:
         lines.append(f"for {finishing.for_whom}")
     if finishing.finished_on:
-        lines.append(finishing.finished_on.strftime("%d %B %Y"))
+        lines.append(finishing.finished_on.strftime("%B %-d, %Y"))
     known = finished_now(quilt, opened.project)
     # On a label stands only what was measured.
     return (

@@ -96,7 +96,7 @@ def _by_day(entries: Iterable[Entry]) -> list[dict[str, Any]]:
     lines: dict[tuple[object, ...], dict[str, Any]] = {}
     for entry in entries:
         key = (entry.at, entry.kind, entry.lot_id, entry.project_id)
-        day = f"{entry.at:%-d %B %Y}"
+        day = f"{entry.at:%B %-d %Y}"
         line = lines.setdefault(
             key, {"day": day, "entry": entry, "pieces": 0, "area": 0, "prints": 0}
         )

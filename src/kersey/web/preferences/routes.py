@@ -21,6 +21,7 @@ from kersey.store.preferences import (
 )
 from kersey.store.prices import bring_prices, own_prices
 from kersey.store.projects import add_everything, all_projects
+from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, Length, PageForm, SentFile, TypedForm, checked, read_form
 from kersey.web.jobs import Answer, Job
 from kersey.web.progress.routes import begin_work
@@ -83,7 +84,7 @@ def save_everything(room: Room) -> Response:
     return Response(
         gather(projects, lots, prices),
         media_type="application/json",
-        headers={"Content-Disposition": 'attachment; filename="kersey.json"'},
+        headers=saved_as("kersey", "json"),
     )
 
 

@@ -20,7 +20,7 @@ from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
 from kersey.core.work.as_found import BadFound, FoundPieces, read_found
-from kersey.core.work.put_away import Keeping, Leaving, PutAway, leavings, put_away
+from kersey.core.work.put_away import LEFT, Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
@@ -177,6 +177,7 @@ def _row(
         "each": each,
         "size": format_size(each.width, each.length, units),
         "drawing": draw_leaving(each.width, each.length, each.form, each.prints, units, scale),
+        "word": "" if each.word == LEFT else each.word,
         "becomes": each.becomes.words(units) if each.becomes else "",
         "pair": "" if each.pair is None else format_length(each.pair, units),
         "small": min(each.width, each.length) < keeping.least,

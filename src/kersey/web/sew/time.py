@@ -15,6 +15,7 @@ from kersey.core.work.pace import Left, counts, left
 from kersey.core.work.passes import passes
 from kersey.core.work.schedule import Schedule, schedule
 from kersey.formats.calendar_file import calendar_file
+from kersey.web.download import saved_as
 from kersey.web.forms import PageForm, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import project_context
@@ -101,7 +102,7 @@ def sew_calendar(room: Room, project_id: ProjectId) -> Response:
     content = calendar_file(plan, opened.project.name, project_id, opened.stored.revision, now)
     return Response(
         content, media_type="text/calendar",
-        headers={"Content-Disposition": f'attachment; filename="kersey-{project_id}.ics"'},
+        headers=saved_as(opened.project.name, "ics", "calendar"),
     )  # fmt: skip
 
 

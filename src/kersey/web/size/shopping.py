@@ -1,6 +1,5 @@
 """What do I lack? A quilt for a bed or lap of these blocks, and the cheapest way to get it."""
 
-import re
 from collections.abc import Mapping
 from dataclasses import replace
 from typing import Any
@@ -23,6 +22,7 @@ from kersey.core.stash.price_list import PriceList
 from kersey.drawing.quilt import draw_quilt
 from kersey.formats.order import write_order
 from kersey.store.prices import load_prices
+from kersey.web.download import saved_as
 from kersey.web.forms import TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import project_context
@@ -34,7 +34,6 @@ router = APIRouter()
 
 _FIRST, _MORE = 0.8, 3.0
 _AS_IT_IS = ""
-_NO_FILE_NAME = re.compile(r"[^a-z0-9]+")
 
 
 class TakeSizeForm(RevisedForm):
@@ -76,11 +75,10 @@ def order_file(
         (Ordered(offer.ware, offer.quantity, what, _name(named.get(what))), offer.cost)
         for what, offer in context["chosen"].items()
     ]
-    name = _NO_FILE_NAME.sub("-", opened.project.name.lower()).strip("-") or "quilt"
     return Response(
         write_order(opened.project.name, lines),
         media_type="application/json",
-        headers={"Content-Disposition": f'attachment; filename="order-{name}.json"'},
+        headers=saved_as(opened.project.name, "json", "shopping list"),
     )
 
 

@@ -23,6 +23,7 @@ from kersey.core.project.question import CUT_FROM
 from kersey.core.stash.pulled import Role
 from kersey.drawing.own_block import draw_own_block
 from kersey.formats.own_block import read_block, write_block
+from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, Length, TypedForm, field_error, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
 from kersey.web.project_page import news_of, project_context
@@ -96,9 +97,7 @@ def own_block(request: Request, room: Room, project_id: ProjectId) -> Response:
 def own_block_file(room: Room, project_id: ProjectId) -> Response:
     """The block as a file."""
     draft = draft_of(open_project(room, project_id).project)
-    name = "".join(letter if letter.isalnum() else "-" for letter in draft.name.lower())
-    safe = name.encode("ascii", "ignore").decode() or "block"
-    headers = {"Content-Disposition": f'attachment; filename="{safe}.json"'}
+    headers = saved_as(draft.name, "json", "block")
     return Response(write_block(draft), media_type="application/json", headers=headers)
 
 

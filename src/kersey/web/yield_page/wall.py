@@ -13,6 +13,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, Depends, Query, Request
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.facts import Difficulty
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
@@ -21,6 +22,7 @@ from kersey.core.measure.spoken import Spoken
 from kersey.core.project.project import Project
 from kersey.core.quilt.possible import Possible, WallQuestion, taken, wall_question
 from kersey.core.quilt.quilt import Quilt, Source, make_quilt
+from kersey.core.quilt.standing import Standing
 from kersey.drawing.quilt import draw_hung
 from kersey.searching.searches import Inquiry
 from kersey.web.forms import TypedForm, read_form
@@ -212,7 +214,7 @@ def wall_context(
     inquiry = _ask(room, opened, looked)
     inquiry.wait(0, patience)
     seen, over = inquiry.count, inquiry.over
-    everything = _hung(room, opened, inquiry)
+    everything = [_as_known(opened, hung) for hung in _hung(room, opened, inquiry)]
     shown = [each for each in everything if all(each.passes(only) for only in looked.only)]
     shown.sort(key=lambda each: (each.order(looked.sort), each.title))
     own = opened.project.design.block.recipe
@@ -238,6 +240,24 @@ def wall_context(
         "fabric_words": _fabric_words(opened.project),
         "left": _left_words(at) if at else "",
     }  # fmt: skip
+
+
+def _as_known(opened: OpenProject, hung: Hung) -> Hung:
+    """The quilt with the count that the project's own plan knows better, if it is of that block."""
+    plan, found = opened.project.plan, hung.possible.kept
+    if plan is None or opened.news.standing not in (Standing.CURRENT, Standing.LOOSE):
+        return hung
+    if (_alone(plan.block), plan.seam, plan.finished) != (
+        _alone(found.block), found.seam, found.finished,
+    ):  # fmt: skip
+        return hung
+    possible = replace(hung.possible, blocks=plan.most.blocks, bound=plan.most.bound)
+    return replace(hung, possible=possible)
+
+
+def _alone(block: BlockChoice) -> BlockChoice:
+    """A block without what the search has added to it."""
+    return replace(block, whole=(), square=None)
 
 
 def _ask(room: Workroom, opened: OpenProject, looked: Looked) -> Inquiry:

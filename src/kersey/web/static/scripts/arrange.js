@@ -90,7 +90,8 @@ function look() {
   const all = frame();
   if (!all) return;
   all.dataset.view = view;
-  document.getElementById("view").value = view;
+  const menu = document.getElementById("view");
+  menu.value = [...menu.options].some((each) => each.value === view) ? view : "";
   document.getElementById("lit").value = lit;
   const [kind, name] = [lit.slice(0, lit.indexOf(":")), lit.slice(lit.indexOf(":") + 1)];
   all.classList.toggle("lit", lit !== "");

@@ -35,8 +35,12 @@ document.addEventListener("keydown", (event) => {
   if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
   const here = event.target;
   if (event.key === "Escape") {
-    document.getElementById("keys").hidden = true;
-    return;
+    const panel = document.getElementById("keys");
+    if (!panel.hidden || isField(here) || here.closest(".term")) {
+      panel.hidden = true;
+      if (isField(here) || here.closest(".term")) here.blur();
+      return;
+    }
   }
   if (isField(here)) {
     // The key that leads to an empty field is not written into it.

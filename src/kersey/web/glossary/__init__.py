@@ -1,0 +1,1 @@
+"""The glossary: every term in one sentence."""
