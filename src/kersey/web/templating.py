@@ -23,6 +23,7 @@ from kersey.core.measure.length import (
     format_length,
     format_number,
     format_run,
+    format_sides,
     format_size,
     write_length,
 )
@@ -80,6 +81,7 @@ def _environment() -> Environment:
         "as_area": _with_units(format_area),
         "as_run": _with_units(format_run),
         "as_size": _as_size,
+        "as_sides": _as_sides,
         "in_units": _with_units(_in_units),
         "as_money": _as_money,
         "counted": counted,
@@ -144,6 +146,12 @@ def _in_units(length: Fraction, units: Units) -> str:
 def _as_size(context: Context, sides: tuple[Fraction, Fraction]) -> str:
     units: Units = context["units"]
     return format_size(*sides, units)
+
+
+@pass_context
+def _as_sides(context: Context, sides: tuple[Fraction, Fraction]) -> str:
+    units: Units = context["units"]
+    return format_sides(*sides, units)
 
 
 def _url_maker(request: Request) -> Any:

@@ -8,12 +8,12 @@ Source: docs/trade.md section 6.
 """
 
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.length import CENTIMETRE, EIGHTH, YARD, Units, bought_length, round_up_to
+from kersey.core.measure.spoken import Spoken
 
 # Backing panels are joined with 1/2 seams, so a join costs 1.
 JOIN_COST = Fraction(1)
@@ -27,14 +27,14 @@ class BadMargin(InvalidValue):
     """A margin that nobody leaves."""
 
 
-class BackingWay(StrEnum):
+class BackingWay(Spoken):
     """How the cloth lies: seams upright, seams across, one extra-wide piece; or in panels with a
     strip of spare blocks let in, which is known to whoever knows the blocks."""
 
-    UPRIGHT = "upright"
-    ACROSS = "across"
-    WIDE = "wide"
-    LET_IN = "let-in"
+    UPRIGHT = "upright", "vertical seams"
+    ACROSS = "across", "horizontal seams"
+    WIDE = "wide", "extra-wide, no seam"
+    LET_IN = "let-in", "with a row of blocks"
 
 
 @dataclass(frozen=True)

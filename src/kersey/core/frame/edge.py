@@ -13,7 +13,6 @@ Source: docs/trade.md section 6.
 """
 
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from math import isqrt
 
@@ -21,6 +20,7 @@ from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.frame.binding import SHORTEST_SCRAP
 from kersey.core.measure.length import YARD, format_length
 from kersey.core.measure.root2 import Root2
+from kersey.core.measure.spoken import Spoken
 
 _EIGHTH_YARD = YARD / 8
 # Square roots are written down to this: a strip is never longer than it is said to be.
@@ -41,14 +41,14 @@ class NoBias(Infeasible):
         )
 
 
-class EdgeStyle(StrEnum):
+class EdgeStyle(Spoken):
     """The schools of finishing an edge."""
 
     DOUBLE_FOLD = "double-fold"
     SINGLE_FOLD = "single-fold"
     BIAS = "bias"
-    FOLDED = "folded-backing"
-    TURNED = "turned"
+    FOLDED = "folded-backing", "backing folded to the front"
+    TURNED = "turned", "backing turned to a frame"
 
 
 # Strips as they are cut; of the folded backing and the turned frame what shows.

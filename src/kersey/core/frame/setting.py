@@ -11,7 +11,6 @@ to an eighth. Source: docs/trade.md section 5.
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 from typing import NamedTuple
@@ -20,14 +19,15 @@ from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.strips import StripPieces
 from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
+from kersey.core.measure.spoken import Spoken
 
 
-class Setting(StrEnum):
+class Setting(Spoken):
     """How the blocks are placed."""
 
     STRAIGHT = "straight"
-    ALTERNATE = "alternate"
-    ON_POINT = "on-point"
+    ALTERNATE = "alternate", "alternating plain squares"
+    ON_POINT = "on-point", "on point"
 
 
 class Seat(NamedTuple):

@@ -217,8 +217,17 @@ def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) 
     >>> format_size(Fraction(5, 2), Fraction(42)), format_size(Fraction(6725, 1000), Fraction(9))
     ('2½ × 42″', '≈ 6¾ × 9″')
     """
+    return format_sides(width, length, units) + ("″" if units is Units.INCHES else " cm")
+
+
+def format_sides(width: Fraction, length: Fraction, units: Units = Units.INCHES) -> str:
+    """Width by length without a unit; where one of them is near only, that is said once, first.
+
+    >>> format_sides(Fraction(787, 16), Fraction(6562, 100))
+    '≈ 49 3⁄16 × 65⅝'
+    """
     about = "≈ "
-    sides = format_number(width, units), format_length(length, units)
+    sides = format_number(width, units), format_number(length, units)
     if any(side.startswith(about) for side in sides):
         return about + " × ".join(side.removeprefix(about) for side in sides)
     return " × ".join(sides)

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.frame.borders import Border
+from kersey.core.measure.spoken import shown
 from kersey.core.quilt.quilt import Cloth, Quilt, Source
 
 
@@ -88,7 +89,7 @@ def _blocks(quilt: Quilt) -> Iterator[PartSum]:
         names = tuple(dict.fromkeys(
             quilt.prints[f.name].name for f in problem.fabrics if f.serves(need)
         ))  # fmt: skip
-        label = "" if len(problem.needs) == 1 else f" {need.label}"
+        label = "" if len(problem.needs) == 1 else f" {shown(need.label)}"
         part = f"block{label}, {need.role}"
         yield PartSum(part, sets * need.count, need.width, need.height, names)
 

@@ -221,8 +221,8 @@ def _joins(batch: int, blocks: Mapping[int, str], make: Make, times: int) -> Ite
     parts = [part.make for part in make.of for _ in range(part.count)]
     many = len(parts) - 1 if make.how in JOINED and len(parts) > 1 else 1
     for join in range(1, many + 1):
-        first = _called(parts[:join]) if parts else make.name
-        second = parts[join].name if make.how in JOINED and len(parts) > join else ""
+        first = _called(parts[:join]) if parts else make.words
+        second = parts[join].words if make.how in JOINED and len(parts) > join else ""
         hints = tuple(_hints(make, parts, join))
         named = tuple(blocks.values()), tuple(blocks)
         yield Pass(batch, *named, make, join, many, times, first, second, hints)
@@ -230,7 +230,7 @@ def _joins(batch: int, blocks: Mapping[int, str], make: Make, times: int) -> Ite
 
 def _called(parts: Sequence[Make]) -> str:
     return (
-        " + ".join(part.name for part in parts)
+        " + ".join(part.words for part in parts)
         if len(parts) < 4
         else (f"the {len(parts)} sewn so far")
     )

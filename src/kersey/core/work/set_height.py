@@ -14,6 +14,7 @@ from kersey.core.blocks.assembly import How, Make
 from kersey.core.cutting.problem import Need
 from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
+from kersey.core.measure.spoken import shown
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import Measured
 from kersey.core.quilt.quilt import Quilt
@@ -73,7 +74,9 @@ def match_words(one: SetHeight, units: Units) -> list[str]:
     found = []
     height, reckoned = (format_length(side, units) for side in (one.height, one.reckoned))
     instead = "" if one.height == one.reckoned else f", not {reckoned}"
-    found += [f"To match, cut the {need.label} strips {height}{instead}." for need in one.matches]
+    found += [
+        f"To match, cut the {shown(need.label)} strips {height}{instead}." for need in one.matches
+    ]
     if one.square_segments and instead:
         found.append(f"Cut segments {height} wide too, so the blocks are square.")
     if one.square is not None and one.measured is not None:

@@ -36,7 +36,7 @@ class Cliffs:
     more_at: Fraction | None
     more: int
 
-    def in_words(self, usable: Fraction, blocks: int, units: Units, cloth: str = "cloth") -> str:
+    def in_words(self, usable: Fraction, blocks: int, units: Units, cloth: str = "fabric") -> str:
         """What there is to know, in one or two sentences, for cloth of a usable length.
 
         `cloth` names what is so long.

@@ -9,6 +9,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.problem import CuttingPlan, Layout, Need
 from kersey.core.measure.length import Units, format_length, parse_length
+from kersey.core.measure.spoken import shown
 
 
 @dataclass(frozen=True)
@@ -59,9 +60,9 @@ def tight_in_words(plan: CuttingPlan, units: Units, most: int) -> list[str]:
     labels = Counter(need.label for need in plan.problem.needs)
     return [
         tight.in_words(
-            f"{tight.lost.role} {tight.lost.label}"
+            f"{tight.lost.role} {shown(tight.lost.label)}"
             if labels[tight.lost.label] > 1
-            else tight.lost.label,
+            else shown(tight.lost.label),
             units,
         )
         for tight in tight_divisions(plan)[:most]

@@ -10,6 +10,7 @@ from enum import StrEnum
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units
+from kersey.core.measure.spoken import shown
 from kersey.core.yields.by_hand import proof, strip_sum
 from kersey.core.yields.even_plan import AlikeCut
 from kersey.core.yields.steps import YieldSoFar
@@ -100,7 +101,7 @@ def _alike(cut: AlikeCut) -> str:
     if cut.kits is not None and len(cut.gives) > 1:
         what = counted(cut.kits, f"{roles} kit".strip())
     elif len(cut.gives) <= _GIVES_NAMED:
-        what = ", ".join(f"{count} × {need.label}" for need, count in cut.gives)
+        what = ", ".join(f"{count} × {shown(need.label)}" for need, count in cut.gives)
     else:
         what = counted(sum(count for _, count in cut.gives), f"{roles} piece".strip())
     return f"{cut.pieces} make {what} each" if cut.pieces > 1 else f"1 makes {what}"

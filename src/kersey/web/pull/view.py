@@ -72,7 +72,8 @@ def pull_context(
         project_context(opened, STAGE)
         | wall
         | {
-            "reasons": [("", "no"), *((reason.value, reason.words) for reason in Aside)],
+            "reasons": [("", "use it again"), *((r.value, r.words) for r in Aside)],
+            "usual_reason": Aside.STRANGER.value,
             "role_keys": {role: ROLE_KEYS[role] for role in roles_offered(project)},
             "all_area": sum((pulled.area for pulled in project.fabrics), Fraction(0)),
             "strip_width": strip_width,
@@ -164,7 +165,7 @@ def _item(pulled: Pulled, place: int, opened: OpenProject, scale: float) -> dict
         "drawing": drawing,
         "narrow": narrow,
         "much": _much(pulled, opened),
-        "words": counted(pulled.count, facts.one),
+        "words": counted(pulled.count, facts.one) if facts.counted else _much(pulled, opened),
     }
 
 

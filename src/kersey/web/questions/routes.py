@@ -3,7 +3,6 @@ quilt, what has lain longest, and how much there is."""
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from enum import StrEnum
 from fractions import Fraction
 from typing import Any
 
@@ -15,6 +14,7 @@ from kersey.core.cloth.colour import FAMILIES, FAMILY_COLOURS
 from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import FACTS
 from kersey.core.measure.length import Units, format_area, format_areas, format_length
+from kersey.core.measure.spoken import Spoken
 from kersey.core.project.naming import name_with_block, unused_name
 from kersey.core.quilt.possible import taken
 from kersey.core.quilt.tonight import Tonight, tonight_question
@@ -38,11 +38,11 @@ _TONES = ("#22303d", "#9aa5ab", "#4a5a67", "#c3cacd", "#36454f", "#adb6bb", "#5d
 _UNKNOWN = "#e4e7e8"
 
 
-class By(StrEnum):
+class By(Spoken):
     """By what it is told apart how much there is."""
 
     FORM = "form"
-    COLOUR = "colour"
+    COLOUR = "colour", "color"
 
 
 class BindingForm(BaseModel):

@@ -33,11 +33,6 @@ router = APIRouter()
 _HIGH = 260.0
 _OF_CLOTH = frozenset({Form.YARDAGE, Form.BACKING, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.PIECE})
 _OF_BATTING = frozenset({Form.BATTING})
-_WAYS = {
-    BackingWay.UPRIGHT: "Vertical seams",
-    BackingWay.ACROSS: "Horizontal seams",
-    BackingWay.WIDE: "One extra-wide piece",
-}
 
 
 class WayForm(RevisedForm):
@@ -135,7 +130,7 @@ def _off_the_bolt(quilt: Quilt, scale: float) -> Iterator[Way]:
             takes += "; this directional print would run sideways"
         drawn = draw_panels(size, top, plan, usable, units, scale)
         used = quilt.backing_plan is plan and not pulled
-        yield Way(_WAYS[plan.way], takes, drawn, "way", plan.way, used)
+        yield Way(plan.way.words.capitalize(), takes, drawn, "way", plan.way, used)
     if quilt.let_in:
         plan = quilt.let_in.plan
         takes = f"buy {format_bought(plan.cloth, units)}, and {quilt.let_in.blocks} spare blocks"

@@ -273,14 +273,13 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         "purposes": _purposes(opened.units),
         "beds": ALL_BEDS,
         "border_widths": _border_widths(opened),
-        "edge_styles": _EDGES,
+        "edge_styles": list(EdgeStyle),
         "outer_widths": widths_to_propose(opened.units),
         "corner_styles": list(Corners),
         "sashing_widths": _sashing_widths(opened),
         "sashing_kind": _kind_of(opened.project.design.sashing),
         "sashing_kinds": list(SashingKind),
-        "ways": _WAYS,
-        "settings": _SETTINGS,
+        "settings": list(Setting),
     }
     if opened.quilt is None:
         return context
@@ -289,26 +288,6 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         washings = learned(washed_logs(session))
     context["washed"] = washing_words(washings, (quilt.size.width, quilt.size.length), opened.units)
     return context | room.drawn(opened.reckoned, "size", lambda: _sizes_context(quilt))
-
-
-_EDGES = {
-    EdgeStyle.DOUBLE_FOLD: "double-fold",
-    EdgeStyle.SINGLE_FOLD: "single-fold",
-    EdgeStyle.BIAS: "bias",
-    EdgeStyle.FOLDED: "backing folded to the front",
-    EdgeStyle.TURNED: "backing turned to a frame",
-}
-_SETTINGS = {
-    Setting.STRAIGHT: "straight",
-    Setting.ALTERNATE: "alternating plain squares",
-    Setting.ON_POINT: "on point",
-}
-_WAYS = {
-    BackingWay.UPRIGHT: "vertical seams",
-    BackingWay.ACROSS: "horizontal seams",
-    BackingWay.WIDE: "extra-wide, no seam",
-    BackingWay.LET_IN: "with a row of blocks",
-}
 
 
 def _sizes_context(quilt: Quilt) -> dict[str, Any]:

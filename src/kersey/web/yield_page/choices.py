@@ -18,6 +18,7 @@ from kersey.core.measure.length import (
     format_size,
     write_length,
 )
+from kersey.core.measure.spoken import shown
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
@@ -153,11 +154,13 @@ def _written(value: Option, units: Units) -> Option:
 def _said(name: str, value: Option, units: Units) -> str:
     """An option in the line of what was chosen."""
     if isinstance(value, bool):
-        return name
+        return shown(name)
     if isinstance(value, tuple):
-        return f"{name} {_SIDES[len(value) == 2].join(format_length(v, units) for v in value)}"
+        return (
+            f"{shown(name)} {_SIDES[len(value) == 2].join(format_length(v, units) for v in value)}"
+        )
     written = format_length(value, units) if isinstance(value, Fraction) else str(value)
-    return written if isinstance(value, str) else f"{name} {written}"
+    return written if isinstance(value, str) else f"{shown(name)} {written}"
 
 
 def _assembly(project: Project) -> Assembly | None:
