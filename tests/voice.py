@@ -25,7 +25,7 @@ STRUCK = re.compile(
 SO_AT_THE_END = re.compile(r"\bso$", re.IGNORECASE)
 _NOUNS = (
     "seam|strip|piece|block|print|join|step|square|triangle|kit|row|column|spot|lot|layer|"
-    "evening|quilt|segment|panel|label|stack|set|string|roll|half|unit|minute|hour|pin|tie|turn"
+    "evening|quilt|segment|panel|label|stack|set|string|roll|unit|minute|hour|pin|tie|turn"
 )
 # "1 seams", "12 seam", "halfs": each count has its noun in the number it wants.
 MISCOUNTED = re.compile(

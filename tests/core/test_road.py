@@ -9,6 +9,7 @@ from fractions import Fraction
 from pathlib import Path
 
 import pytest
+from tests.voice import faults as voice_faults
 
 from kersey.core import blocks
 from kersey.core.blocks.assembly import How
@@ -26,6 +27,8 @@ from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
+from kersey.core.work.pass_words import pass_sentences, pass_title
+from kersey.core.work.passes import passes
 from kersey.core.work.put_away import put_away
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, ticked, work_order
@@ -93,6 +96,7 @@ def down_the_road(project: Project) -> Quilt:
     _every_piece_is_drawn_where_it_is_dealt(quilt)
     _every_make_is_named_once(quilt)
     _what_is_left_is_put_away(quilt)
+    _every_sentence_is_said_well(quilt)
     return quilt
 
 
@@ -119,6 +123,15 @@ def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
     assert quilt.plan.possible > 0
     again = planned(project, no_clock)
     assert again.plan == quilt.plan
+
+
+def _every_sentence_is_said_well(quilt: Quilt) -> None:
+    """The sheet and the seams at the machine, in the words of the trade and with their plurals."""
+    words = [step_words(step, quilt) for step in work_order(quilt)]
+    said = [sentence for each in words for sentence in (each.title, *each.sentences)]
+    for one in passes(quilt, quilt.project.sewing.batch):
+        said += [pass_title(one), *pass_sentences(one, quilt.units)]
+    assert [fault for sentence in said for fault in voice_faults(sentence)] == []
 
 
 def _cloth_is_in_kits_or_left(quilt: Quilt) -> None:

@@ -251,7 +251,7 @@ def test_crumbs_are_an_estimate_with_its_spread() -> None:
         ({"recipe": "string", "options": {"foundation": 4}, "finished": 7},
          "block.options.foundation: must be no smaller than the unfinished block"),
         ({"recipe": "tube-triangles", "finished": 15},
-         "block.finished: must be up to 13.996; that is what is left of a square"),
+         "block.finished: must be up to 13.996, the largest square a tube makes"),
         ({"recipe": "rails", "options": {"widths": "2 1/2 + 1 1/2"}, "finished": 5},
          "block.finished: must be 3″, the sum of the widths without their seams, or left out"),
     ],

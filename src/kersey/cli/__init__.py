@@ -11,6 +11,7 @@ from importlib import import_module
 
 import typer
 
+_ABOUT = "Kersey works out the quilts that your fabric can make."
 _COMMANDS = {
     "kersey.cli.site": ("serve", "demo", "export", "import", "deliver"),
     "kersey.cli.computation": ("yield", "quilt", "schema", "recipes"),
@@ -21,7 +22,7 @@ def app() -> None:
     """Run the command that is asked for; what only computes begins without the site."""
     asked = sys.argv[1] if len(sys.argv) > 1 else ""
     modules = [module for module, names in _COMMANDS.items() if asked in names]
-    commands = typer.Typer(add_completion=False, no_args_is_help=True, help=__doc__)
+    commands = typer.Typer(add_completion=False, no_args_is_help=True, help=_ABOUT)
     for module in modules or _COMMANDS:
         commands.add_typer(import_module(module).app)
     commands()

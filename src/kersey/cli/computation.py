@@ -3,6 +3,7 @@
 import json
 from pathlib import Path
 from time import perf_counter
+from typing import Annotated
 
 import typer
 
@@ -19,11 +20,13 @@ from kersey.searching.several import several_at_a_time
 # A request that cannot be used.
 _CANNOT_BE_USED = 2
 
+Request = Annotated[Path, typer.Argument(help="The request, a JSON file.")]
+
 app = typer.Typer()
 
 
 @app.command("yield")
-def most_blocks(request: Path) -> None:
+def most_blocks(request: Request) -> None:
     """The most blocks a request's fabric makes, how to cut them, and what ran out first."""
     try:
         question = read_request(_read_file(request))
@@ -38,7 +41,7 @@ def most_blocks(request: Path) -> None:
 
 
 @app.command("quilt")
-def whole_quilts(request: Path) -> None:
+def whole_quilts(request: Request) -> None:
     """The quilts a request's fabric makes, best first."""
     try:
         question = read_quilt_request(_read_file(request))

@@ -58,7 +58,9 @@ def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
 
 
 @app.command("export")
-def export_everything(file: Path, data: Data = None) -> None:
+def export_everything(
+    file: Annotated[Path, typer.Argument(help="File to save to.")], data: Data = None
+) -> None:
     """Save all quilts and the cupboard to one file."""
     settings = _settings(None, None, data)
     try:
@@ -73,7 +75,9 @@ def export_everything(file: Path, data: Data = None) -> None:
 
 
 @app.command("import")
-def import_everything(file: Path, data: Data = None) -> None:
+def import_everything(
+    file: Annotated[Path, typer.Argument(help="File to add.")], data: Data = None
+) -> None:
     """Add the quilts and lots in a file to your own. Nothing is replaced."""
     settings = _settings(None, None, data)
     now = datetime.now(UTC)
@@ -88,7 +92,10 @@ def import_everything(file: Path, data: Data = None) -> None:
 
 
 @app.command("deliver")
-def deliver(order: Path, data: Data = None) -> None:
+def deliver(
+    order: Annotated[Path, typer.Argument(help="Order that the shopping list saved.")],
+    data: Data = None,
+) -> None:
     """Stand in for a shop: turn an order into a delivery, using the stock on your price list."""
     settings = _settings(None, None, data)
     try:
@@ -104,7 +111,11 @@ def deliver(order: Path, data: Data = None) -> None:
 
 
 @app.command("tape")
-def send_tape(reading: list[str], host: Host = None, port: Port = None) -> None:
+def send_tape(
+    reading: Annotated[list[str], typer.Argument(help="What the tape reads.")],
+    host: Host = None,
+    port: Port = None,
+) -> None:
     """Stand in for a digital tape: send a reading, like 12 3/8, to the Kersey running here."""
     settings = _settings(host, port, None)
     site = f"http://{settings.host}:{settings.port}"

@@ -41,7 +41,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     side = finished[0] + 2 * seam
     if not raw.at_least(side):
         most = float(raw) - 2 * float(seam)
-        raise BadRecipe("block.finished", f"up to {most:.3f}; that is what is left of a square.")
+        raise BadRecipe("block.finished", f"up to {most:.3f}, the largest square a tube makes.")
     faces = _stripes(finished[0], strips, cut - 2 * seam)
     # The tips at both ends of a tube take a strip's height and what is left of it, but the seams.
     first = 2 * height - 2 * seam

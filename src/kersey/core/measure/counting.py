@@ -1,10 +1,14 @@
 """A number and what it counts, as one says it: the one place where a noun gets its plural."""
 
+import re
+
 # What is measured or weighed has no plural: two lots of it are still yardage.
 _NOT_COUNTED = frozenset({"yardage", "scraps", "backing", "batting", "fabric"})
 _IRREGULAR = {"half": "halves"}
 # What comes after these words belongs to the noun before them, which takes the s.
 _BELONGING = (" with ", " of ", " from ", " to ")
+# What has its size behind it: units 2 × 1.
+_SIZED = re.compile(r"(\D+) (\d+ [x×] \d+)")
 
 
 def plural(noun: str) -> str:
@@ -14,11 +18,16 @@ def plural(noun: str) -> str:
     ('strips', 'hourglasses', 'halves', 'pieces of fabric')
     >>> plural("ruler setting"), plural("middle half"), plural("entry"), plural("yardage")
     ('ruler settings', 'middle halves', 'entries', 'yardage')
+    >>> plural("unit 2 x 1 with 2 below"), plural("light 3")
+    ('units 2 x 1 with 2 below', 'light 3')
     """
     for belonging in _BELONGING:
         head, preposition, rest = noun.partition(belonging)
         if preposition:
             return f"{plural(head)}{preposition}{rest}"
+    sized = _SIZED.fullmatch(noun)
+    if sized:
+        return f"{plural(sized[1])} {sized[2]}"
     before, space, last = noun.rpartition(" ")
     return f"{before}{space}{_plural_word(last)}"
 

@@ -13,6 +13,7 @@ _SHOWN_AS = {
     "centre": "center",
     "grey": "gray",
 }
+_SIDES = re.compile(r"(?<=\d )x(?= \d)")
 _STORED = re.compile(r"\b(" + "|".join(_SHOWN_AS) + r")\b")
 
 
@@ -38,7 +39,7 @@ class Spoken(StrEnum):
 def shown(name: str) -> str:
     """A stored name of a piece, a make or an option in the words it is shown with.
 
-    >>> shown("centre"), shown("half-square unit with corners"), shown("log 2")
-    ('center', 'half-square triangle with corners', 'log 2')
+    >>> shown("centre"), shown("half-square unit with corners"), shown("unit 2 x 1")
+    ('center', 'half-square triangle with corners', 'unit 2 × 1')
     """
-    return _STORED.sub(lambda found: _SHOWN_AS[found[0]], name)
+    return _SIDES.sub("×", _STORED.sub(lambda found: _SHOWN_AS[found[0]], name))
