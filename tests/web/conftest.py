@@ -30,16 +30,21 @@ _MOST_NEWS = 40
 _NOTHING_YET = "<p>Working out the most blocks.</p>"
 _STARTED = re.compile(r"Kersey is at (\S+)")
 
+_TERM = re.compile(
+    rb'<span class="term"><button [^>]*>([^<]*)</button><span\s+class="term-says">.*?</span></span>',
+    re.DOTALL,
+)
+
 
 class PatientClient(TestClient):
     """Opens a page that rests on a plan once the plan is there, as a browser ends up seeing it.
 
-    Its answers are read as a person reads them: an apostrophe is one.
+    Its answers are read as a person reads them: an apostrophe is one, and a term is its word.
     """
 
     def request(self, *asked: Any, **how: Any) -> Any:
         answer = super().request(*asked, **how)
-        answer._content = answer.content.replace(b"&#39;", b"'")
+        answer._content = _TERM.sub(rb"\1", answer.content.replace(b"&#39;", b"'"))
         return answer
 
     def get(self, url: Any, **asked: Any) -> Any:

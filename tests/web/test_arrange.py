@@ -144,7 +144,7 @@ def test_mending_and_shuffling_are_followed_and_laid(wall: TestClient) -> None:
     page = act(wall, f"{WALL}/search", what="mend")
     after = re.search(r'class="figure">(\d+)<', page)
     assert after
-    assert int(after[1]) == (0 if would[1] == "nothing" else int(would[1])) < int(troubled[1])
+    assert int(after[1]) == (0 if would[1] == "no" else int(would[1])) < int(troubled[1])
     assert listed(page)[0] == before[0]
     assert listed(page)[19] == before[19]
     assert re.search(r"mended, \d+ blocks? moved", page)
@@ -282,7 +282,7 @@ def test_a_photograph_of_the_real_wall_is_read_and_taken(wall: TestClient) -> No
     assert "Mark the corners in order" in crossed
     refused = wall.post(f"{WALL}/real", files={"file": ("wall.jpg", b"no picture")})
     assert refused.status_code == 422
-    assert "Nothing was changed" in refused.text
+    assert "isn't a JPEG" in refused.text
 
 
 def test_threads_named_in_settings_are_proposed_on_the_wall(wall: TestClient) -> None:

@@ -119,7 +119,7 @@ def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
     # 10 cm are 3.937 inches.
     assert 'width="3.937in"' in label.text
     assert "for the crew hut" in label.text
-    assert "finished 01 Mar 2026" in page
+    assert "finished Mar 1, 2026" in page
     said = {"revision": revision(page), "what": "washed", "width": "40", "length": "40"}
     page = client.post(f"{project}/finish/size", data=said).text
     assert "It shrank" in page

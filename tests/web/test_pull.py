@@ -89,7 +89,7 @@ def test_more_than_there_is_or_no_number_pulls_nothing(site: TestClient, pieces:
     answer = site.post("/projects/1/fabrics", data=data)
     assert answer.status_code == 422
     assert 'class="field-error"' in answer.text
-    assert "held by" in shelf(site)
+    assert "pulled for" in shelf(site)
     assert "42 squares" in shelf(site)
 
 

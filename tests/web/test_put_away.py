@@ -20,7 +20,7 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "Cut each into" in cut_down
     wrong = client.get(f"{project}/away", params={"rules": "soft"})
     assert wrong.status_code == 422
-    assert "is not a length" in wrong.text or "Write sizes" in wrong.text
+    assert "“soft” isn't a length" in wrong.text
     # Nothing was changed by looking.
     assert client.get(f"{project}/away").text == page
     put = said | {"revision": revision(cut_down), "place": "the blue drawer"}

@@ -103,7 +103,7 @@ def test_the_clock_the_evenings_and_where_one_was(client: TestClient) -> None:
     assert "Timed so far" in page
     said = {"revision": revision(page), "day_1": "60", "ready_by": "2020-01-01", "stretch": "0"}
     page = client.post(f"{project}/sew/evenings", data=said).text
-    assert "too much to be ready by" in page
+    assert "too much work to finish by January 1" in page
     calendar = client.get(f"{project}/sew/calendar.ics")
     assert calendar.headers["content-type"].startswith("text/calendar")
     assert calendar.text.count("BEGIN:VEVENT") > 1

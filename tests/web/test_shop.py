@@ -75,7 +75,7 @@ def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:
         [*command, "--data", str(data)], capture_output=True, text=True, check=False
     )
     assert done.returncode == 1
-    assert "too little is in stock" in done.stderr
+    assert "There isn't enough" in done.stderr
 
 
 def test_a_quilt_is_made_as_large_as_a_bed(quilt: TestClient) -> None:

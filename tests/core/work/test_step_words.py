@@ -8,7 +8,7 @@ from tests.core.quilts import ROLL, SETS, quilt
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.frame.backing import BackingWay
 from kersey.core.measure.length import Units
-from kersey.core.work.step_words import step_words
+from kersey.core.work.step_words import sheet_words, step_words
 from kersey.core.work.work_order import StepKind, work_order
 
 
@@ -46,6 +46,20 @@ def steps(line: str, units: Units = Units.INCHES, **choices: object) -> dict[str
 def test_sets_with_strips_to_spare(step: str, words: str) -> None:
     found = steps(ROLL, block=SETS, rows=7, columns=7, border_width=Fraction(3))
     assert words in found[step]
+
+
+def test_a_long_sentence_is_said_once_and_its_step_named_after_that() -> None:
+    bordered = quilt(
+        ROLL, rows=6, columns=6, border_width=Fraction(2), outer_borders=(Fraction(3),)
+    )
+    order = work_order(bordered)
+    sheet, alone = sheet_words(order, bordered), [step_words(step, bordered) for step in order]
+    assert [words.title for words in sheet] == [words.title for words in alone]
+    first, second = (n for n, step in enumerate(order) if step.kind is StepKind.BORDER)
+    assert sheet[first] == alone[first]
+    assert f"As in step {first + 1}." in sheet[second].sentences
+    said = [s for words in sheet for s in words.sentences if s.count(" ") > 6]
+    assert len(said) == len(set(said))
 
 
 def test_single_segments_in_centimetres() -> None:

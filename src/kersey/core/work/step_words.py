@@ -1,6 +1,7 @@
 """The steps of a work order in words: the one place where their sentences are written."""
 
 from collections import Counter
+from collections.abc import Sequence
 
 from kersey.core.blocks.assembly import How, Make, Part
 from kersey.core.cloth.forms import FACTS, Form
@@ -28,6 +29,9 @@ from kersey.core.work.frame_words import (
 from kersey.core.work.work_order import Step, StepKind
 from kersey.core.yields.by_hand import cliff, strip_sum
 
+# A sentence of fewer gaps between its words is said again rather than looked up.
+_SHORT = 7
+
 
 def step_words(step: Step, quilt: Quilt) -> StepWords:
     """A step in the words and units of the reader.
@@ -45,6 +49,26 @@ def step_words(step: Step, quilt: Quilt) -> StepWords:
     ['Measure one strip', 'Cut 40 strips']
     """
     return _WORDS[step.kind](step, quilt)
+
+
+def sheet_words(steps: Sequence[Step], quilt: Quilt) -> list[StepWords]:
+    """The steps of a sheet, in their order, in words.
+
+    A long sentence that an earlier step says word for word is not said again: the step that
+    says it is named. Several in a row become one.
+    """
+    said: dict[str, int] = {}
+    sheet = []
+    for number, step in enumerate(steps, start=1):
+        words = step_words(step, quilt)
+        sentences = [
+            sentence
+            if said.setdefault(sentence, number) == number or sentence.count(" ") < _SHORT
+            else f"As in step {said[sentence]}."
+            for sentence in words.sentences
+        ]
+        sheet.append(StepWords(words.title, tuple(dict.fromkeys(sentences))))
+    return sheet
 
 
 def _measure(step: Step, quilt: Quilt) -> StepWords:

@@ -18,7 +18,7 @@ from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.quilt.supply import supplies
 from kersey.core.quilt.to_buy import to_buy
 from kersey.core.wall.numbers import number_of
-from kersey.core.work.step_words import step_words
+from kersey.core.work.step_words import sheet_words
 from kersey.core.work.way_words import to_join
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
@@ -49,7 +49,10 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
     codes = piece_codes(quilt.plan.plan.problem.needs)
     scale = scale_for([step.layout for step in steps if step.layout], _WIDEST_PX, _MOST_PX_AN_INCH)
     return {
-        "steps": [_shown(step, quilt, codes, scale) for step in steps],
+        "steps": [
+            _shown(step, quilt, codes, scale) | {"words": words}
+            for step, words in zip(steps, sheet_words(steps, quilt), strict=True)
+        ],
         "done": steps_done(opened.project, steps),
         "kinds": StepKind,
         "drawing": draw_quilt(quilt),
@@ -100,7 +103,6 @@ def _columns(quilt: Quilt) -> list[Column]:
 def _shown(step: Step, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:
     shown: dict[str, Any] = {
         "step": step,
-        "words": step_words(step, quilt),
         "done": step.key in quilt.project.done,
         "fabrics": [(quilt.prints[f.name].name, f.pieces) for f in step.fabrics],
         "drawing": "",
