@@ -31,7 +31,8 @@ _NOTHING_YET = "<p>Working out the most blocks.</p>"
 _STARTED = re.compile(r"Kersey is at (\S+)")
 
 _TERM = re.compile(
-    rb'<span class="term"><button [^>]*>([^<]*)</button><span\s+class="term-says">.*?</span></span>',
+    rb'<span class="term"><button [^>]*>([^<]*)</button><span\s+class="term-says">'
+    rb".*?</span></span>",
     re.DOTALL,
 )
 

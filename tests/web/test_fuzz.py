@@ -194,6 +194,18 @@ def _most(usual: int) -> int:
     return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
 
 
+def revision_for(site: TestClient, path: str) -> str:
+    """The revision that a form sent there must show."""
+    stored = site.app.state.workroom  # type: ignore[attr-defined]
+    with stored.engine.connect() as connection:
+        now = connection.exec_driver_sql("SELECT revision FROM project WHERE id = 1").scalar()
+        shown = connection.exec_driver_sql("SELECT max(revision) FROM preferences").scalar() or 0
+        home = connection.exec_driver_sql(
+            "SELECT revision FROM cupboard_lot WHERE id = 1 AND deleted_at IS NULL"
+        ).scalar()
+    return str(shown if path == "/settings" else home if "cupboard" in path else now)
+
+
 @settings(max_examples=_most(50))
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
@@ -204,17 +216,9 @@ def test_no_form_can_make_it_fail(
     site: TestClient, post: tuple[str, dict[str, str]], htmx: bool
 ) -> None:
     path, fields = post
-    stored = site.app.state.workroom  # type: ignore[attr-defined]
-    with stored.engine.connect() as connection:
-        now = connection.exec_driver_sql("SELECT revision FROM project WHERE id = 1").scalar()
-        shown = connection.exec_driver_sql("SELECT max(revision) FROM preferences").scalar() or 0
-        home = connection.exec_driver_sql(
-            "SELECT revision FROM cupboard_lot WHERE id = 1 AND deleted_at IS NULL"
-        ).scalar()
-    revision = str(shown if path == "/settings" else home if "cupboard" in path else now)
     answer = site.post(
         path,
-        data={**fields, "revision": revision},
+        data={**fields, "revision": revision_for(site, path)},
         headers={"hx-request": "true"} if htmx else {},
         follow_redirects=False,
     )

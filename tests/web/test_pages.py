@@ -326,3 +326,16 @@ def test_fabric_that_is_not_cut_by_measure_goes_into_the_cupboard(client: TestCl
     assert answer.url.path == "/cupboard"
     assert ">Scraps</a>" in answer.text
     assert 'class="hanger"' not in client.get("/").text
+
+
+def test_a_print_called_otherwise_keeps_its_plan_and_its_answer(client: TestClient) -> None:
+    number = start(client, "6 light, 6 dark fat quarters")
+    before = known_yield(client, number)
+    data = {"revision": revision(client, number), "name": "lantern stripe"}
+    assert client.post(f"/projects/{number}/fabrics/0", data=data).status_code == 200
+    after = known_yield(client, number)
+    assert "lantern stripe" in after
+    blocks = re.compile(r'class="figure">(\d+)<')
+    assert blocks.findall(after)[:1] == blocks.findall(before)[:1]
+    for stage in ("pull", "yield", "size", "arrange", "cut", "sew", "finish", "away"):
+        assert client.get(f"/projects/{number}/{stage}").status_code == 200

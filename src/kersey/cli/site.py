@@ -17,6 +17,7 @@ from sqlalchemy.orm import Session
 
 from kersey.cli.refusal import fail
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import parse_length
 from kersey.core.stash.order import delivered, fill
 from kersey.demo.sample_world import load_sample_world
@@ -71,7 +72,7 @@ def export_everything(
         file.write_text(gather(projects, lots, prices), encoding="utf-8")
     except (KerseyError, OSError) as error:
         fail(str(error))
-    print(f"Saved {len(projects)} quilts and {len(lots)} lots to {file}")
+    print(f"Saved {counted(len(projects), 'quilt')} and {counted(len(lots), 'lot')} to {file}")
 
 
 @app.command("import")
@@ -88,7 +89,10 @@ def import_everything(
             bring_prices(session, everything.prices)
     except (KerseyError, OSError) as error:
         fail(str(error))
-    print(f"Added {len(everything.projects)} quilts and {len(everything.cupboard)} lots")
+    print(
+        f"Added {counted(len(everything.projects), 'quilt')} and "
+        f"{counted(len(everything.cupboard), 'lot')}"
+    )
 
 
 @app.command("deliver")

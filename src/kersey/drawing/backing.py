@@ -52,7 +52,7 @@ def draw_let_in(
         if long > 0:
             x, y, w, h = first, start, block, long
             boxes.append(((x, y, w, h) if strip.upright else (y, x, h, w), _BLOCK))
-    words = f"{strip.blocks} blocks in a row"
+    words = f"{counted(strip.blocks, 'block')} in a row"
     return _sheet(size, top, boxes, words, units, px_per_inch)
 
 
@@ -73,7 +73,7 @@ def draw_pieced(
                 boxes.append((box, cloths.fill(prints[name])))
             x += a - sheet.join
         at += row.height - sheet.join
-    words = f"{sheet.seams} seams"
+    words = counted(sheet.seams, "seam")
     return _sheet((sheet.width, sheet.length), top, boxes, words, units, px_per_inch)
 
 

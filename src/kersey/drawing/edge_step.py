@@ -10,6 +10,7 @@ from fractions import Fraction
 
 from kersey.core.finish.edge_steps import EdgePlan
 from kersey.core.frame.edge import EdgeStyle, cut_bias
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 from kersey.drawing.svg import element, number, picture, text
 
@@ -72,7 +73,7 @@ def draw_bias_strips(plan: EdgePlan, usable_width: Fraction, colour: str, units:
         at += step
     words = (
         f"{format_length(cut.cloth, units)} of fabric cut at 45°, with lines "
-        f"{format_length(plan.edge.width, units)} apart: {len(cut.strips)} strips"
+        f"{format_length(plan.edge.width, units)} apart: {counted(len(cut.strips), 'strip')}"
     )
     return picture(-0.3, -0.3, wide + 0.6, high + 0.6, *parts, label=f"{words}.",
                    class_="bias-strips", px_per_inch=8.0)  # fmt: skip

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 from fractions import Fraction
 
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import CENTIMETRE, Units, format_length, format_number
 from kersey.core.quilt.size_curve import AtSize
 from kersey.drawing.svg import element, number, picture, rect, text
@@ -31,7 +32,7 @@ def draw_size_curve(
         )  # fmt: skip
         if best is not None and at.finished == best.finished:
             parts.append(
-                text(f"{at.blocks} blocks", x, -high - 0.8, font_size=2.6, font_weight=650,
+                text(counted(at.blocks, "block"), x, -high - 0.8, font_size=2.6, font_weight=650,
                      text_anchor="middle", class_="ruler-words")
             )  # fmt: skip
     parts.append(rect(0, 0.4, _WIDE, _TAPE, fill=_YELLOW))
@@ -56,7 +57,7 @@ def draw_size_curve(
     if best is not None:
         words = (
             f"The most fabric shows at {format_length(best.finished[0], units)}: "
-            f"{best.blocks} blocks."
+            f"{counted(best.blocks, 'block')}."
         )
     return picture(
         0, -_HIGH - 4, _WIDE, _HIGH + _TAPE + 5, *parts, label=words, class_="size-curve"

@@ -6,6 +6,7 @@ from fractions import Fraction
 from itertools import accumulate
 
 from kersey.core.cloth.fabric import Print
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_number
 from kersey.core.yields.by_hand import Division, StripSum
 from kersey.drawing.cloth import Cloths
@@ -61,7 +62,8 @@ def draw_division(
         _end(division, top, height),
         _cliff_mark(division, top, height, units, float(reach)),
         label=(
-            f"{what} of {format_length(length, units)} makes {division.pieces} segments of "
+            f"{what} of {format_length(length, units)} makes {counted(division.pieces, 'segment')} "
+            f"of "
             f"{format_length(division.piece_length, units)}; "
             f"{format_length(division.margin, units)} is left."
         ),

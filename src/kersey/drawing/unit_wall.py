@@ -5,6 +5,7 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.unit_rows import UnitRows
+from kersey.core.measure.counting import counted
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.look import draw_look
 from kersey.drawing.svg import element, number, picture, rect
@@ -37,7 +38,8 @@ def draw_unit_wall(
         fill = "none" if look else cloths.fill(cloth)
         parts.append(rect(*box, fill=fill, class_="piece", stroke_width=0.25))
     label = (
-        f"{len(rows.laid)} units in {len(rows.heights)} rows on {rows.columns} by {rows.rows} "
+        f"{counted(len(rows.laid), 'unit')} in {counted(len(rows.heights), 'row')} on "
+        f"{rows.columns} by {rows.rows} "
         f"squares, {rows.plain} of them plain."
     )
     return picture(0, 0, wide, high, cloths.definitions, *parts, label=label,

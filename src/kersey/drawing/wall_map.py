@@ -9,6 +9,7 @@ It needs no colour: an arrow in each place points to where the block's upper edg
 
 from fractions import Fraction
 
+from kersey.core.measure.counting import counted
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of, pins_of
 from kersey.drawing.lie import Lie
@@ -38,7 +39,7 @@ def draw_map(quilt: Quilt) -> str:
     left, edge = 4.2 * em, 0.2 * em
     return picture(
         -left, -edge, wide + left + edge, long + 2 * edge, *parts, class_="map-drawing",
-        label=f"Map of {len(seats)} spots with numbers and blocks, listed below.",
+        label=f"Map of {counted(len(seats), 'spot')} with numbers and blocks, listed below.",
     )  # fmt: skip
 
 

@@ -3,6 +3,7 @@
 from collections.abc import Sequence
 
 from kersey.core.blocks.bargello import Column
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_number, format_size
 from kersey.drawing.svg import element, number, picture, rect, text
 
@@ -37,7 +38,7 @@ def draw_wave(columns: Sequence[Column], units: Units) -> str:
     tape = rect(0, _HIGH, wide, _TAPE, fill=_YELLOW)
     line = element("path", d="".join(steps), fill="none", stroke=_YELLOW, stroke_width=0.3)
     size = format_size(columns[-1].reaches, columns[-1].reaches, units).split(" ")[0]
-    label = f"{len(columns)} columns, {size} across when sewn."
+    label = f"{counted(len(columns), 'column')}, {size} across when sewn."
     # The tape lies under its figures.
     figures = [part for part in parts if part.startswith("<text")]
     bars = [part for part in parts if not part.startswith("<text")]

@@ -24,6 +24,7 @@ from kersey.core.blocks.recipe import (
     whole,
 )
 from kersey.core.cutting.problem import PrintRule
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import EIGHTH, QUARTER, Units, format_length
 from kersey.core.measure.root2 import Root2
 from kersey.core.measure.workshop import USUAL_WIDTH
@@ -109,7 +110,7 @@ def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple
     cliff = format_length((squares + 1) * height - 2 * seam, units)
     less = "none" if squares == 1 else str(squares - 1)
     return (
-        f"Each tube makes {squares} squares if its strips measure at least "
+        f"Each tube makes {counted(squares, 'square')} if its strips measure at least "
         f"{cliff}; shorter strips make {less}.",
         f"Squares come out at {nearly(float(raw), units)}, with all four edges on the bias. Half "
         "of them mirror the other half.",

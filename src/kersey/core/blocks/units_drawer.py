@@ -22,6 +22,7 @@ from kersey.core.blocks.recipe import (
 from kersey.core.cutting.drawer import BACKGROUND, HELD, SQUARE, UNIT, Laid, best_shelves
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.tally import Drawer
+from kersey.core.measure.counting import counted
 
 _MOST = 40
 _ENOUGH = 10**6
@@ -121,7 +122,7 @@ def _stack(pieces: list[Laid], grid: Fraction, seam: Fraction) -> Make:
     for each in sorted(pieces, key=lambda e: (e.row, e.column)):
         rows.setdefault(each.row, []).append(_made(each, grid, seam))
     across = [
-        sewn(f"{len(made)} squares", seam, *made) if len(made) > 1 else made[0]
+        sewn(counted(len(made), "square"), seam, *made) if len(made) > 1 else made[0]
         for made in rows.values()
     ]
     if len(across) == 1:

@@ -24,6 +24,7 @@ from kersey.core.cloth.colour import (
 from kersey.core.cloth.forms import FACTS, Form, check_piece
 from kersey.core.cloth.look import check_look
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import METRE
 
 # Cotton for quilting weighs about 145 g per square metre (docs/trade.md section 2); an estimate.
@@ -213,7 +214,9 @@ class Stack:
 
     def __post_init__(self) -> None:
         if self.count < 0:
-            raise BadFabric(f"A print can't have {self.count} pieces; use 0 or more.", "count")
+            raise BadFabric(
+                f"A print can't have {counted(self.count, 'piece')}; use 0 or more.", "count"
+            )
 
 
 @dataclass(frozen=True)

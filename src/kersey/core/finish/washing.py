@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.finish.top import Size
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import HALF, Units, format_size, round_to
 from kersey.core.project.sewing import HEIGHT, WIDTH, Measured, Sewing
 
@@ -65,7 +66,7 @@ def washing_words(washings: Learned | None, size: Size, units: Units) -> str:
     across, down = (
         _between(least, most) for least, most in zip(washings.least, washings.most, strict=True)
     )
-    quilts = "the quilt" if washings.quilts == 1 else f"the {washings.quilts} quilts"
+    quilts = "the quilt" if washings.quilts == 1 else f"the {counted(washings.quilts, 'quilt')}"
     after = format_size(*washings.after(size), units)
     return (
         f"After washing, about {after}: {quilts} you measured shrank about "

@@ -19,6 +19,7 @@ from kersey.core.frame.keys import NO_KEYS, KeysWish
 from kersey.core.frame.purposes import ANY_PURPOSE, LARGEST_SIDE, NEAR_ENOUGH, Purpose, Wish
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import BlockGrid, Setting, blocks_in
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 
 MOST_ROWS = 60
@@ -308,12 +309,15 @@ def _sensible(option: SizeOption, question: SizeQuestion) -> bool:
 
 def _blocks_reason(option: SizeOption) -> str:
     if option.spare < 0:
-        return f"It needs {option.blocks} blocks; you are {-option.spare} short."
+        return f"It needs {counted(option.blocks, 'block')}; you are {-option.spare} short."
     if option.blocks_possible == 1:
         return "It is one piece."
     if option.spare == 0:
-        return f"It uses all {option.blocks} blocks."
-    return f"It uses {option.blocks} of {option.blocks_possible} blocks and leaves {option.spare}."
+        return f"It uses all {counted(option.blocks, 'block')}."
+    return (
+        f"It uses {option.blocks} of {counted(option.blocks_possible, 'block')} and leaves "
+        f"{option.spare}."
+    )
 
 
 def _fit_reason(option: SizeOption, units: Units) -> str:

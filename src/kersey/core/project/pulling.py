@@ -102,7 +102,7 @@ def share_in_words(share: Fraction) -> str:
     ('a fifth more', '4 times as much')
     """
     if share > Fraction(5, 4):
-        return f"{round(share + 1)} times as much"
+        return f"{counted(round(share + 1), 'time')} as much"
     return min(_SHARES, key=lambda known: abs(known[0] - share))[1]
 
 
@@ -140,7 +140,7 @@ def _of_other_widths(project: Project, units: Units) -> Iterator[str]:
     if other:
         most = format_length(width, units)
         yield (
-            f"This block uses {most} strips. {other} strips of other "
+            f"This block uses {most} strips. {counted(other, 'strip')} of other "
             "widths will be trimmed or left out."
         )
 
@@ -156,7 +156,7 @@ def _few_prints(project: Project, asked: Sequence[Pulled]) -> Iterator[str]:
         if not wish.same and prints < pieces:
             have = "one print" if prints == 1 else counted(prints, "print")
             yield (
-                f"A block has {pieces} strips and you pulled only {have}, so "
+                f"A block has {counted(pieces, 'strip')} and you pulled only {have}, so "
                 "prints will repeat within a block."
             )
 

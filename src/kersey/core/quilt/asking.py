@@ -1,10 +1,13 @@
 """What is asked of the search for all that is to be said of a project's yield."""
 
+from dataclasses import replace
 from fractions import Fraction
+from hashlib import blake2s
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
+from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, made_the_other_way, yield_asked
 from kersey.core.yields.ruler_sizes import cut_safely
@@ -22,11 +25,22 @@ _TOLD_SINCE = 3
 def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
     """The plan for the most blocks that is kept for this very question, if one is."""
     kept = project.plan
-    current = kept is not None and kept.question == asked.fingerprint and not asked.even
-    if asked.block.makes_one_piece:
-        # What is kept is the whole piece; asked for are its columns, rows or strips.
+    if kept is None or kept.question != asked.fingerprint or asked.even or not kept.possible:
         return None
-    return kept.most if kept is not None and current and kept.possible else None
+    # What is kept of one piece is the whole of it; asked for are its columns, rows or strips.
+    return None if asked.block.makes_one_piece else _as_called_now(kept, asked)
+
+
+def _as_called_now(kept: KeptPlan, asked: YieldAsked) -> CuttingPlan:
+    """The plan for the most blocks, by the names that its fabrics have now: a question stays the
+    same when a print is called otherwise."""
+    now = dict(zip(asked.keys, asked.problem.fabrics, strict=True))
+    layouts = []
+    for layout in kept.most.layouts:
+        named = now[kept.key_of(layout.fabric.name)]
+        fabric = replace(layout.fabric, name=named.name, print=named.print)
+        layouts.append(replace(layout, fabric=fabric))
+    return replace(kept.most, problem=asked.problem, layouts=tuple(layouts))
 
 
 def yield_question(project: Project, asked: YieldAsked, units: Units) -> YieldQuestion:
@@ -43,8 +57,11 @@ def yield_question(project: Project, asked: YieldAsked, units: Units) -> YieldQu
 
 
 def answer_key(asked: YieldAsked, units: Units) -> str:
-    """What the whole answer to a question is known by; marks of the ruler are the reader's."""
-    return f"{asked.fingerprint} {units} {_TOLD_SINCE}"
+    """What the whole answer to a question is known by; marks of the ruler are the reader's, and an
+    answer calls its fabrics as the question does."""
+    names = repr([(fabric.name, fabric.print) for fabric in asked.problem.fabrics])
+    called = blake2s(names.encode(), digest_size=6).hexdigest()
+    return f"{asked.fingerprint} {called} {units} {_TOLD_SINCE}"
 
 
 def reference_of(asked: YieldAsked) -> Fraction:

@@ -26,6 +26,7 @@ from kersey.core.cutting.print_rules import read_rules
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.errors import Infeasible
+from kersey.core.measure.counting import counted
 from kersey.core.project.design import KitWish
 from kersey.core.project.kept_plan import Kit
 from kersey.core.quilt.pieces import pieces_made, slots_of
@@ -46,7 +47,8 @@ class CannotBeDealt(Infeasible):
 
     def __init__(self, blocks: int) -> None:
         super().__init__(
-            f"There aren't enough different prints to follow the rules in {blocks} blocks."
+            f"There aren't enough different prints to follow the rules in "
+            f"{counted(blocks, 'block')}."
         )
 
 
@@ -351,7 +353,7 @@ def _unmet(plan: CuttingPlan, kits: Sequence[Kit], wished: Wished) -> str:
     if wished.how is KitWish.FAMILIES:
         families = [{wished.families.get(name, "") for name in kit} for kit in shown]
         mixed = sum(len(family) > 1 for family in families)
-        return f"{mixed} of {len(kits)} blocks mix color families." if mixed else ""
+        return f"{mixed} of {counted(len(kits), 'block')} mix color families." if mixed else ""
     if wished.how is not KitWish.DIFFERENT or not kits:
         return ""
     pieces = len(kits[0])
@@ -360,10 +362,13 @@ def _unmet(plan: CuttingPlan, kits: Sequence[Kit], wished: Wished) -> str:
     if not repeats or _bound_alike(plan.problem):
         return ""
     if there < pieces:
-        return f"A block has {pieces} pieces and you have {there} prints, so some repeat."
+        return (
+            f"A block has {counted(pieces, 'piece')} and you have {counted(there, 'print')}, so "
+            f"some repeat."
+        )
     name, blocks = repeats.most_common(1)[0]
     return (
-        f"“{name}” repeats in {blocks} of {len(kits)} blocks, because you "
+        f"“{name}” repeats in {blocks} of {counted(len(kits), 'block')}, because you "
         "have more of it than one piece per block."
     )
 

@@ -94,8 +94,8 @@ def _blocks(quilt: WholeQuilt) -> str:
     if quilt.candidate.one_piece:
         return f"one piece of all {counted(possible, quilt.candidate.block.unit)}"
     if scheme.blocks == possible:
-        return f"uses all {possible} blocks"
-    return f"uses {scheme.blocks} of {possible} blocks; {possible - scheme.blocks} spare"
+        return f"uses all {counted(possible, 'block')}"
+    return f"uses {scheme.blocks} of {counted(possible, 'block')}; {possible - scheme.blocks} spare"
 
 
 def _fit(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
@@ -140,7 +140,7 @@ def _from_stash(quilt: WholeQuilt) -> Iterator[str]:
     for needs in quilt.needs:
         pieces = sum(len(pieces_cut(plan, needs)) for plan in quilt.plans)
         joined = ", joined" if needs.joined else ""
-        yield f"{needs.part.name} from your fabric: {pieces} pieces{joined}"
+        yield f"{needs.part.name} from your fabric: {counted(pieces, 'piece')}{joined}"
 
 
 def _to_buy(quilt: WholeQuilt, units: Units) -> str:

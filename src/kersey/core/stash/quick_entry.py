@@ -324,7 +324,8 @@ def _of_what(said: Said, units: Units) -> str:
         )
     if said.prints is not None:
         return (
-            f"{said.prints} prints of what? Type it like roll of 40 strips, {said.prints} prints."
+            f"{counted(said.prints, 'print')} of what? Type it like roll of 40 strips, "
+            f"{counted(said.prints, 'print')}."
         )
     if said.width is not None:
         return f"How many, and what? Type it like 40 strips {format_number(said.width, units)}."
@@ -489,9 +490,15 @@ def _count_problems(said: Said, form: Form, count: int, prints: int) -> Iterator
     if not 1 <= count <= facts.most:
         yield f"A lot can have 1 to {facts.most} {facts.many}; you typed {count}."
     elif not 1 <= prints <= count:
-        yield f"{count} {facts.many} can't be {prints} prints; each print needs at least one piece."
+        yield (
+            f"{count} {facts.many} can't be {counted(prints, 'print')}; each print needs at "
+            f"least one piece."
+        )
     elif said.each is not None and said.each * prints != count:
-        yield f"{prints} prints with {said.each} of each make {said.each * prints}, not {count}."
+        yield (
+            f"{counted(prints, 'print')} with {said.each} of each make {said.each * prints}, not "
+            f"{count}."
+        )
 
 
 def _in_words(lot: Lot, said: Said, units: Units) -> tuple[str, ...]:
@@ -536,7 +543,7 @@ def pieces_in_words(lot: Described) -> str:
         weight = f"{lot.grams} g" if lot.grams < 1000 else f"{lot.grams / 1000:g} kg"
         return f"{weight} of {facts.many}"
     if lot.form in OF_THE_BOLT:
-        return facts.one if lot.count == 1 else f"{about}{lot.count} cuts of {facts.one}"
+        return facts.one if lot.count == 1 else f"{about}{counted(lot.count, 'cut')} of {facts.one}"
     return f"{about}{counted(lot.count, facts.one)}"
 
 
@@ -573,7 +580,7 @@ def _proposed_name(said: Said, lot: Lot | None) -> str:
     facts = FACTS[lot.form]
     value = f"{said.value} " if said.value else ""
     if said.is_roll:
-        return f"{value}roll of {lot.count} strips".capitalize()
+        return f"{value}roll of {counted(lot.count, 'strip')}".capitalize()
     if lot.count == 1:
         return f"{value}{facts.one}".capitalize()
     return counted(lot.count, f"{value}{facts.one}")

@@ -122,8 +122,9 @@ def backing_words(step: Step, quilt: Quilt) -> StepWords:
     size = format_size(quilt.backing.width, quilt.backing.length, u)
     length = format_length(plan.panel_length, u)
     how = {
-        BackingWay.UPRIGHT: f"{plan.panels} panels, each {length}, with vertical seams.",
-        BackingWay.ACROSS: f"{plan.panels} panels, each {length}, with horizontal seams.",
+        BackingWay.UPRIGHT: f"{counted(plan.panels, 'panel')}, each {length}, with vertical seams.",
+        BackingWay.ACROSS: f"{counted(plan.panels, 'panel')}, each {length}, with horizontal "
+        f"seams.",
         BackingWay.WIDE: f"One {length} piece of extra-wide fabric.",
         BackingWay.LET_IN: f"{plan.panels} of {length}.",
     }[plan.way]

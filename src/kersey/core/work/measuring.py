@@ -13,6 +13,7 @@ from fractions import Fraction
 from itertools import pairwise
 
 from kersey.core.blocks.assembly import Patch, Size
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import SIXTEENTH, Units, format_length
 from kersey.core.project.sewing import Reading
 
@@ -168,7 +169,7 @@ def said(per: PerSeam, units: Units) -> str:
         each = f"{'' if per.exact else 'about '}{_on_a_ruler(abs(per.marked))}"
     else:
         each = "less than 1/64″"
-    noun = "one seam" if per.seams == 1 else f"each of {per.seams} seams"
+    noun = "one seam" if per.seams == 1 else f"each of {counted(per.seams, 'seam')}"
     return f"{each} at {noun} adds up to {format_length(abs(per.off), units)}"
 
 

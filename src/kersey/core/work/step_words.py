@@ -118,7 +118,7 @@ def _cut(step: Step, quilt: Quilt) -> StepWords:
     if layers > 1 and not in_sets:
         stacks = -(-step.count // layers)
         over = "one stack" if stacks == 1 else counted(stacks, "stack")
-        sentences.append(f"Stack them in {over}, up to {layers} layers each.")
+        sentences.append(f"Stack them in {over}, up to {counted(layers, 'layer')} each.")
     gives = Counter(cut.need for cut in layout.cuts)
     pieces = ", ".join(_pieces(count, need.label) for need, count in gives.items())
     if in_sets:
@@ -354,7 +354,8 @@ def _setting(step: Step, quilt: Quilt) -> StepWords:
         sides, corners = quilt.grid.side_triangles, quilt.plain_strips[-1][0]
         if sides:
             sentences.append(
-                f"Cut the larger squares on both diagonals: {sides} triangles for the sides. Cut "
+                f"Cut the larger squares on both diagonals: {counted(sides, 'triangle')} for the "
+                f"sides. Cut "
                 f"the {corners.count} smaller squares on one diagonal for the four corners."
             )
         else:

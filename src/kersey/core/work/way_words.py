@@ -133,7 +133,7 @@ def _blocks(changed: tuple[int, ...], before: Quilt) -> str:
     places = {placed.kit: number_of(Seat(placed.row, placed.column)) for placed in before.placed}
     named = [places.get(number, f"number {number + 1}") for number in changed[:_NAMED]]
     if len(changed) > _NAMED:
-        return f"{len(changed)} blocks"
+        return counted(len(changed), "block")
     return f"Block {named[0]}" if len(named) == 1 else f"Blocks {', '.join(named)}"
 
 

@@ -157,12 +157,14 @@ def proof(answer: StripSum, units: Units) -> tuple[str, ...]:
     if answer.by_sets:
         rule = " different prints" if answer.different else ""
         return (
-            f"{answer.strips} strips make {answer.sets} strip sets of {_in_words(k)}{rule}.",
-            f"{answer.sets} sets × {n} blocks of {u} = {answer.blocks}.",
+            f"{counted(answer.strips, 'strip')} make {counted(answer.sets, 'strip set')} of "
+            f"{_in_words(k)}{rule}.",
+            f"{counted(answer.sets, 'set')} × {counted(n, 'block')} of {u} = {answer.blocks}.",
         )
     rule = ", no print twice in a block" if answer.different else ""
     return (
-        f"{answer.strips} strips × {n} segments of {u} = {answer.strips * n}, "
+        f"{counted(answer.strips, 'strip')} × {counted(n, 'segment')} of {u} = "
+        f"{answer.strips * n}, "
         f"{_in_words(k)} per block{rule}.",
     )
 
@@ -176,7 +178,8 @@ def cliff(answer: StripSum, units: Units) -> str:
     fewer = answer.below_the_cliff
     by = "from strip sets" if answer.by_sets else "from segments"
     return (
-        f"{n} segments per strip need {needed} of usable length. Any shorter makes {n - 1} per "
+        f"{counted(n, 'segment')} per strip need{'s' * (n == 1)} {needed} of usable length. Any "
+        f"shorter makes {n - 1} per "
         f"strip, and {counted(fewer.blocks, 'block')} {by}."
     )
 

@@ -18,6 +18,7 @@ from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.yields.report import at_usable, checked_plan
 
@@ -68,7 +69,7 @@ def judge_count(
     if not 1 <= claimed <= MOST_CLAIMED:
         raise BadClaim(f"Type 1 to {MOST_CLAIMED} blocks, like 54.")
     if claimed == plan.blocks:
-        return Verdict(True, f"That's right: {plan.blocks} blocks.", ())
+        return Verdict(True, f"That's right: {counted(plan.blocks, 'block')}.", ())
     few = claimed < plan.blocks
     slips = _too_few(plan) if few else _too_many(plan, seam)
     named = tuple(

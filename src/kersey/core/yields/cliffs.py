@@ -15,6 +15,7 @@ from kersey.core.cutting.filling import reachable
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.scale import in_units, unit_of
 from kersey.core.cutting.solver import Sought
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 from kersey.core.yields.report import at_usable, near, room_to_spare
 
@@ -44,12 +45,12 @@ class Cliffs:
         parts = []
         if self.change is not None:
             needed = format_length(usable + self.change, units)
-            need = "One block needs" if blocks == 1 else f"{blocks} blocks need"
+            need = "One block needs" if blocks == 1 else f"{counted(blocks, 'block')} need"
             less = f"{self.below}" if self.below else "none"
             parts.append(f"{need} {needed} of {cloth}; any less makes {less}.")
         if self.more_at is not None:
             parts.append(f"At {format_length(usable + self.more_at, units)} you get {self.more}.")
-        stays = "one block" if blocks == 1 else f"{blocks} blocks"
+        stays = "one block" if blocks == 1 else counted(blocks, "block")
         return " ".join(parts) or (
             f"A little more or less fabric makes no difference: it is still {stays}."
         )

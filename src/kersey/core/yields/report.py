@@ -18,6 +18,7 @@ from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Clock, Watch
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import YARD
 
 # docs/trade.md section 4: half an inch and an inch less and more.
@@ -486,7 +487,7 @@ def _reason(plan: CuttingPlan, role: str, alone: dict[str, Count]) -> str:
             f"each strip set takes {strips} whole strips, and there aren't enough left for another"
         )
     if not others:
-        return f"all the fabric together makes {plan.blocks} blocks"
+        return f"all the fabric together makes {counted(plan.blocks, 'block')}"
     if alone[role].blocks > plan.blocks and _shared(plan.problem, role):
         # As people say it: light and dark, never dark and light.
         named = sorted((role, *others), key=lambda name: (name != "light", name != "dark", name))

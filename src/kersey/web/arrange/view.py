@@ -9,6 +9,7 @@ from kersey.core.blocks.assembly import turned
 from kersey.core.cloth.colour import Lab
 from kersey.core.cloth.fabric import Fact
 from kersey.core.cloth.thread import light_and_dark, vanishing
+from kersey.core.measure.counting import counted
 from kersey.core.project.laying import Joining, Laying
 from kersey.core.project.minding import MOST_WEIGHT
 from kersey.core.quilt.quilt import Quilt
@@ -151,7 +152,11 @@ def _windows(quilt: Quilt) -> Iterator[Offer]:
 
 
 def _blocks_more(more: int) -> str:
-    return f"needs {more} more blocks" if more > 0 else f"leaves {-more} blocks"
+    return (
+        f"needs {counted(more, 'more block')}"
+        if more > 0
+        else (f"leaves {counted(-more, 'block')}")
+    )
 
 
 def _orders(shown: Troubled) -> Iterator[Offer]:

@@ -7,6 +7,7 @@ from dataclasses import replace
 
 from kersey.core.errors import KerseyError
 from kersey.core.frame.setting import Setting
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
@@ -45,9 +46,9 @@ def what_it_costs(quilt: Quilt, otherwise: Quilt) -> str:
     """What windows would take and leave, and what rows and columns would suit them."""
     more = otherwise.grid.blocks - quilt.grid.blocks
     if has_windows(quilt):
-        return f"needs {more} more blocks"
+        return f"needs {counted(more, 'more block')}"
     cloth = format_bought(otherwise.plain_bought, quilt.units)
-    costs = f"leaves {-more} blocks, needs {cloth} of plain fabric"
+    costs = f"leaves {counted(-more, 'block')}, needs {cloth} of plain fabric"
     rows, columns = quilt.grid.rows, quilt.grid.columns
     if rows % 2 and columns % 2:
         return costs

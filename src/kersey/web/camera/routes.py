@@ -312,7 +312,8 @@ def _lot_of(prints: Sequence[Print], line: str, room: Workroom) -> CupboardLot:
     lot: Lot = reading.lot
     if lot.count < len(prints):
         raise NotAPhotograph(
-            f"Kersey found {len(prints)} prints, but you typed {counted(lot.count, 'piece')}. "
+            f"Kersey found {counted(len(prints), 'print')}, but you typed "
+            f"{counted(lot.count, 'piece')}. "
             "Change one or the other."
         )
     return CupboardLot(reading.name, replace(lot, stacks=spread(lot.count, prints)))

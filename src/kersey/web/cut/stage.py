@@ -1,5 +1,6 @@
 """Cut: the sheet, and one cut after the other at the table."""
 
+from kersey.core.measure.counting import counted
 from kersey.core.work.work_order import BEFORE_SEWING, steps_done
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
@@ -8,7 +9,7 @@ from kersey.web.workroom import Reckoned
 
 def _status(opened: OpenProject) -> str:
     done = steps_done(opened.project, opened.steps) if opened.project.done else 0
-    return f"{done} of {len(opened.steps)} steps done" if done else ""
+    return f"{done} of {counted(len(opened.steps), 'step')} done" if done else ""
 
 
 def _waits(known: Reckoned) -> bool:

@@ -90,7 +90,7 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
     covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
     takes = f"{format_bought(plan.cloth, units)} of fabric"
     if plan.panels > 1:
-        takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
+        takes += f", {counted(plan.panels, 'panel')} of {format_length(plan.panel_length, units)}"
     return found | {
         "drawing": draw_panels(size, top.size, plan, usable, units, scale),
         "takes": takes,

@@ -11,6 +11,7 @@ from starlette.responses import Response
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import BadFabric
 from kersey.core.errors import InvalidValue
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, from_readings
@@ -99,7 +100,7 @@ def pull_line(request: Request, room: Room, project_id: ProjectId, typed: TypedF
         named = {"revision": str(form.revision), "lot": str(found[0].id)}
         return pull_fabric(request, room, project_id, named)
     if found:
-        words = f"{len(found)} lots have that name. Choose one below."
+        words = f"{counted(len(found), 'lot')} have that name. Choose one below."
         return _again(request, room, opened, "0", BadForm({"words": words}, typed))
     readings = read_lots(form.words, opened.preferences.workshop)
     if not all(reading.taken for reading in readings):

@@ -1,5 +1,6 @@
 """Sew: from the model block to the last row."""
 
+from kersey.core.measure.counting import counted
 from kersey.core.work.passes import PASS, blocks_sewn, passes
 from kersey.core.work.work_order import BEFORE_SEWING, FINISHING
 from kersey.web.open_project import OpenProject
@@ -13,7 +14,7 @@ def _status(opened: OpenProject) -> str:
         return ""
     every = passes(quilt, opened.project.sewing.batch)
     sewn = blocks_sewn(opened.project, quilt, every)
-    return f"{len(sewn)} of {len(quilt.placed)} blocks"
+    return f"{len(sewn)} of {counted(len(quilt.placed), 'block')}"
 
 
 def _waits(known: Reckoned) -> bool:

@@ -125,7 +125,9 @@ def _off_the_bolt(quilt: Quilt, scale: float) -> Iterator[Way]:
     for plan in quilt.backing.plans:
         takes = f"buy {format_bought(plan.cloth, units)}"
         if plan.panels > 1:
-            takes += f", {plan.panels} panels of {format_length(plan.panel_length, units)}"
+            takes += (
+                f", {counted(plan.panels, 'panel')} of {format_length(plan.panel_length, units)}"
+            )
         if plan.way is BackingWay.ACROSS and quilt.backing_stands:
             takes += "; this directional print would run sideways"
         drawn = draw_panels(size, top, plan, usable, units, scale)
