@@ -15,6 +15,7 @@ test: .venv/ready-for-tests
 	sh tools/find-browser.sh
 	$(BIN)/ruff check
 	$(BIN)/ruff format --check
+	$(BIN)/codespell
 	$(BIN)/mypy
 	$(BIN)/lint-imports
 	$(BIN)/pytest -n auto --dist worksteal

@@ -1,4 +1,4 @@
-"""Takes the README's pictures of the sample world into docs/screenshots."""
+"""Takes the guide's pictures of the sample world into docs/screenshots."""
 
 import re
 import shutil

@@ -5,7 +5,7 @@
     2 1/4 yd charcoal                       9 strings 1 1/2 x 30
     strings 1 1/4 to 2 1/2, about 60, 9 to 30 long
     a shoe box, 900 g of crumbs             5 yd backing 108 wide
-    12 light, 18 dark fat quarters          2 yd navy and 1 yd red
+    10 light, 14 dark fat quarters          2 yd navy and 1 yd red
 
 What the line says is found by its phrases (`said`); here it becomes lots. What was not said is
 assumed aloud, never silently; what cannot be assumed ends in a question that fits the rest.
@@ -47,7 +47,7 @@ EXAMPLES_IN_INCHES = (
     "roll of 40 strips, 20 prints",
     "42 strips 2 1/2 x 41.5, light",
     "12 light fat quarters",
-    "12 light, 18 dark fat quarters",
+    "10 light, 14 dark fat quarters",
     "6 fat eighths, directional",
     "42 charm squares, 21 prints",
     "40 ten-inch squares",
@@ -70,7 +70,7 @@ EXAMPLES_IN_CENTIMETRES = (
     "roll 40 x 6.5 cm x 107 cm",
     "42 strips 6.5 x 105, light",
     "12 light fat quarters 45 x 53",
-    "12 light, 18 dark fat quarters",
+    "10 light, 14 dark fat quarters",
     "6 fat eighths, directional",
     "42 squares 12.5, 21 prints",
     "100 squares 9 x 9, 4 prints, 25 each",
@@ -143,8 +143,8 @@ def read_lots(line: str, workshop: Workshop | None = None) -> tuple[Reading, ...
     Never raises: what is wrong stands in `problems`, what was not understood is marked. A slip of
     the finger is not taken silently: `proposal` is the line as it may have been meant.
 
-    >>> [reading.lot.count for reading in read_lots("12 light, 18 dark fat quarters")]
-    [12, 18]
+    >>> [reading.lot.count for reading in read_lots("10 light, 14 dark fat quarters")]
+    [10, 14]
     """
     shop = workshop or Workshop()
     lots = lots_said(line[:LONGEST_LINE], shop.units, shop.usable_width)

@@ -1,4 +1,4 @@
-"""The lots a line speaks of: "12 light, 18 dark fat quarters", or "2 yd navy and 1 yd red".
+"""The lots a line speaks of: "10 light, 14 dark fat quarters", or "2 yd navy and 1 yd red".
 
 At a comma, "and", "+" or ";" another lot begins if what follows says how much there is of it. The
 form may stand with the last of them. Words that nothing else explains name the cloth.
@@ -30,11 +30,11 @@ def lots_said(line: str, units: Units, cloth: Fraction) -> list[LotSaid]:
     """The lots a line speaks of, one at least. `cloth`: the usable width, for strips cut across.
 
     >>> [(lot.said.count, lot.said.value) for lot in
-    ...  lots_said("12 light, 18 dark fat quarters", Units.INCHES, Fraction(42))]
-    [(12, <Value.LIGHT: 'light'>), (18, <Value.DARK: 'dark'>)]
+    ...  lots_said("10 light, 14 dark fat quarters", Units.INCHES, Fraction(42))]
+    [(10, <Value.LIGHT: 'light'>), (14, <Value.DARK: 'dark'>)]
     """
     lots = _Reader(line, units, cloth).lots()
-    # "12 light, 18 dark fat quarters": the form stands with the last.
+    # "10 light, 14 dark fat quarters": the form stands with the last.
     for place in range(len(lots) - 2, -1, -1):
         said, after = lots[place].said, lots[place + 1].said
         if said.form is None and said.count is not None and after.form not in {None, Form.YARDAGE}:
