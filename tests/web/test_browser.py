@@ -79,9 +79,9 @@ def test_from_a_line_to_a_cutting_sheet_by_keyboard_alone(talking_page: Page, se
     page.wait_for_url("**/yield")
     page.locator("#look-rails").focus()
     page.keyboard.press("Space")
-    expect(page.locator("#tally caption")).to_contain_text("Rails")
+    expect(page.locator("#tally caption")).to_contain_text("Rail fence")
     page.keyboard.press("Enter")
-    expect(page.locator("#chosen-words")).to_contain_text("Rails")
+    expect(page.locator("#chosen-words")).to_contain_text("Rail fence")
     expect(page.locator("#tally .figure")).to_have_text("80")
     settled(page)
     page.keyboard.press("Enter")
@@ -147,7 +147,7 @@ def test_another_block_and_another_plan_at_one_click(
     expect(page.locator(".layout-drawing .lit").first).to_be_visible()
     page.fill("[name=promised_blocks]", blocks)
     page.click(".claim button")
-    expect(page.locator("#verdicts")).to_contain_text(re.compile("Agreed|There is more"))
+    expect(page.locator("#verdicts")).to_contain_text(re.compile("That's right|more"))
     choose(page, "log-cabin")
     expect(page.locator(".block-drawing title")).to_contain_text("9½″ finished")
 
@@ -157,9 +157,9 @@ def test_what_is_not_understood_is_shown_and_not_lost(talking_page: Page, server
     page.goto(server.url)
     page.fill("#line", "roll of 40 strips, 20 prints, plaid")
     expect(page.locator("#reading .unread")).to_have_text("plaid")
-    page.click("text=Take it")
+    page.click("text=Use this fabric")
     expect(page.locator("#line")).to_have_value("roll of 40 strips, 20 prints, plaid")
-    expect(page.locator("#reading .problem")).to_contain_text("Not understood: “plaid”")
+    expect(page.locator("#reading .problem")).to_contain_text("Kersey doesn't know “plaid”")
 
 
 def test_mouse_through_print_size_border_and_ticks(talking_page: Page, server: Any) -> None:
@@ -245,9 +245,9 @@ def test_all_is_there_after_a_restart_and_ctrl_c_is_clean(talking_page: Page, st
     assert str(started.folder) in started.said[0]
     status, out, err = started.stop()
     assert (status, err) == (0, "")
-    assert "Everything is kept." in out
+    assert "Everything is saved." in out
     page.click(".size >> nth=3")
-    expect(page.locator("#notice")).to_contain_text("Kersey does not answer")
+    expect(page.locator("#notice")).to_contain_text("Kersey isn't answering")
     started.start()
     page.goto(started.url + path)
     expect(page.locator("#tally .figure")).to_have_text("48 × 66")
@@ -349,8 +349,8 @@ def test_a_list_is_pasted_found_ticked_and_undone(talking_page: Page, server: An
     expect(page.locator(".lying")).to_have_count(1)
     expect(page).to_have_url(re.compile("words=char"))
     page.check("input[name=lot]")
-    page.click("text=Keep for binding")
-    expect(page.locator(".why-aside")).to_have_text("kept for binding")
+    page.click("text=Save for binding")
+    expect(page.locator(".why-aside")).to_have_text("saved for binding")
     settled(page)
     page.locator("h1").press("z")
     expect(page.locator(".why-aside")).to_have_count(0)
@@ -364,7 +364,7 @@ def test_prints_are_dragged_and_moved_by_keys(talking_page: Page, server: Any) -
     page = talking_page
     page.goto(f"{server.url}/cupboard")
     page.fill("#lines", "4 fat quarters")
-    page.click("button >> text=Put in")
+    page.click("button >> text=Add fabric")
     page.click(".lying-name a")
     names = page.locator(".home-prints .print-name")
     before = names.all_inner_texts()
@@ -413,7 +413,7 @@ def test_fabric_is_found_pulled_and_returned_without_leaving(
     page = talking_page
     page.goto(f"{server.url}/cupboard")
     page.fill("#lines", '42 charm squares, 21 prints "charms"')
-    page.click("button >> text=Put in")
+    page.click("button >> text=Add fabric")
     expect(page.locator("main a >> text=charms").first).to_be_visible()
     settled(page)
     start(page, server.url)
@@ -426,10 +426,10 @@ def test_fabric_is_found_pulled_and_returned_without_leaving(
     page.click("#found >> text=Pull")
     expect(page.locator("#tally .figure")).to_have_text("54")
     page.fill("#words", "3 yd charcoal")
-    expect(page.locator("#found")).to_contain_text("Enter puts it in and pulls it")
+    expect(page.locator("#found")).to_contain_text("Press Enter to add it and pull it")
     page.press("#words", "Enter")
     expect(page.locator("#tally .figure")).to_have_text("55")
-    page.click("text=Return all")
+    page.click("text=Return all fabric")
     expect(page.locator(".bare-wall")).to_be_visible()
     page.goto(f"{server.url}/cupboard")
     expect(page.locator(".holder")).to_have_count(0)
@@ -439,7 +439,7 @@ def test_a_fan_of_strips_is_marked_with_a_line(talking_page: Page, server: Any) 
     page = talking_page
     page.goto(f"{server.url}/camera")
     page.click("text=fan-of-eight-strips.jpg")
-    page.check("text=Strips: drag a line")
+    page.check("text=Fanned strips: drag a line")
     photo = page.locator(".photo").bounding_box()
     assert photo
     middle = photo["y"] + photo["height"] / 2

@@ -28,7 +28,7 @@ def at_the_wall(page: Page, url: str) -> str:
     page.fill("#columns", "5")
     page.fill("#rows", "4")
     page.locator("#rows").press("Enter")
-    expect(page.locator("#tally")).to_contain_text("5 across, 4 down")
+    expect(page.locator(".quilt-drawing title")).to_contain_text("5 by 4 blocks")
     page.goto(f"{url}/projects/{project}/arrange")
     expect(page.locator(".place")).to_have_count(20)
     return page.url
@@ -52,7 +52,7 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     page.focus("#wall-frame")
     for key in ("ArrowDown", "Enter", "ArrowDown", "Enter"):
         page.keyboard.press(key)
-    last_step(page, "1-1 and 2-1 exchanged")
+    last_step(page, "1-1 and 2-1 swapped")
     assert (block_at(page, "1-1"), block_at(page, "2-1")) == (below, first)
     page.keyboard.press("r")
     last_step(page, "2-1 turned")
@@ -81,7 +81,7 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     last_step(page, "as Kersey laid it")
     assert [block_at(page, number) for number in ("1-1", "2-1", "1-2")] == [first, below, right]
     page.keyboard.press("y")
-    last_step(page, "1-1 and 2-1 exchanged")
+    last_step(page, "1-1 and 2-1 swapped")
 
 
 def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: Any) -> None:
@@ -95,7 +95,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     last_step(page, "as Kersey laid it")
     # Put aside, and carried back from beside the wall to another place.
     page.locator('.place[data-number="1-1"]').click()
-    page.get_by_role("button", name="Aside", exact=True).click()
+    page.get_by_role("button", name="Set aside", exact=True).click()
     last_step(page, "1-1 set aside")
     carried = page.locator(".spare").bounding_box()
     there = page.locator('.place[data-number="2-2"]').bounding_box()
@@ -105,7 +105,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     page.mouse.down()
     page.mouse.move(there["x"] + there["width"] / 2, there["y"] + there["height"] / 2, steps=5)
     page.mouse.up()
-    expect(page.locator(".steps-back .soft")).to_contain_text("laid at 2-2")
+    expect(page.locator(".steps-back .soft")).to_contain_text("placed at 2-2")
     assert block_at(page, "2-2") == before["1-1"]
     page.keyboard.press("z")
     page.keyboard.press("z")
@@ -167,8 +167,8 @@ def test_by_finger_on_a_phone(browser: Browser, server: Any) -> None:
 def test_it_is_mended_while_the_wall_stays_in_sight(talking_page: Page, server: Any) -> None:
     page = talking_page
     at_the_wall(page, server.url)
-    page.locator('.look:has-text("order of the roll")').click()
-    last_step(page, "order of the roll")
+    page.locator('.look:has-text("roll order")').click()
+    last_step(page, "roll order")
     expect(page.locator("#tally .figure")).not_to_have_text("0")
     page.keyboard.press("m")
     expect(page.locator(".steps-back .soft")).to_contain_text("mended")

@@ -139,7 +139,7 @@ def test_what_was_not_said_is_assumed_aloud() -> None:
     assert "42″ usable" in assumed
     assert "20 prints" in assumed
     (filled_in,) = read_line("40 strips 2 1/2 x 42, 20 prints").assumed
-    assert filled_in.startswith("the prints are numbered, in stand-in colors")
+    assert filled_in.startswith("the prints are numbered, with stand-in colors")
     assert read_line("1 strip 2 1/2 x 42 navy, 1 print").assumed == ()
 
 
