@@ -32,7 +32,7 @@ class Shot:
 SHOTS = (
     Shot("first-page", "/"),
     Shot("pull", "/projects/4/pull"),
-    Shot("photograph", "/camera", fan="fan-of-eight-strips.jpg"),
+    Shot("fan-photo", "/camera", fan="fan-of-eight-strips.jpg"),
     Shot("yield", "/projects/6/yield"),
     Shot("yield-wall", "/projects/6/yield/wall?look=log-cabin"),
     Shot("unit-drawer", "/cupboard/units?strips=true"),
@@ -112,14 +112,14 @@ def _mark_wall(page: Page, picture: str) -> None:
     for number, (x, y) in enumerate(WALL_CORNERS, 1):
         page.fill(f"[name=x{number}]", str(x))
         page.fill(f"[name=y{number}]", str(y))
-    page.click("text=Read it")
+    page.click("text=Read the wall")
     page.locator(".real-tally .figure").wait_for()
 
 
 def _mark(page: Page, picture: str) -> None:
     """Draw a line across the strips of a sample picture."""
     page.click(f"text={picture}")
-    page.check("text=Strips: drag a line")
+    page.check("text=Fanned strips: drag a line")
     photo = page.locator(".photo").bounding_box()
     assert photo is not None
     middle = photo["y"] + photo["height"] / 2

@@ -58,7 +58,7 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     last_step(page, "2-1 turned")
     page.keyboard.press("ArrowUp")
     page.keyboard.press("Shift+ArrowRight")
-    last_step(page, "1-1 and 1-2 exchanged")
+    last_step(page, "1-1 and 1-2 swapped")
     assert block_at(page, "1-2") == below
     page.keyboard.press("p")
     last_step(page, "1-2 pinned")
@@ -66,7 +66,7 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     page.keyboard.press("x")
     expect(page.locator("#places-error")).to_contain_text("pinned")
     page.keyboard.press("p")
-    last_step(page, "1-2 let go")
+    last_step(page, "1-2 unpinned")
     page.keyboard.press("x")
     last_step(page, "1-2 set aside")
     expect(page.locator(".spare")).to_have_count(1)
@@ -89,7 +89,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     at_the_wall(page, server.url)
     before = {n: block_at(page, n) for n in ("1-1", "1-2", "2-1", "2-2", "3-1", "4-5")}
     drag(page, "1-1", "4-5")
-    last_step(page, "1-1 and 4-5 exchanged")
+    last_step(page, "1-1 and 4-5 swapped")
     assert block_at(page, "4-5") == before["1-1"]
     page.keyboard.press("z")
     last_step(page, "as Kersey laid it")
