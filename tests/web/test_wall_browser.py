@@ -3,6 +3,7 @@
 from collections.abc import Iterator
 from typing import Any
 
+import re
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
@@ -38,7 +39,7 @@ def block_at(page: Page, number: str) -> str:
     """What lies at a place, as it is said."""
     said = page.locator(f'.place[data-number="{number}"]').get_attribute("aria-label")
     assert said
-    return said.partition(": ")[2].removesuffix(", pinned").partition(", turned")[0]
+    return re.split(r", (?:pinned|upside down|(?:three-)?quarter turn)", said.partition(": ")[2])[0]
 
 
 def last_step(page: Page, words: str) -> None:
