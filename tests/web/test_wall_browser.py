@@ -1,9 +1,9 @@
 """The wall as it is worked at: by mouse, by finger, by keys alone, and again after a restart."""
 
+import re
 from collections.abc import Iterator
 from typing import Any
 
-import re
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
