@@ -35,5 +35,5 @@ def test_what_has_no_price_is_named() -> None:
         USUAL_PRICES, wares=tuple(w for w in USUAL_PRICES.wares if w.form is Form.YARDAGE)
     )
     found = quilt_cost(of, only_bolts)
-    assert "strip used" in found.unknown
+    assert "strips used" in found.unknown
     assert "batting" in found.unknown

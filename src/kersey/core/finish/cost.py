@@ -9,7 +9,7 @@ An estimate: what cloth really cost nobody wrote down. What the list knows no pr
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.cloth.forms import Form
+from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.shopping import lack_of_part
 from kersey.core.quilt.to_buy import to_buy
@@ -33,7 +33,7 @@ def quilt_cost(quilt: Quilt, prices: PriceList) -> Cost:
     """The cost of a quilt by a price list."""
     lines, unknown = list[tuple[str, int]](), list[str]()
     for form, area in used_of_forms(quilt).items():
-        words = f"{form.value.replace('-', ' ')} used"
+        words = f"{FACTS[form].many} used"
         per_inch = _cheapest(form, prices)
         if per_inch is None:
             unknown.append(words)
