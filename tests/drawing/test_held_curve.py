@@ -41,4 +41,4 @@ def test_layers_are_as_high_as_what_was_there(layers: list[list[Fraction]]) -> N
 def test_every_day_is_told_in_words() -> None:
     drawn = draw_held(DAYS, [[Fraction(1)] * 5], ["#123456"], ["1 sq yd"] * 5)
     assert drawn.count("1 sq yd") == 5
-    assert "31 Jan 2026: 1 sq yd" in drawn
+    assert "Jan 31, 2026: 1 sq yd" in drawn
