@@ -320,7 +320,7 @@ def test_what_fell_over_once_is_refused_with_its_place(
     name = ("projects", 0, "name")
     for content, place in (
         (_pulled_twice(whole_file), "projects[0]: Print 0 of lot 0 is pulled twice."),
-        (_damaged(whole_file, name, "half \ud83d"), "projects[0]: it has half of a letter in it"),
+        (_damaged(whole_file, name, "half \ud83d"), "projects[0]: it contains a broken character"),
     ):
         answer = site.post("/everything", files={"file": ("kersey.json", content.encode())})
         assert answer.status_code == 422

@@ -30,7 +30,7 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "Leftovers are put away." in again
     # Found again by where it lies.
     lots = client.get("/cupboard", params={"words": "blue drawer"}).text
-    assert "left of" in lots or "ends of" in lots
+    assert "Smoking room log cabin: " in lots or ": strip ends" in lots or ": leftover" in lots
     assert "blue drawer" in client.get("/everything.json").text
     assert "blue drawer" in client.get("/cupboard.csv").text
     twice = client.post(f"{project}/put-away", data=said | {"revision": revision(cut_down)})

@@ -132,8 +132,8 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     assert marked
     assert all(name in (each.get_attribute("aria-label") or "") for each in marked)
     expect(page.locator("#wall-cloth .unlit")).not_to_have_count(0)
-    page.select_option("#view", "squint")
-    expect(page.locator('#wall-frame[data-view="squint"]')).to_have_count(1)
+    page.select_option("#view", "numbers")
+    expect(page.locator('#wall-frame[data-view="numbers"]')).to_have_count(1)
 
 
 def drag(page: Page, one: str, other: str) -> None:

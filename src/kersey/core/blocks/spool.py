@@ -69,5 +69,5 @@ RECIPE = Recipe(
             ),
         ),
     ),
-    about="“Thread” in three different prints between two ends with flipped corners.",
+    about="Three different prints as the “thread”, between two ends with flipped corners.",
 )

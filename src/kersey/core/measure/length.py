@@ -223,8 +223,8 @@ def format_size(width: Fraction, length: Fraction, units: Units = Units.INCHES) 
 def format_sides(width: Fraction, length: Fraction, units: Units = Units.INCHES) -> str:
     """Width by length without a unit; where one of them is near only, that is said once, first.
 
-    >>> format_sides(Fraction(787, 16), Fraction(6562, 100))
-    '≈ 49 3⁄16 × 65⅝'
+    >>> format_sides(Fraction(6725, 1000), Fraction(9))
+    '≈ 6¾ × 9'
     """
     about = "≈ "
     sides = format_number(width, units), format_number(length, units)

@@ -161,7 +161,7 @@ def said(per: PerSeam, units: Units) -> str:
     >>> said(PerSeam(Fraction(-1, 4), 7), Units.INCHES)
     'about 1/32″ at each of 7 seams adds up to ¼″'
     >>> said(PerSeam(Fraction(1, 8), 4), Units.INCHES)
-    '1/32″ at each of 4 seams makes ⅛″'
+    '1/32″ at each of 4 seams adds up to ⅛″'
     """
     if units is Units.CENTIMETRES:
         each = f"about {abs(float(per.each)) * 25.4:.1f} mm"
