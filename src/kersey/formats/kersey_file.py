@@ -91,7 +91,7 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
     except (ValueError, RecursionError) as error:
         raise NotAKerseyFile(f"This isn't a Kersey file ({type(error).__name__}).") from error
     kind = records.get("kersey") if isinstance(records, dict) else None
-    if kind not in {KIND, _THIRD_KIND, _SECOND_KIND, _FIRST_KIND}:
+    if not isinstance(kind, str) or kind not in {KIND, _THIRD_KIND, _SECOND_KIND, _FIRST_KIND}:
         raise NotAKerseyFile(f"This isn't a Kersey file; it doesn't start with “{KIND}”.")
     lots = _parts(records, "cupboard", lot_from, tell)
     if kind == _FIRST_KIND:
