@@ -15,7 +15,7 @@ from typing import Any
 from kersey.core.cutting.problem import CuttingPlan, Fabric
 from kersey.core.quilt.candidate import CanBeHad, beside_plan
 from kersey.core.quilt.joint_search import QuiltQuestion, answers, best_quilts, every_quilt
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of, strip_lengths
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths
 from kersey.formats.quilt_request import quilt_question_of
 
 Request = dict[str, Any]
@@ -48,8 +48,7 @@ class OneAfterTheOther(CanBeHad):
         )  # fmt: skip
         cloth = (*self.fabrics, *left)
         needs = [
-            part_needs(p.part, strip_lengths(role_of(p.part), p.part.cut_width, cloth))
-            for p in parts
+            part_needs(p.part, strip_lengths(p.part.role, p.part.cut_width, cloth)) for p in parts
         ]
         return beside_plan(self.candidate.most, cloth, [each for each in needs if each])
 

@@ -2,9 +2,11 @@
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
+from kersey.core.quilt.parts import Part
 from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import CupboardLot
@@ -36,3 +38,10 @@ def plan(of: Project, units: Units = Units.INCHES) -> Project:
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:
     return make_quilt(plan(project(line, **choices), units), units)
+
+
+def part_of(of: Quilt, kind: PartKind) -> Part:
+    """The part of a kind, which the quilt has."""
+    part = of.part(kind)
+    assert part is not None, f"no {kind}"
+    return part

@@ -9,7 +9,7 @@ from typing import Any
 from xml.etree import ElementTree as ET
 
 import pytest
-from tests.core.quilts import SETS, plan
+from tests.core.quilts import SETS, part_of, plan
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.piece_codes import piece_codes
@@ -18,6 +18,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
@@ -231,7 +232,9 @@ def test_a_bought_binding_is_one_colour_and_a_scrappy_one_many() -> None:
     bought = quilt(rows=10, columns=8)
     scrappy = quilt(block=SETS, rows=7, columns=7)
     assert "stroke-dashoffset" not in draw_miniature(bought)
-    assert draw_miniature(scrappy).count("stroke-dashoffset") == len(scrappy.binding.from_stash)
+    assert draw_miniature(scrappy).count("stroke-dashoffset") == len(
+        part_of(scrappy, PartKind.BINDING).cloth.strips
+    )
 
 
 def test_pieces_of_every_form_are_to_one_scale() -> None:

@@ -16,6 +16,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.purposes import Wish
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.design import Design, KitWish, PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
@@ -139,7 +140,7 @@ def test_files_of_the_third_version_are_read_word_by_word() -> None:
         assert project.plan is not None
         assert project.plan.question == known["plan"]["question"]
         assert len(project.plan.kits) == len(known["plan"]["kits"]) > 0
-        assert project.bought_border.swatch.ground == known["border_print"]["ground"]
+        assert project.bought[BoughtFor.BORDER].swatch.ground == known["border_print"]["ground"]
         assert [p.count for p in project.fabrics] == [p["count"] for p in known["fabrics"]]
         assert project.done == frozenset(known["done"])
     for kept, flat in zip(read.cupboard, old["cupboard"], strict=True):

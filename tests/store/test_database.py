@@ -12,6 +12,7 @@ from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 from sqlalchemy.orm import Session
 
+from kersey.core.project.bought import BoughtFor
 from kersey.core.stash.ledger import balance
 from kersey.store.cupboard import Find, all_lots, count_lots
 from kersey.store.database import FILE_NAME, UnusableData, open_database
@@ -98,7 +99,7 @@ def test_strips_that_a_project_held_itself_lie_in_the_cupboard_after_an_upgrade(
         assert stored.revision == 4
         assert [pulled.count for pulled in stored.project.fabrics] == [30, 10]
         assert {pulled.length for pulled in stored.project.fabrics} == {Fraction(165, 4)}
-        assert stored.project.bought_border.name == "blind"
+        assert stored.project.bought[BoughtFor.BORDER].name == "blind"
         assert stored.project.done == {"check-1"}
         assert not stored.project.sketch
         lots = {s.kept.name: s for s in all_lots(session)}

@@ -16,6 +16,7 @@ from sqlalchemy.orm import Session
 
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
+from kersey.core.frame.part import PartKind
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
 from kersey.core.quilt.planning import planned
@@ -111,12 +112,14 @@ def test_quilts_of_strips_come_out_as_they_did(
 
 
 def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
-    size, border, binding = quilt.size, quilt.border, quilt.binding
+    size, border = quilt.size, quilt.borders[0] if quilt.size.border_width else None
+    binding = quilt.part(PartKind.BINDING)
     assert (quilt.plan.possible, quilt.blocks_short) == (facts["blocks"], facts["short"])
     assert (size.columns, size.rows) == (facts["columns"], facts["rows"])
     assert (str(size.width), str(size.length)) == (facts["width"], facts["length"])
     assert (border and [str(border.cut_width), border.strips]) == facts["border"]
-    assert [str(binding.length), binding.strips, binding.bought] == facts["binding"]
+    assert binding is not None
+    assert [str(binding.length), binding.strips, not binding.cloth.strips] == facts["binding"]
     backing = [str(quilt.backing.width), str(quilt.backing.length), str(quilt.backing_plan.cloth)]
     assert backing == facts["backing"]
     opened = sum(layout.copies for layout in quilt.plan.plan.layouts)

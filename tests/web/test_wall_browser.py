@@ -31,6 +31,9 @@ def at_the_wall(page: Page, url: str) -> str:
     page.locator("#rows").press("Enter")
     expect(page.locator(".quilt-drawing title")).to_contain_text("5 by 4 blocks")
     page.goto(f"{url}/projects/{project}/arrange")
+    # A thriftier plan lays the blocks anew: only then what lies there stays.
+    expect(page.locator(".going-on")).to_have_count(0)
+    page.reload()
     expect(page.locator(".place")).to_have_count(20)
     return page.url
 

@@ -23,6 +23,7 @@ from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
 from kersey.core.measure.workshop import QUARTER_INCH
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.planning import planned
@@ -194,10 +195,11 @@ def _begin(
     kept = described(CupboardLot(f"strips for the {name.lower()}", lot))
     project = Project(name, line, all_of(kept), design)
     return _planned(
-        replace(
-            project,
-            bought_border=border or project.bought_border,
-            bought_binding=binding or project.bought_binding,
+        project.with_bought(
+            {
+                BoughtFor.BORDER: border or project.bought[BoughtFor.BORDER],
+                BoughtFor.BINDING: binding or project.bought[BoughtFor.BINDING],
+            }
         )
     )
 

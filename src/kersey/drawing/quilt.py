@@ -9,11 +9,13 @@ from kersey.core.blocks.assembly import Patch, turned
 from kersey.core.cloth.fabric import Print
 from kersey.core.frame.borders import Border, Corners
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.purposes import Purpose
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.frame.size_search import SizeOption
 from kersey.core.measure.length import format_length, format_size
 from kersey.core.quilt.body import corner_in_body
+from kersey.core.quilt.parts import Source
 from kersey.core.quilt.quilt import Quilt
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.key_border import draw_key_border
@@ -123,8 +125,8 @@ def draw_body(quilt: Quilt, px_per_inch: float) -> str:
 def describe(quilt: Quilt) -> str:
     """The picture in words."""
     size = format_size(quilt.size.width, quilt.size.length, quilt.units)
-    borders = bool(quilt.border) + len(quilt.outer_borders)
-    has = [_SET[quilt.grid.setting]] if quilt.plain_strips else []
+    borders = len(quilt.borders)
+    has = [_SET[quilt.grid.setting]] if quilt.part(PartKind.SETTING) else []
     if quilt.sashing.width:
         has.append(f"with sashing of {format_length(quilt.sashing.width, quilt.units)}")
     if borders:
@@ -170,7 +172,7 @@ def _folded_edge(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) ->
     w = edge.width
     return rect(
         left + w / 2, top + w / 2, size.width - w, size.length - w, fill="none",
-        stroke=cloths.fill(quilt.binding_cloth.prints[0]), stroke_width=w,
+        stroke=cloths.fill(quilt.edge_print), stroke_width=w,
     )  # fmt: skip
 
 
@@ -178,10 +180,11 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
     """The binding round the edge; from the stash, its pieces follow one another."""
     size, edge = quilt.size, _BINDING_SHOWS
     frame = (left - edge, top - edge, size.width + 2 * edge, size.length + 2 * edge)
-    prints = quilt.binding_cloth.prints
-    if not quilt.project.design.edge.has_strips:
-        return rect(left, top, size.width, size.length, fill=cloths.fill(prints[0]))
-    if quilt.binding.bought:
+    binding = quilt.part(PartKind.BINDING)
+    if binding is None:
+        return rect(left, top, size.width, size.length, fill=cloths.fill(quilt.edge_print))
+    prints = binding.cloth.prints
+    if binding.cloth.source is not Source.LEFT:
         return rect(*frame, fill=cloths.fill(prints[0]))
     around = 2 * (frame[2] + frame[3])
     share = around / len(prints)
@@ -205,16 +208,14 @@ def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
 
 def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """All borders, from the outermost in."""
-    drawn, inner = "", [(quilt.border, quilt.border_cloth.prints[0])] if quilt.border else []
-    borders = [*inner, *zip(quilt.outer_borders, quilt.outer_cloths, strict=True)]
-    edge = 2 * quilt.size.edge
+    drawn, edge = "", 2 * quilt.size.edge
     width, length = quilt.size.width - edge, quilt.size.length - edge
-    for border, cloth in reversed(borders):
+    for border, part in reversed(quilt.framing):
         outer = left, top, width, length
         if border.key is None:
-            drawn += _one_border(quilt, border, cloth, outer, cloths)
+            drawn += _one_border(quilt, border, part.cloth.prints[0], outer, cloths)
         else:
-            drawn += draw_key_border(quilt, border, outer, cloths)
+            drawn += draw_key_border(quilt, border, part, outer, cloths)
         across, down = quilt.size.spacer if border.key is not None else (Fraction(0), Fraction(0))
         across, down = border.finished_width + across, border.finished_width + down
         left, top = left + across, top + down
@@ -245,7 +246,7 @@ def _one_border(
             for a in (left, left + w + inner_width)
             for b in (top, top + w + inner_length)
         )
-        drawn += element("path", d=squares, fill=cloths.fill(quilt.binding_cloth.prints[0]))
+        drawn += element("path", d=squares, fill=cloths.fill(_print(quilt, PartKind.CORNERS)))
         return drawn + _seam_lines(squares)
     if corners is Corners.MITRED:
         seams = "".join(
@@ -269,7 +270,7 @@ def _sashing(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
     sashing, size = quilt.sashing, quilt.size
     if not sashing.width:
         return ""
-    cloth, w = quilt.sashing_cloth.prints[0], sashing.width
+    cloth, w = _print(quilt, PartKind.SASHING), sashing.width
     across = box_path(left, top, size.body_width, size.body_length)
     xs, ys = _gaps(quilt)
     if sashing.cornerstones:
@@ -284,9 +285,9 @@ def _sashing(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str
         drawn += element("path", d=upright, fill=cloths.fill(cloth, upright=True))
     if sashing.cornerstones:
         squares = "".join(box_path(left + x, top + y, w, w) for x in xs for y in ys)
-        corner = quilt.binding_cloth.prints[0]
-        drawn += element("path", d=squares, fill=cloths.fill(corner)) if squares else ""
-        drawn += _seam_lines(squares) if squares else ""
+        if squares:
+            corner = cloths.fill(_print(quilt, PartKind.CORNERSTONES))
+            drawn += element("path", d=squares, fill=corner) + _seam_lines(squares)
     return drawn
 
 
@@ -307,10 +308,18 @@ def _gaps(quilt: Quilt) -> tuple[list[Fraction], list[Fraction]]:
 
 def _plain(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
     """The plain cloth under the blocks, where some lies between them."""
-    if not quilt.plain_strips:
+    plain, size = quilt.part(PartKind.SETTING), quilt.size
+    if plain is None:
         return ""
-    size, cloth = quilt.size, quilt.plain_cloth.prints[0]
-    return rect(left, top, size.body_width, size.body_length, fill=cloths.fill(cloth))
+    cloth = cloths.fill(plain.cloth.prints[0])
+    return rect(left, top, size.body_width, size.body_length, fill=cloth)
+
+
+def _print(quilt: Quilt, kind: PartKind) -> Print:
+    """What the part of a kind shows, which the quilt has."""
+    part = quilt.part(kind)
+    assert part is not None
+    return part.cloth.prints[0]
 
 
 def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:

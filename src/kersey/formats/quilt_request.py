@@ -21,6 +21,7 @@ from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import MOST_BORDERS, Corners, check_border_width
 from kersey.core.frame.edge import USUAL_WIDTHS, Edge, EdgeStyle, cut_bias
 from kersey.core.frame.keys import check_key
+from kersey.core.frame.part import PartKind, part_role
 from kersey.core.frame.purposes import LARGEST_SIDE, Wish
 from kersey.core.frame.sashing import Sashing
 from kersey.core.frame.setting import Setting
@@ -31,7 +32,6 @@ from kersey.core.quilt.candidate import Candidate, candidate_of
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, Sourced, WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
 from kersey.core.quilt.quilt_words import better, reasons
-from kersey.core.quilt.scheme import BACKING, BINDING, BORDER, SASHING
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge, Target
 from kersey.core.quilt.scheme_space import Space
 from kersey.formats.request_fields import (
@@ -205,9 +205,9 @@ def quilt_question_of(found: Any) -> QuiltQuestion:
 
 def _of_every_border(fabric: Fabric) -> Fabric:
     """Cloth for "border" serves whichever there is."""
-    if BORDER not in fabric.roles:
+    if PartKind.BORDER not in fabric.roles:
         return fabric
-    every = {f"{BORDER}-{number}" for number in range(1, MOST_BORDERS + 1)}
+    every = {part_role(PartKind.BORDER, n) for n in range(1, MOST_BORDERS + 1)}
     return replace(fabric, roles=fabric.roles | every)
 
 
@@ -387,7 +387,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
     if scheme.sashing.width:
         sashing |= {
             "cornerstones": scheme.sashing.cornerstones, "framed": scheme.sashing.framed,
-            "rows_only": scheme.sashing.rows_only, "from": from_of.get(SASHING, "stash"),
+            "rows_only": scheme.sashing.rows_only, "from": from_of.get(PartKind.SASHING, "stash"),
         }  # fmt: skip
     return {
         "recipe": quilt.candidate.block.recipe,
@@ -400,7 +400,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
         "sashing": sashing,
         "borders": [
             {"cut": number(border.cut_width), "finished": number(border.finished_width),
-             "from": from_of[f"{BORDER}-{n}"]}
+             "from": from_of[part_role(PartKind.BORDER, n)]}
             | ({"keys": border.keys, "key": number(border.key)} if border.key else {})
             for n, border in enumerate(scheme.framed_by(shop), 1)
         ],
@@ -434,8 +434,8 @@ def _binding(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
     edge = quilt.scheme.edge
     said = {"style": edge.style, "width": number(edge.width)}
     if not edge.has_strips:
-        return {"strips": 0, "length": 0, "from": BACKING} | said
-    (sourced,) = (sourced for sourced in quilt.parts if sourced.part.name == BINDING)
+        return {"strips": 0, "length": 0, "from": "backing"} | said
+    (sourced,) = (sourced for sourced in quilt.parts if sourced.part.kind is PartKind.BINDING)
     if not sourced.bought:
         (needs,) = (needs for needs in quilt.needs if needs.part == sourced.part)
         strips = sum(len(pieces_cut(plan, needs)) for plan in quilt.plans)

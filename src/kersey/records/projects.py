@@ -10,7 +10,7 @@ from typing import Annotated, Any
 from pydantic import BaseModel, BeforeValidator, ConfigDict, PlainSerializer, ValidationError
 
 from kersey.core.cloth.fabric import BadFabric, Print, Value
-from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
+from kersey.core.project.bought import USUAL_PRINTS, BoughtFor
 from kersey.core.project.design import Design
 from kersey.core.project.finishing import NOT_FINISHED, Finishing
 from kersey.core.project.kept_plan import KeptPlan
@@ -91,9 +91,9 @@ class ProjectDocument(BaseModel):
     fabrics: tuple[PulledDocument, ...]
     border_print: _Print
     binding_print: _Print
-    sashing_print: _Print = SASHING_PRINT
-    outer_print: _Print = OUTER_BORDER_PRINT
-    setting_print: _Print = SETTING_PRINT
+    sashing_print: _Print = USUAL_PRINTS[BoughtFor.SASHING]
+    outer_print: _Print = USUAL_PRINTS[BoughtFor.OUTER]
+    setting_print: _Print = USUAL_PRINTS[BoughtFor.SETTING]
     done: tuple[str, ...]
     sketch: bool
     put_away: bool
@@ -116,11 +116,11 @@ def project_document(project: Project, place_of: Mapping[int | None, int]) -> Do
         name=project.name,
         said=project.said,
         fabrics=tuple(_pulled_document(pulled, place_of[pulled.lot_number]) for pulled in here),
-        border_print=project.bought_border,
-        binding_print=project.bought_binding,
-        sashing_print=project.bought_sashing,
-        outer_print=project.bought_outer,
-        setting_print=project.bought_setting,
+        border_print=project.bought[BoughtFor.BORDER],
+        binding_print=project.bought[BoughtFor.BINDING],
+        sashing_print=project.bought[BoughtFor.SASHING],
+        outer_print=project.bought[BoughtFor.OUTER],
+        setting_print=project.bought[BoughtFor.SETTING],
         done=tuple(sorted(project.done)),
         sketch=project.sketch,
         put_away=project.put_away,
@@ -150,11 +150,13 @@ def project_from(document: Mapping[str, Any], lots: Sequence[CupboardLot]) -> Pr
         said=known.said,
         fabrics=fabrics,
         design=known.choices,
-        bought_border=known.border_print,
-        bought_binding=known.binding_print,
-        bought_sashing=known.sashing_print,
-        bought_outer=known.outer_print,
-        bought_setting=known.setting_print,
+        bought={
+            BoughtFor.BORDER: known.border_print,
+            BoughtFor.BINDING: known.binding_print,
+            BoughtFor.SASHING: known.sashing_print,
+            BoughtFor.OUTER: known.outer_print,
+            BoughtFor.SETTING: known.setting_print,
+        },
         done=frozenset(known.done),
         sketch=known.sketch,
         put_away=known.put_away,

@@ -27,23 +27,32 @@ _LOST = "The search stopped before it found an answer. Reload the page, or chang
 
 
 class Inquiry:
-    """One question under way. `count` says how many pieces of news there were."""
+    """One question under way. `count` says how many pieces of news there were; `ended`: another was
+    asked instead, so whoever still waits for this one must ask again. It is never over then."""
 
     def __init__(self, question: Question) -> None:
         self.question = question
         self.answer: Any = None
         self.fault = ""
         self.over = False
+        self.ended = False
         self.count = 0
         self._news = Condition()
 
     def wait(self, beyond: int = 0, seconds: float = 2.0) -> None:
-        """Until there is more news than that, or it is over, or the time is up."""
+        """Until there is more news than that, or no more to come, or the time is up."""
         until = monotonic() + seconds
         with self._news:
             self._news.wait_for(
-                lambda: self.over or self.count > beyond, max(0.0, until - monotonic())
+                lambda: self.over or self.ended or self.count > beyond,
+                max(0.0, until - monotonic()),
             )
+
+    def end(self) -> None:
+        """Nobody asks for it any more; who waits for it goes on."""
+        with self._news:
+            self.ended = True
+            self._news.notify_all()
 
     def tell(self, news: tuple[Any, str] | None) -> None:
         """Take in what the worker says; None: it is over."""
@@ -123,9 +132,9 @@ class Searches:
         if search.over:
             return
         self._kept.pop(search.question, None)
+        search.end()
         if search in self._waiting:
             self._waiting.remove(search)
-            search.tell(None)
         elif search in self._working:
             # The one who listens to it sees the pipe close, and frees the place.
             self._working[search].kill()
@@ -149,15 +158,16 @@ class Searches:
                 search.tell(pickle.load(worker.stdout))
         except (OSError, EOFError, ValueError, pickle.UnpicklingError):
             whole = False
-            if search.answer is None:
-                search.fault = _LOST
-            search.tell(None)
+            if not search.ended:
+                search.fault = _LOST if search.answer is None else ""
+                search.tell(None)
         with self._lock:
             del self._working[search]
             if whole:
                 self._idle.append(worker)
             else:
-                self._kept.pop(search.question, None)
+                if self._kept.get(search.question) is search:
+                    del self._kept[search.question]
                 self._alive.remove(worker)
                 _bury(worker)
                 # The next question finds a worker that has started already.

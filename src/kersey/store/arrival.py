@@ -24,7 +24,7 @@ from kersey.core.stash.pulled import Pulled
 from kersey.records.plans import plan_text
 from kersey.store.holdings import LotHeld
 from kersey.store.lot_rows import lot_columns, print_columns, stack_columns
-from kersey.store.project_rows import bought_prints, project_columns, pull_columns
+from kersey.store.project_rows import project_columns, pull_columns
 from kersey.store.tables import (
     BoughtRow,
     CupboardLotRow,
@@ -104,7 +104,7 @@ class Arrival:
                 self.rows[CupboardLotRow][new.lot]["cut"] += pulled.cut
             self._enter_pulled(project, pulled, new, own)
         bought = self.rows.setdefault(BoughtRow, [])
-        for part, cloth in bought_prints(project).items():
+        for part, cloth in project.bought.items():
             bought.append(own | {"part": part} | print_columns(cloth))
         if project.plan is not None:
             plans = self.rows.setdefault(KeptPlanRow, [])

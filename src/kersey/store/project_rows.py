@@ -5,7 +5,7 @@ from collections.abc import Mapping, Sequence
 from typing import Any
 
 from kersey.core.cloth.fabric import Print, Value
-from kersey.core.cloth.print_names import OUTER_BORDER_PRINT, SASHING_PRINT, SETTING_PRINT
+from kersey.core.project.bought import USUAL_PRINTS, BoughtFor
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
@@ -24,9 +24,6 @@ from kersey.records.plans import plan_from_text, plan_text
 from kersey.store.lot_rows import fill_row, lot_from_row, print_columns, print_of
 from kersey.store.tables import BoughtRow, DoneStepRow, KeptPlanRow, ProjectRow, PullRow
 
-_BORDER, _BINDING, _SASHING, _OUTER = "border", "binding", "sashing", "outer border"
-_SETTING = "setting"
-
 
 def project_from_row(row: ProjectRow) -> Project:
     """The project that a row and the rows below it hold."""
@@ -43,12 +40,8 @@ def project_from_row(row: ProjectRow) -> Project:
             if pull.stack.count and pull.stack.lot.deleted_at is None
         ),
         design=choices_from_text(row.choices),
-        bought_border=bought[_BORDER],
-        bought_binding=bought[_BINDING],
-        # Of an older quilt nobody has said them.
-        bought_sashing=bought.get(_SASHING, SASHING_PRINT),
-        bought_outer=bought.get(_OUTER, OUTER_BORDER_PRINT),
-        bought_setting=bought.get(_SETTING, SETTING_PRINT),
+        # Of an older quilt nobody has said them all.
+        bought={part: bought.get(part, print_of) for part, print_of in USUAL_PRINTS.items()},
         done=frozenset(step.key for step in row.done_steps),
         sketch=row.sketch,
         put_away=row.put_away,
@@ -67,7 +60,7 @@ def write_project(row: ProjectRow, project: Project) -> None:
     """
     fill_row(row, project_columns(project))
     _write_pulls(row, project.fabrics)
-    _write_bought(row, bought_prints(project))
+    _write_bought(row, project.bought)
     kept = [step for step in row.done_steps if step.key in project.done]
     new = project.done - {step.key for step in kept}
     row.done_steps = [*kept, *(DoneStepRow(key=key) for key in sorted(new))]
@@ -114,17 +107,6 @@ def pull_columns(position: int, pulled: Pulled) -> dict[str, Any]:
     }
 
 
-def bought_prints(project: Project) -> dict[str, Print]:
-    """The prints that are bought, by the part of the quilt they are for."""
-    return {
-        _BORDER: project.bought_border,
-        _BINDING: project.bought_binding,
-        _SASHING: project.bought_sashing,
-        _OUTER: project.bought_outer,
-        _SETTING: project.bought_setting,
-    }
-
-
 # A sketch holds nothing back, so its lots may shrink or be taken out: it then shows what is there.
 def _pulled(pull: PullRow, kept: CupboardLot, place: int) -> Pulled:
     return Pulled(
@@ -154,7 +136,7 @@ def _write_pull(there: Mapping[int, PullRow], position: int, pulled: Pulled) -> 
     return pull
 
 
-def _write_bought(row: ProjectRow, bought: dict[str, Print]) -> None:
+def _write_bought(row: ProjectRow, bought: Mapping[BoughtFor, Print]) -> None:
     there = {part.part: part for part in row.bought}
     for part, cloth in bought.items():
         if part not in there:

@@ -9,7 +9,6 @@ from tests.core.quilts import quilt
 from kersey.core.cloth.forms import Form
 from kersey.core.finish.cost import quilt_cost, used_of_forms
 from kersey.core.quilt.sums import goes
-from kersey.core.quilt.to_buy import to_buy
 from kersey.core.stash.price_list import USUAL_PRICES
 
 
@@ -20,7 +19,7 @@ def test_cloth_is_paid_for_by_what_is_used_up(line: str) -> None:
     spent = goes(of)
     assert sum(used.values(), Fraction(0)) == spent.pulled - spent.left
     found = quilt_cost(of, USUAL_PRICES)
-    assert len(found.lines) + len(found.unknown) == len(used) + len(to_buy(of))
+    assert len(found.lines) + len(found.unknown) == len(used) + len(of.to_buy)
     assert found.total == sum(cost for _, cost in found.lines) > 0
     dearer = replace(
         USUAL_PRICES, wares=tuple(replace(w, price=2 * w.price) for w in USUAL_PRICES.wares)

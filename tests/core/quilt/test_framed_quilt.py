@@ -10,11 +10,12 @@ from functools import cache
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.core.quilts import plan, project
+from tests.core.quilts import part_of, plan, project
 
 from kersey.core.cutting.checker import faults
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import BadEdge, EdgeStyle
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units
@@ -25,7 +26,6 @@ from kersey.core.quilt.found_quilts import found_question
 from kersey.core.quilt.kit_checker import kit_faults
 from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme import BACKGROUND, CORNER, SASHING
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, work_order
 from kersey.drawing.quilt import draw_quilt
@@ -74,15 +74,15 @@ def test_quilt_and_scheme_agree(design: Design) -> None:
     assert (quilt.size.body_width, quilt.size.body_length) == scheme.body
     assert (quilt.size.width, quilt.size.length) == scheme.finished
     assert quilt.backing.width == scheme.backed_by(Workshop()).width
-    between = {part.name: part for part in scheme.between}
-    assert quilt.sashing_pieces == (between[SASHING].pieces if SASHING in between else ())
-    assert (BACKGROUND in between) == bool(quilt.plain_strips) == (quilt.plain_bought > 0)
-    inner = [quilt.border] if quilt.border else []
-    assert (*inner, *quilt.outer_borders) == scheme.framed_by(Workshop())
-    corners = sum(part.name.startswith(CORNER + "-") for part in scheme.parts)
+    # Every cut of the scheme is a cut of one part, and the parts cut nothing else.
+    cuts = [strips.cut for part in quilt.frame.parts for strips in part.cuts]
+    assert sorted(cuts, key=str) == sorted(scheme.parts, key=str)
+    plain = quilt.part(PartKind.SETTING)
+    assert (plain is not None) == (design.setting is not Setting.STRAIGHT)
+    corners = sum(part.kind is PartKind.CORNERS for part in scheme.parts)
     keyed = [border for border in quilt.borders if border.key is not None]
-    plain = len(scheme.borders) - len(keyed)
-    assert corners == (plain if design.corners is Corners.SQUARES else 0)
+    unkeyed = len(scheme.borders) - len(keyed)
+    assert corners == (unkeyed if design.corners is Corners.SQUARES else 0)
     for border in keyed:
         # Both sides are whole numbers of keys, and all of them lie there once.
         sides = [side - 2 * border.finished_width for side in scheme.inside]
@@ -90,9 +90,9 @@ def test_quilt_and_scheme_agree(design: Design) -> None:
         assert border.keys == 2 * sum(sides) / design.key
         assert all(side == 0 or side >= F(1, 2) for side in quilt.size.spacer)
     if design.edge.has_strips:
-        assert quilt.binding.length == 2 * sum(scheme.top) + 10
+        assert part_of(quilt, PartKind.BINDING).length == 2 * sum(scheme.top) + 10
     else:
-        assert (quilt.binding.strips, quilt.binding.cloth) == (0, 0)
+        assert quilt.part(PartKind.BINDING) is None
 
 
 @given(DESIGNS)
@@ -101,8 +101,7 @@ def test_it_is_drawn_said_and_kept(design: Design) -> None:
     quilt = framed(design)
     assert choices_from(choices_document(design)) == design
     steps = work_order(quilt)
-    borders = sum(step.kind is StepKind.BORDER for step in steps)
-    assert borders == bool(quilt.border) + len(quilt.outer_borders)
+    assert sum(step.kind is StepKind.BORDER for step in steps) == len(quilt.borders)
     assert len({step.key for step in steps}) == len(steps)
     said = [step_words(step, quilt) for step in steps]
     assert all(words.title and all(words.sentences) for words in said)
@@ -139,8 +138,8 @@ def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
         assert (taken.size, faults(taken.plan.plan)) == (quilt.size, [])
         assert not kit_faults(taken.plan.plan, taken.plan.kits)
         # What the search has promised of what is there, the quilt has.
-        if "binding" in each.from_stash:
-            assert not taken.binding.bought
+        if (PartKind.BINDING, 0) in each.from_stash:
+            assert part_of(taken, PartKind.BINDING).enough
     # A border that a person has settled stays.
     settled = replace(planned(), design=replace(planned().design, border_width=F(2)))
     question = found_question(settled, Units.INCHES)

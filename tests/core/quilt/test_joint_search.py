@@ -19,7 +19,7 @@ from kersey.core.frame.setting import Setting
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, beside_plan, candidate_of
 from kersey.core.quilt.joint_search import QuiltQuestion, best_quilts, every_quilt
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut, role_of, strip_lengths
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, pieces_cut, strip_lengths
 from kersey.core.quilt.scheme_score import Aim, BadWeights, Judge
 from kersey.core.quilt.scheme_space import Space
 
@@ -116,8 +116,7 @@ class OneAfterTheOther(CanBeHad):
         )  # fmt: skip
         cloth = (*self.fabrics, *left)
         needs = [
-            part_needs(p.part, strip_lengths(role_of(p.part), p.part.cut_width, cloth))
-            for p in parts
+            part_needs(p.part, strip_lengths(p.part.role, p.part.cut_width, cloth)) for p in parts
         ]
         return beside_plan(most, cloth, [each for each in needs if each])
 

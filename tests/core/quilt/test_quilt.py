@@ -7,16 +7,18 @@ from fractions import Fraction
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from tests.core.quilts import SETS, of_strips, plan, project, quilt
+from tests.core.quilts import SETS, of_strips, part_of, plan, project, quilt
 
 from kersey.core.frame.backing import BackingWay, plan_backing
 from kersey.core.frame.batting import plan_batting
-from kersey.core.frame.binding import SpareStrip, binding_length, plan_binding
+from kersey.core.frame.binding import SpareStrip, binding_length, taken_strips, usable_pieces
 from kersey.core.frame.joining import StripTooShort, strips_to_join
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.strips import fewest_strips
 from kersey.core.measure.length import Units
+from kersey.core.quilt.parts import Source
 from kersey.core.quilt.planning import regridded
-from kersey.core.quilt.quilt import NoQuilt, Source, make_quilt
+from kersey.core.quilt.quilt import NoQuilt, make_quilt
 from kersey.core.stash.pulled import Role
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, steps_done, work_order
@@ -36,50 +38,51 @@ def test_backing_both_ways() -> None:
 def test_binding_by_the_formula() -> None:
     length = binding_length(54 + HALF, 60 + HALF)
     assert length == 240
-    assert plan_binding(length, Fraction(5, 2), U, (), prefer_stash=True).strips == 7
+    assert strips_to_join(length, U, Fraction(5, 2)) == 7
 
 
 def test_eighty_blocks_as_eight_by_ten() -> None:
     made = quilt(rows=10, columns=8, border_width=Fraction(0))
     assert (made.size.width, made.size.length) == (48, 60)
     assert (made.top_width, made.top_length) == (48 + HALF, 60 + HALF)
-    assert made.border is None
+    assert made.borders == ()
 
 
 def test_spare_strips_become_the_binding_only_when_they_reach() -> None:
     enough = quilt(block=SETS, rows=7, columns=7)
-    assert not enough.binding.bought
-    pieces = enough.binding.from_stash
+    binding = part_of(enough, PartKind.BINDING)
+    pieces = binding.cloth.strips
     joined = sum(p.length for p in pieces) - (len(pieces) - 1) * Fraction(5, 2)
-    assert joined >= enough.binding.length
-    short = quilt(block=SETS, rows=9, columns=8)
-    assert short.binding.bought
-    assert short.binding.stash_length == 4 * 42 - 3 * Fraction(5, 2)
+    assert joined >= binding.length
+    short = part_of(quilt(block=SETS, rows=9, columns=8), PartKind.BINDING)
+    assert short.cloth.source is Source.BOUGHT
+    assert short.leftovers == 4 * 42 - 3 * Fraction(5, 2)
     too_wide = quilt(block=SETS, rows=7, columns=7, binding_width=Fraction(3))
-    assert too_wide.binding.bought, "a strip of 2½ cannot be cut to 3"
+    source = part_of(too_wide, PartKind.BINDING).cloth.source
+    assert source is Source.BOUGHT, "a strip of 2½ cannot be cut to 3"
 
 
 def test_border_and_binding_come_from_what_is_left_where_that_is_enough() -> None:
     """Twenty ten-inch squares and six quarters: what no block needs makes the frame."""
     line = "6 fat quarters, 1 print + 40 strips, 20 prints"
     made = quilt(line, rows=5, columns=4, border_width=Fraction(2), border_from_left=True)
-    assert made.border_cloth.source is Source.LEFT
-    taken = sum(strip.length for strip in made.border_cloth.strips)
-    joins = (len(made.border_cloth.strips) - 1) * HALF
-    assert made.border is not None
-    assert taken - joins >= 2 * (made.border.sides + made.border.ends)
-    assert made.binding_cloth.source is Source.LEFT
+    border = part_of(made, PartKind.BORDER)
+    assert border.cloth.source is Source.LEFT
+    taken = sum(strip.length for strip in border.cloth.strips)
+    joins = (len(border.cloth.strips) - 1) * HALF
+    assert taken - joins >= 2 * (made.borders[0].sides + made.borders[0].ends)
+    assert part_of(made, PartKind.BINDING).cloth.source is Source.LEFT
     pulled = made.project.fabrics[0]
     bound = replace(pulled, roles=(Role.BINDING,))
     fabrics = (bound, *made.project.fabrics[1:])
     from_pulled = make_quilt(plan(replace(made.project, fabrics=fabrics)))
-    assert from_pulled.binding_cloth.source is Source.PULLED
+    assert part_of(from_pulled, PartKind.BINDING).cloth.source is Source.PULLED
 
 
 def test_ends_of_eight_and_longer_serve_a_scrappy_binding() -> None:
     pieces = [SpareStrip("a", Fraction(8)), SpareStrip("b", Fraction(7))]
-    binding = plan_binding(Fraction(8), Fraction(5, 2), U, pieces, prefer_stash=True)
-    assert binding.from_stash == (pieces[0],)
+    usable = usable_pieces(pieces, Fraction(5, 2))
+    assert taken_strips(usable, Fraction(8), Fraction(5, 2)) == (pieces[0],)
 
 
 @given(st.fractions(1, 500), st.fractions(5, 120), st.fractions(Fraction(1, 4), 4))
@@ -141,19 +144,19 @@ def test_every_number_of_a_quilt_can_be_recomputed(
     width, length = made.size.columns * f + 2 * border, made.size.rows * f + 2 * border
     assert (made.size.width, made.size.length) == (width, length)
     top_w, top_l = width + 2 * s, length + 2 * s
-    assert made.binding.length == 2 * (top_w + top_l) + 10
+    assert part_of(made, PartKind.BINDING).length == 2 * (top_w + top_l) + 10
     back_w, back_l = top_w + 2 * design.margin, top_l + 2 * design.margin
     upright = math.ceil((back_w - 1) / 41) * back_l
     across = math.ceil((back_l - 1) / 41) * back_w
     assert made.backing.plans[0].cloth == min(upright, across)
     assert made.blocks_short == 0
     assert len(made.placed) == made.size.blocks
-    if made.border is not None:
-        assert made.border.sides == made.size.rows * f + 2 * s
-        assert made.border.ends == width + 2 * s
-        total = 2 * (made.border.sides + made.border.ends)
-        if made.border.joined:
-            n = made.border.strips
+    for around, part in made.framing:
+        assert around.sides == made.size.rows * f + 2 * s
+        assert around.ends == width + 2 * s
+        total = 2 * (around.sides + around.ends)
+        if part.joined and part.cloth.source is Source.BOUGHT:
+            n = part.strips
             assert n * 42 - (n - 1) * 2 * s >= total > (n - 1) * 42 - (n - 2) * 2 * s
 
 

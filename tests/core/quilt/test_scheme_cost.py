@@ -10,11 +10,12 @@ from hypothesis import strategies as st
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import Edge, EdgeStyle
+from kersey.core.frame.part import PartCut, PartKind, part_role
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
-from kersey.core.quilt.scheme import BINDING, BORDER, Part, Scheme
+from kersey.core.quilt.scheme import Scheme
 from kersey.core.quilt.scheme_cost import (
     backing_cloth,
     between_strips,
@@ -71,7 +72,7 @@ def test_sizes_and_cloth_are_those_of_the_scheme(space: Space, side: F, blocks: 
         parts = {part.name: part for part in scheme.parts}
         for number, strips in enumerate(borders, 1):
             said = strips.off_the_bolt(USABLE, 2 * float(space.seam) + 0 * strips.length)[body, n]
-            part = parts.get(f"{BORDER}-{number}")
+            part = parts.get(part_role(PartKind.BORDER, number))
             if part is None:
                 assert said == 0
                 continue
@@ -80,9 +81,9 @@ def test_sizes_and_cloth_are_those_of_the_scheme(space: Space, side: F, blocks: 
             assert strips.length[body, n] == pytest.approx(float(part.length))
             if max(piece.cut_length for piece in part.pieces) > USABLE:
                 assert said == pytest.approx(float(exact))
-        if BINDING in parts:
+        if PartKind.BINDING in parts:
             said = binding.off_the_bolt(USABLE, binding.cut_width)[body, n]
-            exact = bought_length(scheme.bought(parts[BINDING], shop))
+            exact = bought_length(scheme.bought(parts[PartKind.BINDING], shop))
             assert said == pytest.approx(float(exact))
         exact = scheme.backed_by(shop).plan(None).bought
         # Of ways that need the same cloth exactly, the cheaper in eighths is told.
@@ -111,7 +112,7 @@ def test_everything_allowed_keeps_to_what_was_asked(space: Space, side: F, block
             assert scheme.sashing == NO_SASHING
 
 
-def least_cloth(part: Part, shop: Workshop) -> F:
+def least_cloth(part: PartCut, shop: Workshop) -> F:
     """Off the bolt in any case, however pieces that need no join lie in their strips."""
     if max(piece.cut_length for piece in part.pieces) > shop.usable_width:
         return part.off_the_bolt(shop).cloth
@@ -160,8 +161,8 @@ def test_what_lies_between_is_never_told_dearer(space: Space, side: F, blocks: i
         parts = schemes.at(body, 0).between
         areas = [float(part.area) for part in parts]
         cloth = sum(float(bought_length(least_cloth(part, shop))) for part in parts)
-        here = [(role, strips.area[body, 0]) for role, strips in told if strips.length[body, 0]]
-        assert [role for role, _ in here] == [part.name for part in parts]
+        here = [(kind, strips.area[body, 0]) for kind, strips in told if strips.length[body, 0]]
+        assert [kind for kind, _ in here] == [part.kind for part in parts]
         assert [area for _, area in here] == pytest.approx(areas)
         said = sum(strips.off_the_bolt(USABLE, join)[body, 0] for _, strips in told)
         assert said == pytest.approx(cloth)

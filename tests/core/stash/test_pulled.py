@@ -106,7 +106,6 @@ def test_only_fabric_for_blocks_is_cut_into_blocks() -> None:
     both = roll.with_pulled(0, replace(away, roles=(Role.BINDING, Role.DARK)))
     assert len(yield_asked(roll.with_pulled(0, away)).problem.fabrics) == 9
     assert len(yield_asked(both).problem.fabrics) == 10
-    assert roll.with_pulled(0, away).binding_print == away.print
     with pytest.raises(NothingToCut):
         yield_asked(project("9 strings 1 1/2 x 30"))
 

@@ -4,11 +4,12 @@ import re
 from fractions import Fraction
 
 import pytest
-from tests.core.quilts import ROLL, plan, project
+from tests.core.quilts import ROLL, part_of, plan, project
 
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units, format_bought, format_length, format_size
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.step_words import step_words
@@ -73,7 +74,7 @@ def test_an_edge_says_what_its_school_takes(style: EdgeStyle) -> None:
     edge = quilt.project.design.edge
     if edge.has_strips:
         cut = format_length(edge.width)
-        assert sentence.startswith(f"Cut {quilt.binding.strips} strip")
+        assert sentence.startswith(f"Cut {part_of(quilt, PartKind.BINDING).strips} strip")
         assert cut in sentence
         assert ("on the bias" in sentence) == (style is EdgeStyle.BIAS)
     else:

@@ -7,9 +7,10 @@ from fractions import Fraction
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.core.quilts import quilt
+from tests.core.quilts import part_of, quilt
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
 from kersey.core.project.sewing import BadSewing, Follow, Measured, Reading, Sewing
 from kersey.core.quilt.quilt import make_quilt
@@ -68,10 +69,9 @@ def test_the_quilt_follows_blocks_that_all_measure_less() -> None:
     assert (follows.size.body_width, follows.size.body_length) == (F(525, 8), F(75))
     assert follows.as_measured
     assert not of.as_measured
-    assert follows.border is not None
-    assert of.border is not None
-    assert follows.border.sides == of.border.sides - 1
-    assert follows.binding.length < of.binding.length
+    assert follows.borders[0].sides == of.borders[0].sides - 1
+    binding = PartKind.BINDING
+    assert part_of(follows, binding).length < part_of(of, binding).length
     assert follows.backing.width == of.backing.width - F(7, 8)
 
 

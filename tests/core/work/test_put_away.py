@@ -6,13 +6,14 @@ from fractions import Fraction
 import pytest
 from hypothesis import assume, given, settings
 from hypothesis import strategies as st
-from tests.core.quilts import ROLL, SETS, of_strips, plan, quilt
+from tests.core.quilts import ROLL, SETS, of_strips, part_of, plan, quilt
 
 from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
 from kersey.core.cloth.look import read_look
 from kersey.core.errors import Infeasible
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import AlreadyPutAway
 from kersey.core.quilt.quilt import make_quilt
@@ -21,7 +22,6 @@ from kersey.core.stash.pulled import Role
 from kersey.core.stash.unit_drawer import units_by_size
 from kersey.core.work.as_found import BadFound, FoundPieces
 from kersey.core.work.off_corners import off_corners
-from kersey.core.work.part_ends import part_ends
 from kersey.core.work.passes import passes
 from kersey.core.work.put_away import ENDS, SPARE, Keeping, leavings, put_away
 from kersey.core.work.spare_units import BLOCK
@@ -208,12 +208,12 @@ def test_backing_and_batting_go_on_as_their_ends() -> None:
     made = LEAVING["with parts"]
     side = made.top_width + 4
     assert side == made.top_length + 4
-    ends = {each.part: each for each in part_ends(made)}
-    assert set(ends) == {Role.BACKING, Role.BATTING}
+    ends = {each.part: each for each in made.opened}
+    assert set(ends) == {PartKind.BACKING, PartKind.BATTING}
     # Of 108 wide one length covers it; the rest of five yards is as wide as before.
-    assert ends[Role.BACKING].ends == ((Fraction(108), 180 - side), (108 - side, side))
+    assert ends[PartKind.BACKING].ends == ((Fraction(108), 180 - side), (108 - side, side))
     # Out of a packet a corner is cut: what is below it, as wide as all, and what is beside it.
-    assert ends[Role.BATTING].ends == ((Fraction(81), 96 - side), (81 - side, side))
+    assert ends[PartKind.BATTING].ends == ((Fraction(81), 96 - side), (81 - side, side))
     left = put_away(made)
     kept = {(kept.lot.form, kept.lot.width, kept.lot.length) for kept in left.lots}
     assert (Form.BACKING, Fraction(108), 180 - side) in kept
@@ -247,9 +247,9 @@ def test_pieces_that_a_part_was_cut_from_do_not_go_back_whole(
         replace(p, roles=(part,)) if p.kept == other else p for p in made.project.fabrics
     )
     parted = make_quilt(plan(replace(made.project, fabrics=fabrics, plan=None)))
-    (end,) = (each for each in part_ends(parted) if each.part is part)
+    (end,) = (each for each in parted.opened if each.part == part)
     sizes = [tuple(parse_length(side) for side in each.split(" x ")) for each in ends]
-    assert (end.opened, end.used, sorted(end.ends)) == (2, used, sorted(sizes))
+    assert (end.count, end.used, sorted(end.ends)) == (2, used, sorted(sizes))
     left = put_away(parted)
     (fate,) = (fate for fate in left.fates if fate.pulled.roles == (part,))
     assert fate.pulled.cut == 2
@@ -266,8 +266,8 @@ def test_binding_comes_off_the_length_and_its_scraps_are_lost() -> None:
         for p in made.project.fabrics
     )
     bound = make_quilt(plan(replace(made.project, fabrics=fabrics, plan=None)))
-    (end,) = part_ends(bound)
-    binding = bound.binding
+    (end,) = bound.opened
+    binding = part_of(bound, PartKind.BINDING)
     assert end.used == binding.length * binding.cut_width
     assert end.ends == ((Fraction(42), 36 - binding.strips * binding.cut_width),)
     (fate,) = (fate for fate in put_away(bound).fates if fate.pulled.roles == (Role.BINDING,))

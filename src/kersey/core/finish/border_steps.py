@@ -81,6 +81,9 @@ def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
     size = body_size(quilt)
     wanted = size
     for number, border in enumerate(quilt.borders):
+        if border.key is not None:
+            # The spacer that makes keys fit is sewn on before them.
+            size, wanted = _with_spacer(quilt, size), _with_spacer(quilt, wanted)
         says = _says(project, number)
         wanted = wanted[0] + 2 * border.finished_width, wanted[1] + 2 * border.finished_width
         sewn = _sewn(quilt, project, border, number, size, wanted, says)
@@ -91,8 +94,13 @@ def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
 
 def body_size(quilt: Quilt) -> Size:
     """The unfinished top inside its borders, as reckoned."""
-    around = 2 * sum((border.finished_width for border in quilt.borders), Fraction(0))
-    return quilt.top_width - around, quilt.top_length - around
+    width, length = (side + 2 * quilt.plan.seam for side in quilt.scheme.body)
+    return width, length
+
+
+def _with_spacer(quilt: Quilt, size: Size) -> Size:
+    across, down = quilt.size.spacer
+    return size[0] + 2 * across, size[1] + 2 * down
 
 
 def reading_number(border: int, axis: Axis) -> int:
@@ -151,8 +159,8 @@ def _sewn(
 
 def _mitre(quilt: Quilt, number: int) -> Fraction:
     """How much longer than the quilt before it a border is cut: all are as long as the outermost
-    needs."""
-    widths = [each.finished_width for each in quilt.borders]
+    that is mitred needs; keys are pieced round them."""
+    widths = [each.finished_width for each in quilt.borders if each.key is None]
     return 2 * sum(widths[number:], Fraction(0)) + MITRE_NEEDS
 
 

@@ -12,7 +12,6 @@ from fractions import Fraction
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.quilt.shopping import lack_of_part
-from kersey.core.quilt.to_buy import to_buy
 from kersey.core.stash.price_list import PriceList
 
 
@@ -39,12 +38,12 @@ def quilt_cost(quilt: Quilt, prices: PriceList) -> Cost:
             unknown.append(words)
         else:
             lines.append((words, round(area * per_inch)))
-    for part in to_buy(quilt):
+    for part in quilt.to_buy:
         lack = lack_of_part(quilt, part, prices)
         if lack.offers:
-            lines.append((f"{part.part}, bought", lack.offers[0].cost))
+            lines.append((f"{part.name}, bought", lack.offers[0].cost))
         else:
-            unknown.append(part.part)
+            unknown.append(part.name)
     return Cost(tuple(lines), tuple(unknown))
 
 

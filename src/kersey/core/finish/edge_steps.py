@@ -15,11 +15,12 @@ Source: docs/trade.md section 6.
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.finish.binding_joins import TAIL
+from kersey.core.finish.binding_joins import TAIL, scrappy_order
 from kersey.core.frame.binding import binding_length
 from kersey.core.frame.edge import Edge, EdgeStyle, cut_bias
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.measure.length import QUARTER, Units, format_length, format_size, round_to
+from kersey.core.quilt.parts import Part, Source
 
 Size = tuple[Fraction, Fraction]
 # A hand goes through an opening of a foot; on a small side it takes a third of it.
@@ -75,6 +76,17 @@ def edge_plan(
     return _bound(edge, top, usable_width, units, pieces)
 
 
+def binding_pieces(binding: Part, top: Size) -> tuple[Fraction, ...]:
+    """The strips that a binding is joined of, as they are cut of what is there; none where they are
+    bought, or are too short for the quilted top as it measures now."""
+    if binding.cloth.source is Source.LEFT:
+        return tuple(strip.length for strip in scrappy_order(binding.cloth.strips))
+    (cut,) = binding.cuts
+    joined = sum(cut.runs, Fraction(0)) - binding.joins * cut.cut_width
+    enough = joined >= binding_length(*top)
+    return cut.runs if binding.cloth.source is Source.PULLED and enough else ()
+
+
 def _bound(
     edge: Edge, top: Size, usable_width: Fraction, units: Units, pieces: tuple[Fraction, ...]
 ) -> EdgePlan:
@@ -82,11 +94,8 @@ def _bound(
     strips = pieces or _off_the_bolt(edge, length, usable_width)
     count = len(strips)
     joined = sum(strips, Fraction(0)) - (count - 1) * edge.width
-    each = (
-        "pieces"
-        if pieces or min(strips) < max(strips)
-        else (f"strips of {format_length(usable_width, units)}")
-    )
+    alike = min(strips) == max(strips)
+    each = f"strips of {format_length(strips[0], units)}" if alike else "pieces"
     sums = (
         ("Binding length, with corners and overlap", format_length(length, units)),
         (f"{count} {each}, joined", format_length(joined, units)),

@@ -11,8 +11,6 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.frame.joining import strips_to_join
-
 CORNERS_AND_CLOSING = Fraction(10)
 USUAL_BINDING_WIDTH = Fraction(5, 2)
 SHORTEST_SCRAP = Fraction(8)
@@ -32,40 +30,6 @@ class SpareStrip:
     whole: bool = False
 
 
-@dataclass(frozen=True)
-class Binding:
-    """The binding's length and what it is cut from; lengths in inches.
-
-    `strips` and `joins` are of the source in use; `from_stash` the pieces used, empty when bought.
-    `stash_length` is what all the pieces that are left would give when joined; on the bias the
-    strips come off `bias_cloth`.
-    """
-
-    cut_width: Fraction
-    length: Fraction
-    strips: int
-    from_stash: tuple[SpareStrip, ...]
-    stash_length: Fraction
-    bias_cloth: Fraction | None = None
-
-    @property
-    def bought(self) -> bool:
-        """Whether the strips are cut from bought cloth."""
-        return not self.from_stash
-
-    @property
-    def joins(self) -> int:
-        """Diagonal joins; the closing join comes on top."""
-        return self.strips - 1
-
-    @property
-    def cloth(self) -> Fraction:
-        """Length of cloth that the strips take off the bolt, in inches; 0 from the stash."""
-        if self.bias_cloth is not None:
-            return self.bias_cloth
-        return self.strips * self.cut_width if self.bought else Fraction(0)
-
-
 def binding_length(top_width: Fraction, top_length: Fraction) -> Fraction:
     """All round an unfinished top, with 10 for the corners and the closing join.
 
@@ -73,28 +37,6 @@ def binding_length(top_width: Fraction, top_length: Fraction) -> Fraction:
     Fraction(240, 1)
     """
     return 2 * (top_width + top_length) + CORNERS_AND_CLOSING
-
-
-def plan_binding(
-    length: Fraction,
-    cut_width: Fraction,
-    usable_width: Fraction,
-    spare: Sequence[SpareStrip],
-    prefer_stash: bool,
-) -> Binding:
-    """Binding of this length, from the spare pieces if preferred and enough, else bought.
-
-    `spare` must be pieces at least `cut_width` wide.
-
-    >>> plan_binding(Fraction(240), Fraction(5, 2), Fraction(42), (), False).strips
-    7
-    """
-    usable = usable_pieces(spare, cut_width)
-    in_stash = joined_length(usable, cut_width)
-    if prefer_stash and in_stash >= length:
-        chosen = _enough(usable, length, cut_width)
-        return Binding(cut_width, length, len(chosen), chosen, in_stash)
-    return Binding(cut_width, length, strips_to_join(length, usable_width, cut_width), (), in_stash)
 
 
 def usable_pieces(spare: Iterable[SpareStrip], cut_width: Fraction) -> tuple[SpareStrip, ...]:
@@ -110,13 +52,19 @@ def joined_length(pieces: Sequence[SpareStrip], cut_width: Fraction) -> Fraction
     return sum((p.length for p in pieces), Fraction(0)) - (len(pieces) - 1) * cut_width
 
 
-def _enough(
-    pieces: Sequence[SpareStrip], length: Fraction, cut_width: Fraction
+def taken_strips(
+    strips: Iterable[SpareStrip], wanted: Fraction, join: Fraction
 ) -> tuple[SpareStrip, ...]:
-    """The fewest pieces, longest first, that reach `length`."""
-    reached = Fraction(0)
-    for used, piece in enumerate(pieces, start=1):
-        reached += piece.length - (cut_width if used > 1 else 0)
-        if reached >= length:
-            return tuple(pieces[:used])
-    return tuple(pieces)
+    """The fewest strips, longest first, that are so long once joined; none if they are too few.
+
+    >>> F = Fraction
+    >>> spare = [SpareStrip("smoke", F(length)) for length in (12, 42, 30)]
+    >>> [int(strip.length) for strip in taken_strips(spare, F(60), F("2.5"))]
+    [42, 30]
+    """
+    taken: list[SpareStrip] = []
+    for strip in sorted(strips, key=lambda s: -s.length):
+        taken.append(strip)
+        if joined_length(taken, join) >= wanted:
+            return tuple(taken)
+    return ()

@@ -148,7 +148,7 @@ def cut_bias(length: Fraction, cut_width: Fraction, usable_width: Fraction) -> B
     """
     cloth = _EIGHTH_YARD
     while cloth <= usable_width:
-        strips, every = list[Fraction](), _bias_strips(cloth, cut_width, usable_width)
+        strips, every = list[Fraction](), bias_strips(cloth, cut_width, usable_width)
         for strip in every:
             strips.append(strip)
             cut = BiasCut(cloth, tuple(strips))
@@ -158,8 +158,9 @@ def cut_bias(length: Fraction, cut_width: Fraction, usable_width: Fraction) -> B
     raise NoBias
 
 
-def _bias_strips(cloth: Fraction, width: Fraction, usable_width: Fraction) -> list[Fraction]:
-    """Every strip worth joining: those from edge to edge, then those of both corners.
+def bias_strips(cloth: Fraction, width: Fraction, usable_width: Fraction) -> list[Fraction]:
+    """Every strip worth joining of a length no longer than it is wide: those from edge to edge,
+    then those of both corners.
 
     From edge to edge there are n while  2 n^2 <= ((usable - h) / w)^2.
     """

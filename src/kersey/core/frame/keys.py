@@ -20,6 +20,8 @@ from kersey.core.measure.workshop import Workshop
 NARROWEST_SPACER = Fraction(1, 2)
 
 NARROWEST_KEY, WIDEST_KEY = Fraction(1, 2), Fraction(12)
+# The strips of the spacer: at the sides, and above and below.
+SPACER_SIDE, SPACER_END = "spacer side", "spacer end"
 
 
 class BadKeys(InvalidValue):
@@ -65,8 +67,8 @@ class Keys:
         """The spacer's strips round a body of this finished size, sides first; none of no width."""
         (width, length), (sides, ends) = body, self.spacer_cuts(seam)
         found = (
-            StripPieces("spacer side", 2, sides, length + 2 * seam),
-            StripPieces("spacer end", 2, ends, width + 2 * self.spacer_sides + 2 * seam),
+            StripPieces(SPACER_SIDE, 2, sides, length + 2 * seam),
+            StripPieces(SPACER_END, 2, ends, width + 2 * self.spacer_sides + 2 * seam),
         )
         return tuple(piece for piece in found if piece.cut_width)
 

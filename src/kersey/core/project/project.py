@@ -11,14 +11,8 @@ from itertools import count
 
 from kersey.core.cloth.fabric import Print, checked_name
 from kersey.core.cloth.forms import Form
-from kersey.core.cloth.print_names import (
-    BINDING_PRINT,
-    BORDER_PRINT,
-    OUTER_BORDER_PRINT,
-    SASHING_PRINT,
-    SETTING_PRINT,
-)
 from kersey.core.errors import Infeasible
+from kersey.core.project.bought import USUAL_PRINTS, BoughtFor
 from kersey.core.project.design import Design
 from kersey.core.project.finishing import NOT_FINISHED, Finishing
 from kersey.core.project.kept_plan import KeptPlan
@@ -26,7 +20,7 @@ from kersey.core.project.laying import Version
 from kersey.core.project.sewing import AT_REST, Sewing
 from kersey.core.project.table import EMPTY_TABLE, Table
 from kersey.core.stash.cupboard import CupboardLot
-from kersey.core.stash.pulled import Pulled, Role, working_strips
+from kersey.core.stash.pulled import Pulled, working_strips
 
 
 class AlreadyPutAway(Infeasible):
@@ -45,21 +39,19 @@ class Project:
 
     `fabrics` are pulled from the cupboard. A *sketch* only tries them: it holds nothing back from
     other quilts. Once it is `put_away`, a project holds only what it has cut. `done` holds the
-    steps of the work order that were ticked off, by their keys; `versions` are arrangements kept
-    beside the one of the plan; the `table` holds what lies there since something went wrong, and
-    `sewing` what was settled and measured since the first seam, and `finishing` what was settled
-    for the finish.
+    steps of the work order that were ticked off, by their keys; `bought` are the prints of parts
+    that are to be bought; `versions` are arrangements kept beside the one of the plan; the `table`
+    holds what lies there since something went wrong, and `sewing` what was settled and measured
+    since the first seam, and `finishing` what was settled for the finish.
     """
 
     name: str
     said: str
     fabrics: tuple[Pulled, ...]
     design: Design = field(default_factory=Design)
-    bought_border: Print = BORDER_PRINT
-    bought_binding: Print = BINDING_PRINT
-    bought_sashing: Print = SASHING_PRINT
-    bought_outer: Print = OUTER_BORDER_PRINT
-    bought_setting: Print = SETTING_PRINT
+    bought: Mapping[BoughtFor, Print] = field(
+        default_factory=lambda: dict(USUAL_PRINTS), hash=False
+    )
     done: frozenset[str] = frozenset()
     sketch: bool = False
     put_away: bool = False
@@ -74,21 +66,6 @@ class Project:
         keys = {pulled.key for pulled in self.fabrics} - {None}
         if len(keys) < len(self.fabrics):
             object.__setattr__(self, "fabrics", tuple(_keyed(self.fabrics)))
-
-    @property
-    def border_print(self) -> Print:
-        """What the border shows: fabric pulled for it, or what is bought."""
-        return self._pulled_for(Role.BORDER) or self.bought_border
-
-    @property
-    def binding_print(self) -> Print:
-        """What the binding shows: fabric pulled for it, or what is bought."""
-        return self._pulled_for(Role.BINDING) or self.bought_binding
-
-    @property
-    def sashing_print(self) -> Print:
-        """What the sashing shows: fabric pulled for it, or what is bought."""
-        return self._pulled_for(Role.SASHING) or self.bought_sashing
 
     @cached_property
     def working(self) -> tuple[tuple[Pulled, ...], ...]:
@@ -170,8 +147,9 @@ class Project:
         fabrics = (*self.fabrics[:place], pulled, *self.fabrics[place + 1 :])
         return replace(self, fabrics=fabrics)
 
-    def _pulled_for(self, role: Role) -> Print | None:
-        return next((p.print for p in self.fabrics if p.serves(role)), None)
+    def with_bought(self, prints: Mapping[BoughtFor, Print]) -> "Project":
+        """The project with other prints to buy."""
+        return replace(self, bought={**self.bought, **prints})
 
 
 def fabric_key(pulled: Pulled) -> str:

@@ -18,6 +18,7 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import Sought, solve
 from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.frame.part import PartCut, PartKind
 from kersey.core.frame.strips import StripPieces, strips_for
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.parts_cut import (
@@ -27,7 +28,7 @@ from kersey.core.quilt.parts_cut import (
     strip_lengths,
     with_parts,
 )
-from kersey.core.quilt.scheme import BINDING, Part, Scheme
+from kersey.core.quilt.scheme import Scheme
 from kersey.core.yields.just_enough import just_enough
 
 # Work for the blocks of one candidate, and for one question whether parts can be cut beside them.
@@ -159,9 +160,10 @@ class CanBeHad:
         if not cloth or not self.candidate.beside_parts:
             return MOST_CUT if cloth else 0
         if step not in self._beside:
-            strip = StripPieces(BINDING, 1, width, Fraction(max(1, step * _EVERY)))
+            strip = StripPieces("binding", 1, width, Fraction(max(1, step * _EVERY)))
             needs = part_needs(
-                Part(BINDING, (strip,), width, run=True), strip_lengths(BINDING, width, cloth)
+                PartCut(PartKind.BINDING, (strip,), width, run=True),
+                strip_lengths(PartKind.BINDING, width, cloth),
             )
             self._beside[step] = 0
             if needs is not None:

@@ -17,6 +17,7 @@ from kersey.core.cutting.problem import CuttingPlan, Fabric
 from kersey.core.cutting.watch import Clock, no_clock
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
+from kersey.core.frame.part import PartKind, part_role
 from kersey.core.frame.sashing import NO_SASHING, Sashing, proposed_widths
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import CENTIMETRE, Units
@@ -28,7 +29,6 @@ from kersey.core.quilt.candidate import Candidate
 from kersey.core.quilt.joint_search import Answer, QuiltQuestion, WholeQuilt, answers
 from kersey.core.quilt.planning import cut_by, plan_question, regridded
 from kersey.core.quilt.quilt_words import better
-from kersey.core.quilt.scheme import BACKGROUND, BORDER, CORNERSTONE
 from kersey.core.quilt.scheme_score import Judge
 from kersey.core.quilt.scheme_space import Space
 from kersey.core.quilt.size_curve import best_sizes, sizes_question
@@ -58,7 +58,7 @@ class FoundQuilt:
     borders: tuple[Fraction, ...]
     score: float
     better: str = ""
-    from_stash: frozenset[str] = frozenset()
+    from_stash: frozenset[tuple[PartKind, int]] = frozenset()
     plan: KeptPlan | None = None
     cutting: CuttingPlan | None = field(default=None, compare=False)
 
@@ -211,7 +211,9 @@ def _found(
         borders=scheme.borders,
         score=quilt.score,
         better=what_is_better,
-        from_stash=frozenset(_called(part.part.name) for part in quilt.parts if not part.bought),
+        from_stash=frozenset(
+            (part.part.kind, part.part.number) for part in quilt.parts if not part.bought
+        ),
         plan=plans.get(quilt.candidate.finished),
         cutting=_of_blocks_alone(quilt),
     )
@@ -235,12 +237,6 @@ def _of_blocks_alone(quilt: WholeQuilt) -> CuttingPlan | None:
             layouts.append(replace(layout, fabric=fabric, cuts=cuts, left=(*layout.left, *others)))
     plan = CuttingPlan(most.problem, blocks.blocks, max(most.bound, blocks.blocks), tuple(layouts))
     return None if faults(plan) else plan
-
-
-def _called(part: str) -> str:
-    """A part in a person's words: of several borders the first is simply the border."""
-    usual = {CORNERSTONE: "cornerstones", f"{BORDER}-1": BORDER, BACKGROUND: Role.SETTING.value}
-    return usual.get(part, part.replace("-", " "))
 
 
 def _spaces(design: Design, kept: KeptPlan, units: Units) -> Iterator[Space]:
@@ -295,9 +291,9 @@ def _beside(project: Project) -> Iterator[Fabric]:
 
 
 def _fabric(pulled: Pulled, roles: list[Role]) -> Fabric:
-    names = {BACKGROUND if role is Role.SETTING else role.value for role in roles}
+    names = {part_role(PartKind(role.value)) for role in roles if role is not Role.BORDER}
     if Role.BORDER in roles:
-        names |= {f"{Role.BORDER}-{number}" for number in range(1, MOST_BORDERS + 1)}
+        names |= {part_role(PartKind.BORDER, n) for n in range(1, MOST_BORDERS + 1)}
     return Fabric(
         name=f"beside {pulled.key}",
         print=pulled.print.name,

@@ -28,26 +28,17 @@ from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Need
 from kersey.core.errors import Infeasible
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingPlan, BackingWay
-from kersey.core.frame.borders import KEY, Corners
+from kersey.core.frame.borders import Corners
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.joining import strips_to_join
+from kersey.core.frame.part import PartCut, PartKind, bought_with, part_role
 from kersey.core.frame.sashing import NO_SASHING
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.candidate import CanBeHad, Candidate
-from kersey.core.quilt.parts_cut import PartNeeds, part_needs, role_of, strip_lengths
-from kersey.core.quilt.scheme import (
-    BACKING,
-    BINDING,
-    BORDER,
-    CORNER,
-    CORNERSTONE,
-    SASHING,
-    SPACER,
-    Part,
-    Scheme,
-)
+from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths
+from kersey.core.quilt.scheme import Scheme
 from kersey.core.quilt.scheme_cost import (
     backing_cloth,
     between_strips,
@@ -91,14 +82,14 @@ class QuiltQuestion:
     may_buy: frozenset[str]
     shop: Workshop = field(default_factory=Workshop)
     backing_way: BackingWay | None = None
-    any_cloth: frozenset[str] = frozenset({BINDING, CORNERSTONE})
+    any_cloth: frozenset[str] = frozenset({PartKind.BINDING, part_role(PartKind.CORNERSTONES)})
 
 
 @dataclass(frozen=True)
 class Sourced:
     """A part and where its cloth is from: `cloth` inches off the bolt if bought, else None."""
 
-    part: Part
+    part: PartCut
     cloth: Fraction | None
 
     @property
@@ -131,7 +122,7 @@ class WholeQuilt:
                 name = sourced.part.name
                 found[name] = found.get(name, Fraction(0)) + sourced.cloth
         if self.backing_bought:
-            found[BACKING] = self.backing.cloth
+            found[PartKind.BACKING] = self.backing.cloth
         return {name: bought_length(cloth) for name, cloth in found.items()}
 
 
@@ -191,7 +182,7 @@ class _Judged(NamedTuple):
 class _Way:
     """Parts that are cut from the stash; what is then thought of the quilt."""
 
-    stash: frozenset[Part]
+    stash: frozenset[PartCut]
     opinions: Mapping[str, float]
     score: float
 
@@ -212,9 +203,9 @@ class _Search:
         }
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
         self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
-        self._cloth: dict[str, tuple[Fabric, ...]] = {}
-        self._lengths: dict[tuple[str, Fraction, bool], tuple[Fraction, ...]] = {}
-        self._parts: dict[Part, PartNeeds | None] = {}
+        self._cloth: dict[tuple[PartKind, str], tuple[Fabric, ...]] = {}
+        self._lengths: dict[tuple[PartKind, str, Fraction], tuple[Fraction, ...]] = {}
+        self._parts: dict[PartCut, PartNeeds | None] = {}
         self._backings: dict[Size, BackingPlan | None] = {}
 
     @property
@@ -288,9 +279,9 @@ class _Search:
     def ways(self, judged: _Judged) -> list[_Way]:
         """Every way to share a scheme's parts between stash and shop, the best first."""
         question, scheme = self._question, self._scheme(judged)
-        may = {part for part in scheme.parts if _kind(part.name) in question.may_buy}
+        may = {part for part in scheme.parts if bought_with(part.kind) in question.may_buy}
         can, must_buy = self._together(scheme.parts)
-        backed = self._backing_of(scheme) is not None or BACKING in question.may_buy
+        backed = self._backing_of(scheme) is not None or PartKind.BACKING in question.may_buy
         if not backed or not may.issuperset(must_buy):
             return []
         try:
@@ -309,12 +300,16 @@ class _Search:
                     found.append(self._way(judged, scheme, stash, sum(lengths, anyway)))
         return sorted(found, key=lambda way: -way.score)
 
-    def _together(self, parts: Sequence[Part]) -> tuple[list[tuple[Part, ...]], list[Part]]:
+    def _together(
+        self, parts: Sequence[PartCut]
+    ) -> tuple[list[tuple[PartCut, ...]], list[PartCut]]:
         """Parts that the stash may give, and those that are bought in any case. Keys and their
         spacer are of one source."""
-        groups: dict[str, list[Part]] = {}
+        groups: dict[str, list[PartCut]] = {}
         for part in parts:
-            groups.setdefault(part.name.partition(f"-{SPACER}")[0], []).append(part)
+            of_keys = part.kind is PartKind.SPACER
+            name = part_role(PartKind.KEYS, part.number) if of_keys else part.name
+            groups.setdefault(name, []).append(part)
         can = [
             tuple(group)
             for group in groups.values()
@@ -386,11 +381,11 @@ class _Search:
             from_stash = self._gives_border(schemes, number)
             used = used + from_stash * border.area
             bought = bought + ~from_stash * border.off_the_bolt(usable, np.array(float(seams)))
-            if schemes.space.corners is Corners.SQUARES and self._cloth_for(CORNERSTONE):
+            if schemes.space.corners is Corners.SQUARES and self._cloth_for(PartKind.CORNERS):
                 used = used + 4 * border.cut_width**2 * (border.length > 0)
         edge = schemes.space.edge
         if edge.has_strips:
-            binding, cloth = binding_strip(schemes), self._cloth_for(BINDING)
+            binding, cloth = binding_strip(schemes), self._cloth_for(PartKind.BINDING)
             beside = np.full(binding.length.shape, bool(cloth))
             if not has_binding:
                 had = self._can_be_had[c]
@@ -399,7 +394,7 @@ class _Search:
             if edge.style is EdgeStyle.BIAS:
                 off_the_bolt = binding.area / float(usable)
             used, bought = used + beside * binding.area, bought + ~beside * off_the_bolt
-        if not any(BACKING in fabric.roles for fabric in self._question.fabrics):
+        if not any(PartKind.BACKING in fabric.roles for fabric in self._question.fabrics):
             bought = bought + backing_cloth(schemes, usable, self._question.backing_way)
         # By so much an edge that is folded or turned makes a quilt larger than it is inside.
         more = float(edge.finished(Fraction(0), schemes.space.seam) + seams)
@@ -419,9 +414,9 @@ class _Search:
         shop = self._question.shop
         join = np.array(float(2 * schemes.space.seam))
         used, bought = np.zeros((schemes.count, 1)), self._for_blocks(candidate, schemes)
-        for role, strips in between_strips(schemes):
+        for kind, strips in between_strips(schemes):
             widths = np.unique(strips.cut_width).tolist()
-            served = [width for width in widths if self._gives(role, width)]
+            served = [width for width in widths if self._gives(kind, width)]
             from_stash = np.isin(strips.cut_width, served)
             used = used + from_stash * strips.area
             bought = bought + ~from_stash * strips.off_the_bolt(shop.usable_width, join)
@@ -429,16 +424,17 @@ class _Search:
 
     def _gives_border(self, schemes: Schemes, number: int) -> NDArray[np.bool_]:
         """Of which choices of borders the one of this number may be cut from the stash."""
-        role, choices = f"{BORDER}-{number}", schemes.space.borders
-        found = np.full(len(choices), bool(self._cloth_for(role)))
+        role, choices = part_role(PartKind.BORDER, number), schemes.space.borders
+        found = np.full(len(choices), bool(self._cloth_for(PartKind.BORDER, role)))
         if schemes.space.key and not any(role in f.roles for f in self._question.fabrics):
             # The outermost is of keys, and those only of cloth that is there for them.
             found &= np.array([len(widths) != number for widths in choices])
         return found
 
-    def _gives(self, role: str, width: float) -> bool:
+    def _gives(self, kind: PartKind, width: float) -> bool:
         """Whether any cloth gives strips for a part, of a width or a hair less."""
-        return bool(strip_lengths(role, Fraction(width - _A_HAIR), self._cloth_for(role)))
+        cut_width, cloth = Fraction(width - _A_HAIR), self._cloth_for(kind)
+        return bool(strip_lengths(part_role(kind), cut_width, cloth))
 
     def _for_blocks(self, candidate: Candidate, schemes: Schemes) -> Floats:
         """Cloth that is bought for the blocks of each body, in inches."""
@@ -454,7 +450,7 @@ class _Search:
         return found
 
     def _way(
-        self, judged: _Judged, scheme: Scheme, stash: frozenset[Part], bought: Fraction
+        self, judged: _Judged, scheme: Scheme, stash: frozenset[PartCut], bought: Fraction
     ) -> _Way:
         """What is thought of a scheme; `bought` inches of cloth as wide as it usually is."""
         candidate = self._question.candidates[judged.candidate]
@@ -493,37 +489,38 @@ class _Search:
             self._backings[scheme.top] = found
         return self._backings[scheme.top]
 
-    def _needs(self, part: Part) -> PartNeeds | None:
+    def _needs(self, part: PartCut) -> PartNeeds | None:
         """How a part can be cut from the stash, where it may be."""
         if part not in self._parts:
             # A hundred small keys are not looked for in cloth that may serve anything.
-            explicit = part.pieces[0].name == KEY
-            known_by = role_of(part), part.cut_width, explicit
+            explicit, role = part.kind is PartKind.KEYS, part.role
+            known_by = part.kind, role, part.cut_width
             if known_by not in self._lengths:
-                role, width, _ = known_by
-                cloth = (f for f in self._cloth_for(role) if not explicit or role in f.roles)
-                self._lengths[known_by] = strip_lengths(role, width, tuple(cloth))
+                cloth = self._cloth_for(part.kind, role)
+                asked = tuple(f for f in cloth if not explicit or role in f.roles)
+                self._lengths[known_by] = strip_lengths(role, part.cut_width, asked)
             self._parts[part] = part_needs(part, self._lengths[known_by])
         return self._parts[part]
 
-    def _cloth_for(self, role: str) -> tuple[Fabric, ...]:
-        """Cloth that a part may be cut from.
+    def _cloth_for(self, kind: PartKind, role: str | None = None) -> tuple[Fabric, ...]:
+        """Cloth that a part may be cut from; without a `role`, by that of its kind.
 
         What may serve anything is for blocks, and as a rule for binding and cornerstones; of it a
         border or sashing is only cut where that part is not to be bought.
         """
-        if role not in self._cloth:
-            any_cloth = role in self._question.any_cloth or not self._bought_at_will(role)
-            self._cloth[role] = tuple(
+        role = part_role(kind) if role is None else role
+        if (kind, role) not in self._cloth:
+            any_cloth = role in self._question.any_cloth or not self._bought_at_will(kind)
+            self._cloth[kind, role] = tuple(
                 f
                 for f in self._question.fabrics
                 if role in f.roles or (any_cloth and _serves(f, role))
             )
-        return self._cloth[role]
+        return self._cloth[kind, role]
 
-    def _bought_at_will(self, role: str) -> bool:
+    def _bought_at_will(self, kind: PartKind) -> bool:
         no_buying = self._question.judge.aim is Aim.NO_BUYING
-        return _kind(role) in self._question.may_buy and not no_buying
+        return bought_with(kind) in self._question.may_buy and not no_buying
 
     def _like(self, judged: _Judged, other: WholeQuilt) -> bool:
         candidate = self._question.candidates[judged.candidate]
@@ -554,19 +551,13 @@ def _serves(fabric: Fabric, role: str) -> bool:
     return fabric.serves(Need(role, role, Fraction(1), Fraction(1)))
 
 
-def _kind(name: str) -> str:
-    """What a part is called when it is asked whether it may be bought."""
-    kind = name.split("-", maxsplit=1)[0]
-    return str({CORNERSTONE: SASHING, CORNER: BORDER}.get(kind, kind))
-
-
 def _backing_from(fabrics: Sequence[Fabric], scheme: Scheme, shop: Workshop) -> BackingPlan | None:
     """A backing from one cloth that is there for it, if there is enough; else None.
 
     Cloth that may serve anything is no backing: somebody has to say so.
     """
     for fabric in fabrics:
-        if BACKING not in fabric.roles:
+        if PartKind.BACKING not in fabric.roles:
             continue
         size = scheme.backed_by(shop)
         for way, covered, panel in (

@@ -10,7 +10,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, Total
 from kersey.core.frame.binding import SHORTEST_SCRAP
-from kersey.core.quilt.scheme import CORNER, CORNERSTONE, Part
+from kersey.core.frame.part import PartCut
 
 # What is asked for in place of blocks where there are none: a thread, which no cloth has to give.
 _THREAD = "thread"
@@ -25,15 +25,10 @@ class PartNeeds:
     It is `joined` of strips, or all its pieces are cut whole.
     """
 
-    part: Part
+    part: PartCut
     needs: tuple[Need, ...]
     totals: tuple[Total, ...]
     joined: bool
-
-
-def role_of(part: Part) -> str:
-    """The role that cloth must have to be cut for a part."""
-    return CORNERSTONE if part.name.startswith(CORNER) else part.name
 
 
 def strip_lengths(role: str, width: Fraction, fabrics: Sequence[Fabric]) -> tuple[Fraction, ...]:
@@ -43,12 +38,12 @@ def strip_lengths(role: str, width: Fraction, fabrics: Sequence[Fabric]) -> tupl
     return tuple(sorted({run for f in serving for run in _runs(f, width)}, reverse=True))
 
 
-def part_needs(part: Part, lengths: Sequence[Fraction]) -> PartNeeds | None:
+def part_needs(part: PartCut, lengths: Sequence[Fraction]) -> PartNeeds | None:
     """How a part can be cut from strips that are so long, the longest first.
 
     None where there is none, or none that is worth joining.
     """
-    role = role_of(part)
+    role = part.role
     longest = max((piece.cut_length for piece in part.pieces), default=Fraction(0))
     if not lengths:
         return None

@@ -20,53 +20,12 @@ from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.frame.binding import binding_length
 from kersey.core.frame.borders import Border, Corners, plan_borders
 from kersey.core.frame.edge import USUAL_EDGE, Edge, EdgeStyle, cut_bias
-from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.keys import Keys, plan_keys
+from kersey.core.frame.part import PartCut, PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import BlockGrid, Setting
-from kersey.core.frame.strips import StripPieces, Strips, strips_for
+from kersey.core.frame.strips import StripPieces
 from kersey.core.measure.workshop import Workshop
-
-SASHING, CORNERSTONE, BACKGROUND, BINDING, BACKING = (
-    "sashing", "cornerstone", "background", "binding", "backing"
-)  # fmt: skip
-BORDER, CORNER, SPACER = "border", "corner", "spacer"
-
-
-@dataclass(frozen=True)
-class Part:
-    """What is cut for one part of the quilt, all of one width; `name` is the role of its cloth.
-
-    Where a piece is longer than the cloth it is joined of several; every join costs `join`. A `run`
-    is one long strip that is always joined.
-    """
-
-    name: str
-    pieces: tuple[StripPieces, ...]
-    join: Fraction
-    run: bool = False
-
-    @property
-    def cut_width(self) -> Fraction:
-        """How wide it is cut."""
-        return self.pieces[0].cut_width
-
-    @property
-    def length(self) -> Fraction:
-        """Of all its pieces, end to end."""
-        return sum((piece.count * piece.cut_length for piece in self.pieces), Fraction(0))
-
-    @property
-    def area(self) -> Fraction:
-        """Square inches, with no join and no waste."""
-        return self.length * self.cut_width
-
-    def off_the_bolt(self, shop: Workshop) -> Strips:
-        """The strips that are cut for it from bought cloth."""
-        if self.run:
-            count = strips_to_join(self.length, shop.usable_width, self.join)
-            return Strips(count, self.cut_width, joined=True)
-        return strips_for(self.pieces, shop)
 
 
 @dataclass(frozen=True)
@@ -154,45 +113,46 @@ class Scheme:
         return plan_batting(*self.top, self.margin)
 
     @cached_property
-    def between(self) -> tuple[Part, ...]:
+    def between(self) -> tuple[PartCut, ...]:
         """What lies between the blocks: plain squares, sashing, cornerstones."""
         straight = 2 * self.seam
         plain = self.grid.plain_pieces(self.block, self.seam)
-        found = [Part(BACKGROUND, (piece,), straight) for piece in plain]
+        found = [PartCut(PartKind.SETTING, (piece,), straight) for piece in plain]
         sashing = self.sashing.pieces(self.columns, self.rows, self.block, self.seam)
         if sashing:
-            found.append(Part(SASHING, sashing, straight))
+            found.append(PartCut(PartKind.SASHING, sashing, straight))
         squares = self.sashing.corner_squares(self.columns, self.rows)
         if squares:
             side = self.sashing.width + straight
             piece = StripPieces("square", squares, side, side)
-            found.append(Part(CORNERSTONE, (piece,), straight))
+            found.append(PartCut(PartKind.CORNERSTONES, (piece,), straight))
         return tuple(found)
 
     @cached_property
-    def parts(self) -> tuple[Part, ...]:
+    def parts(self) -> tuple[PartCut, ...]:
         """What is cut beside the blocks and the backing."""
         return (*self.between, *self._around())
 
-    def _around(self) -> Iterator[Part]:
+    def _around(self) -> Iterator[PartCut]:
         straight = 2 * self.seam
         # How long borders are does not depend on how wide their cloth is.
         for number, border in enumerate(self.framed_by(Workshop(self.seam)), 1):
+            kind = PartKind.BORDER
             if border.key is not None and self.keys:
+                kind = PartKind.KEYS
                 for piece in self.keys.spacer_pieces(self._within_keys, self.seam):
-                    name = piece.name.replace(" ", "-")
-                    yield Part(f"{BORDER}-{number}-{name}", (piece,), straight)
-            yield Part(f"{BORDER}-{number}", border.pieces, straight)
-            if border.corner and border.key is None:
+                    yield PartCut(PartKind.SPACER, (piece,), straight, number)
+            yield PartCut(kind, border.pieces, straight, number)
+            if border.corner and kind is PartKind.BORDER:
                 corner = StripPieces("square", 4, border.corner, border.corner)
-                yield Part(f"{CORNER}-{number}", (corner,), straight)
+                yield PartCut(PartKind.CORNERS, (corner,), straight, number)
         if self.edge.has_strips:
             length = binding_length(*self.top)
             strip = StripPieces("binding", 1, self.edge.width, length)
-            yield Part(BINDING, (strip,), self.edge.width, run=True)
+            yield PartCut(PartKind.BINDING, (strip,), self.edge.width, run=True)
 
-    def bought(self, part: Part, shop: Workshop) -> Fraction:
+    def bought(self, part: PartCut, shop: Workshop) -> Fraction:
         """How much of a part's cloth comes off the bolt, in inches, not rounded."""
-        if part.name == BINDING and self.edge.style is EdgeStyle.BIAS:
+        if part.kind is PartKind.BINDING and self.edge.style is EdgeStyle.BIAS:
             return cut_bias(part.length, part.cut_width, shop.usable_width).cloth
         return part.off_the_bolt(shop).cloth

@@ -13,9 +13,9 @@ import numpy as np
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
 from kersey.core.frame.binding import CORNERS_AND_CLOSING
 from kersey.core.frame.borders import MITRE_NEEDS, Corners
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import BlockGrid, Setting
 from kersey.core.measure.length import YARD
-from kersey.core.quilt.scheme import BACKGROUND, CORNERSTONE, SASHING
 from kersey.core.quilt.scheme_space import Counts, Floats, Schemes
 
 _EIGHTH = float(YARD) / 8
@@ -81,8 +81,8 @@ def _keys(schemes: Schemes, cut_width: Floats) -> Floats:
     return count * (key + seams) + 4 * cut_width
 
 
-def between_strips(schemes: Schemes) -> list[tuple[str, Strip]]:
-    """What lies between the blocks, by the role of its cloth: a row for each body.
+def between_strips(schemes: Schemes) -> list[tuple[PartKind, Strip]]:
+    """What lies between the blocks, by its kind: a row for each body.
 
     Of a body that has none of it the length is 0.
     """
@@ -92,7 +92,7 @@ def between_strips(schemes: Schemes) -> list[tuple[str, Strip]]:
     seams = 2 * float(schemes.space.seam)
     wide, long = (float(side) + seams for side in schemes.block)
     if schemes.space.setting is Setting.ALTERNATE:
-        return [(BACKGROUND, _squares(rows * columns // 2, wide, long))]
+        return [(PartKind.SETTING, _squares(rows * columns // 2, wide, long))]
     side, corner = (
         float(piece.cut_width)
         for piece in BlockGrid(2, 2, Setting.ON_POINT).plain_pieces(
@@ -101,8 +101,8 @@ def between_strips(schemes: Schemes) -> list[tuple[str, Strip]]:
     )
     triangles = 2 * (rows - 1) + 2 * (columns - 1)
     return [
-        (BACKGROUND, _squares(-(-triangles // 4), side, side)),
-        (BACKGROUND, _squares(0 * rows + 2, corner, corner)),
+        (PartKind.SETTING, _squares(-(-triangles // 4), side, side)),
+        (PartKind.SETTING, _squares(0 * rows + 2, corner, corner)),
     ]
 
 
@@ -111,7 +111,7 @@ def _squares(count: Counts, wide: float, long: float) -> Strip:
     return Strip(lengths, np.full(count.shape, long), np.full(count.shape, wide))
 
 
-def _sashing(schemes: Schemes, rows: Counts, columns: Counts) -> list[tuple[str, Strip]]:
+def _sashing(schemes: Schemes, rows: Counts, columns: Counts) -> list[tuple[PartKind, Strip]]:
     """Strips and cornerstones, as `frame.sashing` counts them."""
     kinds, of = schemes.sashings, schemes.sashing.reshape(-1, 1)
     width = np.array([float(kind.width) for kind in kinds])[of]
@@ -137,7 +137,7 @@ def _sashing(schemes: Schemes, rows: Counts, columns: Counts) -> list[tuple[str,
     strips = Strip(np.where(stones, with_stones, plain) * there, longest, width + seams)
     squares = (rows + more) * (columns + more) * stones * there
     corners = Strip(squares * (width + seams), width + seams, width + seams)
-    return [(SASHING, strips), (CORNERSTONE, corners)]
+    return [(PartKind.SASHING, strips), (PartKind.CORNERSTONES, corners)]
 
 
 def binding_strip(schemes: Schemes) -> Strip:

@@ -21,25 +21,28 @@ from kersey.core.cutting.solver import Sought, solve
 from kersey.core.cutting.watch import Clock, Watch, no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.backing import WIDE_BACKING, BackingWay
+from kersey.core.frame.part import PartCut, PartKind
 from kersey.core.measure.length import YARD, Units
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, yield_asked
+from kersey.core.quilt.parts import Part
 from kersey.core.quilt.parts_cut import (
     part_needs,
     parts_alone,
-    role_of,
     strip_lengths,
     with_parts,
 )
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme import BACKGROUND, BINDING, BORDER, CORNERSTONE, SASHING, Part
-from kersey.core.quilt.to_buy import ToBuy, to_buy
 from kersey.core.stash.price_list import EIGHTH_OF_A_YARD, PriceList, Ware
 
 # Work for one trial, whether so much of a ware will do.
 _A_TRIAL = 0.35
 # No more of a ware than this is tried: pieces, rolls or stacks, or inches off the bolt.
 _MOST_PIECES, _MOST_PACKS, _MOST_CLOTH = 80, 8, 12 * YARD
+# What precuts may be cut into; a border of keys is pieced of what is left, or off the bolt.
+_OF_PRECUTS = frozenset({
+    PartKind.SETTING, PartKind.SASHING, PartKind.CORNERSTONES, PartKind.BORDER, PartKind.BINDING
+})  # fmt: skip
 # So small that nothing is cut of it.
 _CRUMB = Fabric("crumb", "crumb", Fraction(1, 8), Fraction(1, 8))
 
@@ -113,7 +116,7 @@ class ShoppingQuestion:
         quilt = make_quilt(self.project, self.units)
         if quilt.blocks_short:
             yield from _of_blocks(yield_asked(self.project), quilt.size.blocks, self.prices)
-        for part in to_buy(quilt):
+        for part in quilt.to_buy:
             yield lack_of_part(quilt, part, self.prices)
 
 
@@ -185,34 +188,34 @@ def _blocks_with(problem: CuttingProblem, wanted: int) -> int:
         return 0
 
 
-def lack_of_part(quilt: Quilt, part: ToBuy, prices: PriceList) -> Lack:
+def lack_of_part(quilt: Quilt, part: Part, prices: PriceList) -> Lack:
     """What would do for a part beside the blocks."""
-    if part.size is not None:
-        short, long = sorted(part.size)
+    if part.kind is PartKind.BATTING and part.layer:
+        short, long = sorted(part.layer.size)
         packets = (ware for ware in prices.wares if ware.form is Form.BATTING)
         fitting = (w for w in packets if min(w.width, w.length) >= short
                    and max(w.width, w.length) >= long)  # fmt: skip
-        return Lack(part.part, _best_first(Offer(w, Fraction(1), w.price) for w in fitting))
+        return Lack(part.name, _best_first(Offer(w, Fraction(1), w.price) for w in fitting))
     bolts = (ware for ware in prices.wares if ware.off_the_bolt)
     offers = [_off_the_bolt(quilt, part, ware) for ware in bolts]
     cheapest = min((offer.cost for offer in offers if offer), default=None)
-    asked = _part_of(quilt, part.part)
-    if asked is not None and part.cloth:
+    asked = part.cuts[0].cut if len(part.cuts) == 1 and part.kind in _OF_PRECUTS else None
+    if asked is not None and part.number < 2:
         for ware in prices.wares:
             # What costs more for its area alone than cloth off the bolt is not worth trying.
             floor = ware.cost(ware.quantity(asked.area / ware.area))
             precut = not ware.off_the_bolt and ware.form is not Form.BATTING
             if precut and (cheapest is None or floor < cheapest):
                 offers.append(_of_pieces(asked, ware))
-    return Lack(part.part, _best_first(offers))
+    return Lack(part.name, _best_first(offers))
 
 
-def _off_the_bolt(quilt: Quilt, part: ToBuy, ware: Ware) -> Offer | None:
+def _off_the_bolt(quilt: Quilt, part: Part, ware: Ware) -> Offer | None:
     """A part off the bolt: a backing of extra-wide cloth is one piece; all else is cut of cloth
     that is as wide as was reckoned with, or a little wider."""
     usable = quilt.project.design.usable_width
     wide = ware.width >= WIDE_BACKING
-    if part.part == "backing":
+    if part.kind is PartKind.BACKING:
         plans = [p for p in quilt.backing.plans if (p.way is BackingWay.WIDE) == wide]
         chosen = quilt.project.design.backing_way
         plans = [p for p in plans if chosen in (None, p.way)]
@@ -220,29 +223,18 @@ def _off_the_bolt(quilt: Quilt, part: ToBuy, ware: Ware) -> Offer | None:
             return None
         cloth = min(plan.cloth for plan in plans)
         # Of what is pulled for it only the rest is bought; that is told for the plan in use alone.
-        cloth = min(cloth, part.cloth) if not wide else cloth
+        cloth = min(cloth, part.lacks) if not wide else cloth
         return _offer(ware, cloth)
-    return None if wide or ware.width < usable else _offer(ware, part.cloth)
+    return None if wide or ware.width < usable else _offer(ware, part.lacks)
 
 
-def _part_of(quilt: Quilt, name: str) -> Part | None:
-    """The part of the scheme that precuts may be cut into; borders are of one cloth."""
-    of_scheme = {
-        "setting": BACKGROUND, "sashing": SASHING, "cornerstones": CORNERSTONE,
-        "binding": BINDING, BORDER: f"{BORDER}-1",
-    }  # fmt: skip
-    called = of_scheme.get(name)
-    found = [part for part in quilt.scheme.parts if part.name == called]
-    return found[0] if len(found) == 1 else None
-
-
-def _of_pieces(part: Part, ware: Ware) -> Offer | None:
+def _of_pieces(part: PartCut, ware: Ware) -> Offer | None:
     """How much of a precut ware gives a part."""
-    roles = frozenset({role_of(part)})
+    roles = frozenset({part.role})
 
     def will_do(amount: Fraction) -> bool:
         problem = parts_alone(_cloth(ware, amount, roles))
-        needs = part_needs(part, strip_lengths(role_of(part), part.cut_width, problem.fabrics))
+        needs = part_needs(part, strip_lengths(part.role, part.cut_width, problem.fabrics))
         return needs is not None and _blocks_with(with_parts(problem, [needs]), 1) >= 1
 
     return _least(ware, will_do)

@@ -10,9 +10,12 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.frame.borders import Border
+from kersey.core.frame.borders import KEY
+from kersey.core.frame.part import PartKind
+from kersey.core.frame.strips import StripPieces
 from kersey.core.measure.spoken import shown
-from kersey.core.quilt.quilt import Cloth, Quilt, Source
+from kersey.core.quilt.parts import CutStrips, Part
+from kersey.core.quilt.quilt import Quilt
 
 
 @dataclass(frozen=True)
@@ -20,7 +23,7 @@ class PartSum:
     """So many pieces of a part, of a cut size; a `strip` is joined to its length of several.
 
     `names` are the prints they are of; `bought` is cloth off the bolt in inches, 0 from what is
-    there.
+    there. Of what is no piece of a block `kind` tells the part.
     """
 
     part: str
@@ -30,6 +33,7 @@ class PartSum:
     names: tuple[str, ...]
     bought: Fraction = Fraction(0)
     joined: bool = False
+    kind: PartKind | None = None
 
 
 @dataclass(frozen=True)
@@ -51,16 +55,7 @@ def goes(quilt: Quilt) -> Goes:
     """Where the cloth goes."""
     problem = quilt.plan.plan.problem
     pulled = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
-    frame = Fraction(0)
-    border = quilt.border
-    if border and quilt.border_cloth.source is Source.LEFT:
-        frame += sum((s.length for s in quilt.border_cloth.strips), Fraction(0)) * border.cut_width
-    if quilt.key_cloth.source is Source.LEFT and quilt.borders:
-        keys = sum((s.length for s in quilt.key_cloth.strips), Fraction(0))
-        frame += keys * quilt.borders[-1].cut_width
-    if quilt.binding_cloth.source is Source.LEFT:
-        strips = sum((s.length for s in quilt.binding_cloth.strips), Fraction(0))
-        frame += strips * quilt.binding.cut_width
+    frame = sum(used_of_left(quilt).values(), Fraction(0))
     left = sum((piece.area for piece in quilt.left), Fraction(0))
     return Goes(pulled, _in_blocks(quilt), frame, left)
 
@@ -79,7 +74,18 @@ def part_sums(quilt: Quilt) -> tuple[PartSum, ...]:
     >>> [(sum.part, sum.count) for sum in part_sums(quilt)]
     [('block, any', 240), ('border', 2), ('border', 2), ('binding', 1), ('backing', 2)]
     """
-    return (*_blocks(quilt), *_between(quilt), *_borders(quilt), *_finish(quilt))
+    of_parts = (row for part in quilt.parts for row in _rows(part))
+    return (*_blocks(quilt), *of_parts)
+
+
+def used_of_left(quilt: Quilt) -> dict[str, Fraction]:
+    """Square inches that parts take of what the blocks leave, by the fabric's name in the plan."""
+    found: dict[str, Fraction] = {}
+    for part in quilt.frame.parts:
+        for strip in part.cloth.strips:
+            area = strip.length * part.cut_width
+            found[strip.fabric] = found.get(strip.fabric, Fraction(0)) + area
+    return found
 
 
 def _blocks(quilt: Quilt) -> Iterator[PartSum]:
@@ -94,82 +100,39 @@ def _blocks(quilt: Quilt) -> Iterator[PartSum]:
         yield PartSum(part, sets * need.count, need.width, need.height, names)
 
 
-def _between(quilt: Quilt) -> Iterator[PartSum]:
-    cloth, names = quilt.plain_cloth, _names(quilt.plain_cloth)
-    for piece, strips in quilt.plain_strips:
-        bought = _bought(cloth, strips.cloth)
-        yield PartSum(piece.name, piece.count, piece.cut_width, piece.cut_length, names, bought)
-    if quilt.sashing_strips:
-        bought = _bought(quilt.sashing_cloth, quilt.sashing_strips.cloth)
-        for number, piece in enumerate(quilt.sashing_pieces):
+def _rows(part: Part) -> Iterator[PartSum]:
+    """A row for all pieces of a size; what is bought of a cut stands beside its first."""
+    names = part.cloth.names
+    if part.layer is not None:
+        plan = part.layer.plan
+        if plan is not None:
+            size = part.layer.size
             yield PartSum(
-                f"sashing, {piece.name}", piece.count, piece.cut_width, piece.cut_length,
-                _names(quilt.sashing_cloth), bought if not number else Fraction(0),
-            )  # fmt: skip
-    if quilt.cornerstone_strips:
-        side = quilt.cornerstone_strips.cut_width
-        named = _names(quilt.binding_cloth)[:1]
-        cloth_taken = quilt.cornerstone_strips.cloth
-        yield PartSum("cornerstone", quilt.cornerstones, side, side, named, cloth_taken)
-
-
-def _borders(quilt: Quilt) -> Iterator[PartSum]:
-    first = [(quilt.border, quilt.border_cloth)] if quilt.border else []
-    outer = zip(quilt.outer_borders, quilt.outer_cloths, strict=True)
-    others = [(border, Cloth(Source.BOUGHT, (cloth,))) for border, cloth in outer]
-    for number, (border, cloth) in enumerate([*first, *others], 1):
-        yield from _border(quilt, number, border, cloth)
-
-
-def _border(quilt: Quilt, number: int, border: Border, cloth: Cloth) -> Iterator[PartSum]:
-    part = "border" if number == 1 else f"border {number}"
-    if border.key is not None:
-        yield from _keyed(quilt, border)
+                part.name, plan.panels, *size, names, part.lacks, plan.panels > 1, part.kind
+            )
         return
-    cloth_taken = _bought(cloth, border.cloth)
-    for length, bought in ((border.sides, cloth_taken), (border.ends, Fraction(0))):
-        yield PartSum(part, 2, border.cut_width, length, _names(cloth), bought, border.joined)
-    if border.corner:
-        corner = border.corner
-        yield PartSum(f"{part}, corner", 4, corner, corner, _names(quilt.binding_cloth)[:1])
+    for cut in part.cuts:
+        called = [_row_name(part, cut, piece) for piece in cut.pieces]
+        for place, piece in enumerate(cut.pieces):
+            bought = Fraction(0) if place else cut.lacks
+            yield PartSum(
+                called[place], piece.count, piece.cut_width, piece.cut_length, names, bought,
+                cut.joined, part.kind,
+            )  # fmt: skip
 
 
-def _keyed(quilt: Quilt, border: Border) -> Iterator[PartSum]:
-    """Keys, the squares at their corners, and the spacer within."""
-    assert border.key is not None
-    cut, names = border.cut_width, _names(quilt.key_cloth)
-    yield PartSum(
-        "key", border.keys, border.key, cut, names, _bought(quilt.key_cloth, border.cloth)
-    )
-    yield PartSum("key, corner", 4, cut, cut, names)
-    for piece, strips in quilt.spacer_strips:
-        named = (quilt.project.bought_setting.name,)
-        yield PartSum(
-            piece.name, piece.count, piece.cut_width, piece.cut_length, named, strips.cloth,
-            strips.joined,
-        )  # fmt: skip
-
-
-def _finish(quilt: Quilt) -> Iterator[PartSum]:
-    binding, cloth = quilt.binding, quilt.binding_cloth
-    if binding.length:
-        yield PartSum(
-            "binding", 1, binding.cut_width, binding.length, _names(cloth),
-            _bought(cloth, binding.cloth), joined=True,
-        )  # fmt: skip
-    plan = quilt.backing_plan
-    yield PartSum(
-        "backing", plan.panels, quilt.backing.width, quilt.backing.length, (), plan.cloth,
-        joined=plan.panels > 1,
-    )  # fmt: skip
-
-
-def _names(cloth: Cloth) -> tuple[str, ...]:
-    return tuple(dict.fromkeys(print_of.name for print_of in cloth.prints))
-
-
-def _bought(cloth: Cloth, inches: Fraction) -> Fraction:
-    return inches if cloth.source is Source.BOUGHT else Fraction(0)
+def _row_name(part: Part, cut: CutStrips, piece: StripPieces) -> str:
+    """What like pieces are called: by their part, or by themselves where that says more."""
+    if part.kind is PartKind.CORNERS:
+        of = "border" if cut.cut.number < 2 else f"border {cut.cut.number}"
+        return f"{of}, corner"
+    if part.kind is PartKind.KEYS:
+        return piece.name if piece.name == KEY else f"{KEY}, {piece.name}"
+    if part.kind is PartKind.SASHING:
+        return f"{part.name}, {piece.name}"
+    if part.kind is PartKind.CORNERSTONES:
+        return "cornerstone"
+    return piece.name if part.kind in (PartKind.SETTING, PartKind.SPACER) else part.name
 
 
 def _in_blocks(quilt: Quilt) -> Fraction:

@@ -21,11 +21,13 @@ from kersey.core.blocks.assembly import turned
 from kersey.core.cloth.colour import lightness
 from kersey.core.cloth.fabric import Fact, Print
 from kersey.core.cloth.print_names import STOPPING_PRINTS
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.measure.length import CENTIMETRE, Units
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import Cloth, Placed, Quilt, Source
-from kersey.core.stash.pulled import Role
+from kersey.core.quilt.parts import Source
+from kersey.core.quilt.quilt import Placed, Quilt
 
 # From here on two prints are told apart across a room.
 ALIKE_BELOW = 12.0
@@ -55,30 +57,21 @@ class Contrast:
     lighter: bool
 
 
-def tried(quilt: Quilt, part: Role, cloth: Print) -> Quilt:
+# The parts that a print can be tried for, as somebody would pull it for them.
+_TRIED = (PartKind.BORDER, PartKind.SASHING, PartKind.SETTING, PartKind.BINDING)
+
+
+def tried(quilt: Quilt, kind: PartKind, cloth: Print) -> Quilt:
     """The quilt with a part in another print, as if it were bought; nothing is reckoned anew."""
-    shown = Cloth(Source.BOUGHT, (cloth,))
-    if part is Role.SASHING:
-        return replace(quilt, sashing_cloth=shown)
-    if part is Role.SETTING:
-        return replace(quilt, plain_cloth=shown)
-    if part is Role.BINDING:
-        return replace(quilt, binding_cloth=shown, binding=replace(quilt.binding, from_stash=()))
-    return replace(quilt, border_cloth=shown)
+    return replace(quilt, frame=quilt.frame.showing(kind, cloth))
 
 
-def parts_to_try(quilt: Quilt) -> list[Role]:
+def parts_to_try(quilt: Quilt) -> list[PartKind]:
     """The parts of this quilt that a print can be tried for."""
-    there = {
-        Role.BORDER: quilt.border is not None,
-        Role.SASHING: quilt.sashing_strips is not None,
-        Role.SETTING: bool(quilt.plain_strips),
-        Role.BINDING: quilt.project.design.edge.has_strips,
-    }
-    return [role for role, is_there in there.items() if is_there]
+    return [kind for kind in _TRIED if quilt.part(kind) is not None]
 
 
-def contrast(quilt: Quilt, part: Role, cloth: Print) -> Contrast:
+def contrast(quilt: Quilt, part: PartKind, cloth: Print) -> Contrast:
     """How a print reads as a part of this quilt. What nobody has seen says nothing."""
     lines = [line for line in _lines(quilt, part) if not _unseen(line[1])]
     whole = sum(length for length, _ in lines)
@@ -101,10 +94,10 @@ def wants_stopping_border(quilt: Quilt) -> Contrast | None:
 
     Where cloth is pulled for the border, another is better tried than a stopping border bought.
     """
-    pulled = quilt.border_cloth.source is Source.PULLED
-    if quilt.border is None or quilt.outer_borders or pulled:
+    border = quilt.part(PartKind.BORDER)
+    if border is None or len(quilt.borders) > 1 or border.cloth.source is Source.PULLED:
         return None
-    found = contrast(quilt, Role.BORDER, quilt.border_cloth.prints[0])
+    found = contrast(quilt, border.kind, border.cloth.prints[0])
     return found if found.reads is Reads.FADES else None
 
 
@@ -112,31 +105,26 @@ def with_stopping_border(quilt: Quilt) -> Project:
     """The project with a narrow border sewn on before its border, in the print that fades least."""
     project, design = quilt.project, quilt.project.design
     narrow = _STOPPING[quilt.units]
-    stopping = min(STOPPING_PRINTS, key=lambda p: contrast(quilt, Role.BORDER, p).fades)
-    return replace(
-        project,
-        design=replace(
-            design, border_width=narrow, outer_borders=(quilt.size.border_width,),
-            border_from_left=False,
-        ),
-        bought_border=stopping,
-        bought_outer=quilt.border_cloth.prints[0],
-    )  # fmt: skip
+    stopping = min(STOPPING_PRINTS, key=lambda p: contrast(quilt, PartKind.BORDER, p).fades)
+    border = quilt.part(PartKind.BORDER)
+    assert border is not None
+    framed = replace(design, border_width=narrow, outer_borders=(quilt.size.border_width,),
+                     border_from_left=False)  # fmt: skip
+    shown = {BoughtFor.BORDER: stopping, BoughtFor.OUTER: border.cloth.prints[0]}
+    return replace(project, design=framed).with_bought(shown)
 
 
 def _unseen(cloth: Print) -> bool:
     return Fact.COLOUR in cloth.filled_in
 
 
-def _lines(quilt: Quilt, part: Role) -> Iterator[_Line]:
-    if part in (Role.SASHING, Role.SETTING):
+def _lines(quilt: Quilt, part: PartKind) -> Iterator[_Line]:
+    if part in (PartKind.SASHING, PartKind.SETTING):
         yield from _of_blocks(quilt, quilt.placed, _SIDES)
         return
-    borders = [*quilt.outer_cloths]
-    if quilt.border:
-        borders = [quilt.border_cloth.prints[0], *borders]
-    if part is Role.BINDING and borders:
-        yield 1.0, borders[-1]
+    if part is PartKind.BINDING and quilt.framing:
+        _, outermost = quilt.framing[-1]
+        yield 1.0, outermost.cloth.prints[0]
     else:
         yield from _along_the_body(quilt)
 
@@ -146,21 +134,22 @@ _SIDES = ("left", "right", "top", "bottom")
 
 def _along_the_body(quilt: Quilt) -> Iterator[_Line]:
     """What lies along the edge of the body."""
-    grid = quilt.grid
-    if quilt.sashing.framed:
-        yield 1.0, quilt.sashing_cloth.prints[0]
+    grid, sashing, plain = quilt.grid, quilt.part(PartKind.SASHING), quilt.part(PartKind.SETTING)
+    if sashing and quilt.sashing.framed:
+        yield 1.0, sashing.cloth.prints[0]
         return
-    if grid.setting is Setting.ON_POINT:
-        yield 1.0, quilt.plain_cloth.prints[0]
+    if plain and grid.setting is Setting.ON_POINT:
+        yield 1.0, plain.cloth.prints[0]
         return
     for placed in quilt.placed:
         yield from _of_blocks(quilt, [placed], _outer_sides(placed, grid.rows, grid.columns))
     ends = 2 * (0 if quilt.sashing.rows_only else grid.columns - 1) + 2 * (grid.rows - 1)
-    if quilt.sashing.width:
-        yield ends * float(quilt.sashing.width), quilt.sashing_cloth.prints[0]
-    for seat in grid.plain_seats:
+    if sashing:
+        yield ends * float(quilt.sashing.width), sashing.cloth.prints[0]
+    for seat in grid.plain_seats if plain else ():
         sides = len(_outer_sides(seat, grid.rows, grid.columns))
-        yield sides * float(quilt.block[0]), quilt.plain_cloth.prints[0]
+        assert plain is not None
+        yield sides * float(quilt.block[0]), plain.cloth.prints[0]
 
 
 def _outer_sides(place: Placed | Seat, rows: int, columns: int) -> list[str]:

@@ -3,17 +3,16 @@
 from dataclasses import dataclass
 
 from kersey.core.frame.backing import JOIN_COST, BackingWay
-from kersey.core.frame.binding import Binding
 from kersey.core.frame.borders import MITRE_NEEDS, Border, Corners
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.keys import SPACER_SIDE
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length, format_number, format_size
 from kersey.core.project.project import fabric_key
+from kersey.core.quilt.parts import Part, Source
 from kersey.core.quilt.pieced_sheet import PiecedSheet
-from kersey.core.quilt.quilt import Quilt, Source
-from kersey.core.quilt.sheets import backing_sheet
-from kersey.core.quilt.supply import supplies
-from kersey.core.stash.pulled import Role
+from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.work_order import Step
 
 _ORDER = {1: "first", 2: "second", 3: "third", 4: "fourth"}
@@ -29,22 +28,18 @@ class StepWords:
 
 def border_words(step: Step, quilt: Quilt) -> StepWords:
     """How the border is cut, from what it is measured."""
-    number = int(step.name.rpartition(" ")[2]) if " " in step.name else 1
-    borders = quilt.borders
-    border, u = borders[number - 1], quilt.units
+    border, part = quilt.framing[step.number - 1]
     if border.key is not None:
-        return _keys(quilt, border)
-    cut = format_length(border.cut_width, u)
-    joined = " and join them with straight seams" if border.joined else ""
-    strips = border.strips
-    took = f"This uses {format_bought(border.cloth, u)} of fabric. Cut the strips{joined}."
-    if step.name == "border" and quilt.border_cloth.source is Source.LEFT:
-        strips = len(quilt.border_cloth.strips)
-        name = quilt.border_cloth.prints[0].name
-        took = f"Use leftover {name}. Join the strips with straight seams."
-    called = "border" if len(borders) == 1 else f"{_ORDER[number]} border"
+        return _keys(quilt, border, part)
+    u = quilt.units
+    joined = " and join them with straight seams" if part.joined else ""
+    took = f"This uses {format_bought(part.takes, u)} of fabric. Cut the strips{joined}."
+    if part.cloth.source is Source.LEFT:
+        took = f"Use leftover {part.cloth.names[0]}. Join the strips with straight seams."
+    several = len(quilt.borders) > 1
     return StepWords(
-        f"Cut {counted(strips, 'strip')} {cut} wide for the {called}",
+        f"Cut {counted(part.strips, 'strip')} {format_length(part.cut_width, u)} wide for the "
+        f"{_ORDER[step.number] + ' ' if several else ''}border",
         (
             took,
             "Measure the quilt through the middle and near both edges. Cut to the average.",
@@ -53,25 +48,28 @@ def border_words(step: Step, quilt: Quilt) -> StepWords:
     )
 
 
-def _keys(quilt: Quilt, border: Border) -> StepWords:
+def _keys(quilt: Quilt, border: Border, part: Part) -> StepWords:
     """The spacer first, for it makes the keys fit; then the keys, side by side."""
     u, seams = quilt.units, 2 * quilt.project.design.seam
     assert border.key is not None
     key = border.key - seams
     along, down = ((side - seams) / key for side in (border.ends, border.sides))
+    strips = quilt.part(PartKind.SPACER)
     spacer = [
         f"two of {format_size(piece.cut_width, piece.cut_length, u)} "
-        f"{'for the sides' if piece.name.endswith('side') else 'for top and bottom'}"
-        for piece, _ in quilt.spacer_strips
+        f"{'for the sides' if piece.name == SPACER_SIDE else 'for top and bottom'}"
+        for piece in (strips.pieces if strips else ())
     ]
     first = (
         f"First add the spacer strips: {listed(spacer)}." if spacer else ("No spacer strip needed.")
     )
     cut = format_size(border.key, border.cut_width, u)
     square = format_length(border.cut_width, u)
-    took = f"This uses {format_bought(border.cloth, u)} of fabric, in two or more prints."
-    if quilt.key_cloth.source is Source.LEFT:
-        took = f"Use leftovers: {counted(len(quilt.key_cloth.prints), 'print')}."
+    took = f"This uses {format_bought(part.takes, u)} of fabric, in two or more prints."
+    if part.cloth.source is Source.LEFT:
+        took = f"Use leftovers: {counted(len(part.cloth.prints), 'print')}."
+    elif part.cloth.source is Source.PULLED:
+        took = f"This uses {format_bought(part.takes, u)} of {listed(list(part.cloth.names))}."
     return StepWords(
         f"Cut {border.keys} piano keys, {cut}",
         (
@@ -114,9 +112,8 @@ def _how_it_is_sewn(border: Border, quilt: Quilt) -> tuple[str, ...]:
 
 def backing_words(step: Step, quilt: Quilt) -> StepWords:
     """How the backing is cut and made."""
-    u, plan = quilt.units, quilt.backing_plan
-    backed = supplies(quilt).get(Role.BACKING)
-    sheet = backing_sheet(quilt) if backed and backed.enough else None
+    u, plan, layer = quilt.units, quilt.backing_plan, quilt.layers.backing.layer
+    sheet = layer.sheet if layer else None
     if sheet is not None and sheet.seams:
         return _pieced_backing(quilt, sheet)
     size = format_size(quilt.backing.width, quilt.backing.length, u)
@@ -163,17 +160,18 @@ def _pieced_backing(quilt: Quilt, sheet: PiecedSheet) -> StepWords:
 
 def binding_words(step: Step, quilt: Quilt) -> StepWords:
     """How the binding is cut, by the school of the edge."""
-    edge, binding = quilt.project.design.edge, quilt.binding
+    edge, binding = quilt.project.design.edge, quilt.part(PartKind.BINDING)
     if edge.style is EdgeStyle.FOLDED:
         return _folded(quilt)
     if edge.style is EdgeStyle.TURNED:
         return _turned(quilt)
+    assert binding is not None
     width = format_length(binding.cut_width, quilt.units)
     length = format_length(binding.length, quilt.units)
     fold = ", fold in half" if edge.style is not EdgeStyle.SINGLE_FOLD else ""
     joins = f"Join on the diagonal ({counted(binding.joins, 'join')}) to at least {length}{fold}."
     bias = "on the bias, " if edge.style is EdgeStyle.BIAS else ""
-    cut = "Cut" if binding.bought else "Take"
+    cut = "Take" if binding.cloth.source is Source.LEFT else "Cut"
     return StepWords(
         f"{cut} {counted(binding.strips, 'strip')} {bias}{width} wide for the binding",
         (_binding_source(quilt, binding), joins),
@@ -213,11 +211,11 @@ def _turned(quilt: Quilt) -> StepWords:
     )
 
 
-def _binding_source(quilt: Quilt, binding: Binding) -> str:
-    if binding.bought:
-        return f"This uses {format_bought(binding.cloth, quilt.units)} of fabric."
-    whole = sum(piece.whole for piece in binding.from_stash)
-    others = [piece.length for piece in binding.from_stash if not piece.whole]
+def _binding_source(quilt: Quilt, binding: Part) -> str:
+    if binding.cloth.source is not Source.LEFT:
+        return f"This uses {format_bought(binding.takes, quilt.units)} of fabric."
+    whole = sum(piece.whole for piece in binding.cloth.strips)
+    others = [piece.length for piece in binding.cloth.strips if not piece.whole]
     pieces = [counted(whole, "strip")] if whole else []
     if others:
         shortest = format_number(min(others), quilt.units)

@@ -4,9 +4,11 @@ from collections.abc import Iterator
 from dataclasses import replace
 from fractions import Fraction
 
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
 from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import Quilt, Source, make_quilt
+from kersey.core.quilt.parts import Source
+from kersey.core.quilt.quilt import Quilt, make_quilt
 
 # Narrower, a border is no border but an edge.
 _STEP, _NARROWEST = Fraction(1, 4), Fraction(1)
@@ -17,15 +19,18 @@ def narrower_border(
 ) -> tuple[Project, Fraction] | None:
     """The project with the widest border that what is left is enough for, and its finished width in
     inches; None where the border is cut as before, or none would do."""
-    if before.border is None or before.border_cloth.source is not Source.LEFT:
+    if not _of_left(before) or _of_left(make_quilt(project, units)):
         return None
-    if make_quilt(project, units).border_cloth.source is Source.LEFT:
-        return None
-    for width in _narrower(before.border.finished_width):
+    for width in _narrower(before.borders[0].finished_width):
         narrow = _with_border(project, width)
-        if make_quilt(narrow, units).border_cloth.source is Source.LEFT:
+        if _of_left(make_quilt(narrow, units)):
             return narrow, width
     return None
+
+
+def _of_left(quilt: Quilt) -> bool:
+    border = quilt.part(PartKind.BORDER, 1)
+    return border is not None and border.cloth.source is Source.LEFT
 
 
 def _narrower(width: Fraction) -> Iterator[Fraction]:

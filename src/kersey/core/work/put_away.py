@@ -16,14 +16,14 @@ from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.table import parent_key
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pieces import pieces_made, pieces_of
+from kersey.core.quilt.pulled_cloth import Opened
 from kersey.core.quilt.quilt import Quilt
+from kersey.core.quilt.sums import used_of_left
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
 from kersey.core.stash.cut_down import CutDown, CutRule, cut_down
 from kersey.core.stash.pulled import Pulled
 from kersey.core.work.as_found import BadFound, FoundPieces
 from kersey.core.work.off_corners import OffCorner, off_corners
-from kersey.core.work.part_end import PartEnd
-from kersey.core.work.part_ends import part_ends
 from kersey.core.work.spare_units import SpareUnits, spare_units, without_sewn
 
 # What lots of leavings are called.
@@ -167,7 +167,7 @@ def _proposed(quilt: Quilt, keeping: Keeping) -> tuple[Leaving, ...]:
     for each in off_corners(quilt):
         triangles.setdefault((each.leg, each.pair), []).append(each)
     found += [_triangles(quilt, each, keeping) for each in triangles.values()]
-    ends = (_ends(end, keeping) for end in part_ends(quilt))
+    ends = (_ends(end, keeping) for end in quilt.opened)
     found += _units(quilt, keeping)
     return (*found, *(each for of_part in ends for each in of_part))
 
@@ -206,7 +206,7 @@ def _looking_so(main: Print, look: str | None) -> Print:
     return replace(main, swatch=replace(main.swatch, look=look))
 
 
-def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:
+def _ends(end: Opened, keeping: Keeping) -> Iterator[Leaving]:
     """The ends of cloth that was cut for a part; cloth goes on being the form it was, if it can."""
     lot = end.pulled.kept.lot
     for (width, length), count in Counter(end.ends).items():
@@ -220,7 +220,7 @@ def _ends(end: PartEnd, keeping: Keeping) -> Iterator[Leaving]:
                       (end.pulled.print,), lot.directional)  # fmt: skip
 
 
-def _end_name(end: PartEnd) -> str:
+def _end_name(end: Opened) -> str:
     """What an end is known by; no fabric of a plan is called so."""
     return f"{end.part} {fabric_key(end.pulled)}"
 
@@ -242,14 +242,16 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
     opened = _opened(quilt)
     _check_there(quilt, opened)
     keys, table = _keys(quilt), quilt.project.table
-    ends = part_ends(quilt)
-    of_parts = {fabric_key(end.pulled): end.opened for end in ends}
+    ends = quilt.opened
+    of_parts = Counter[str]()
+    for end in ends:
+        of_parts[fabric_key(end.pulled)] += end.count
     fabrics = tuple(
         replace(
             p,
             cut=min(
                 p.count,
-                opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts.get(key, 0),
+                opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts[key],
             ),
         )
         for p in quilt.project.fabrics
@@ -347,12 +349,12 @@ def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[
 
 
 def _fates_of_parts(
-    ends: Sequence[PartEnd], project: Project, kept: Sequence[Leaving]
+    ends: Sequence[Opened], project: Project, kept: Sequence[Leaving]
 ) -> Iterator[Fate]:
     """Where cloth went that was pulled by the length for a part."""
     pulled = {fabric_key(each): each for each in project.fabrics}
     for end in ends:
-        area = end.opened * end.pulled.kept.lot.piece_area(end.pulled.stack)
+        area = end.count * end.pulled.kept.lot.piece_area(end.pulled.stack)
         name = _end_name(end)
         stays = sum((each.count * _area(each) for each in kept if each.stacks[0][0] == name),
                     Fraction(0))  # fmt: skip
@@ -373,9 +375,6 @@ def _used(quilt: Quilt) -> dict[str, Fraction]:
     for kit in pieces_of(quilt.plan.kits, placed, plan.problem.batch):
         for name, need in zip(kit, pieces, strict=True):
             found[name] = found.get(name, Fraction(0)) + need.width * need.height
-    frame = ((quilt.border_cloth, quilt.border.cut_width if quilt.border else Fraction(0)),
-             (quilt.binding_cloth, quilt.binding.cut_width))  # fmt: skip
-    for cloth, width in frame:
-        for strip in cloth.strips:
-            found[strip.fabric] = found.get(strip.fabric, Fraction(0)) + strip.length * width
+    for name, area in used_of_left(quilt).items():
+        found[name] = found.get(name, Fraction(0)) + area
     return found

@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from kersey.core.blocks.assembly import How, Make, Part
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.problem import Fabric
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
@@ -342,16 +343,19 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
 
 def _setting(step: Step, quilt: Quilt) -> StepWords:
     """The plain squares, and what of them becomes triangles."""
-    u, name = quilt.units, quilt.plain_cloth.prints[0].name
+    plain = quilt.part(PartKind.SETTING)
+    assert plain is not None
+    u, name = quilt.units, plain.cloth.prints[0].name
     on_point = quilt.grid.setting is Setting.ON_POINT
     sentences = [
-        f"{counted(strips.count, 'strip')} {format_length(strips.cut_width, u)} wide"
-        f" {'makes' if strips.count == 1 else 'make'} {piece.count}: "
+        f"{counted(cut.strips, 'strip')} {format_length(cut.cut_width, u)} wide"
+        f" {'makes' if cut.strips == 1 else 'make'} {piece.count}: "
         f"{format_size(piece.cut_width, piece.cut_length, u)}."
-        for piece, strips in quilt.plain_strips
+        for cut in plain.cuts
+        for piece in cut.pieces
     ]
     if on_point:
-        sides, corners = quilt.grid.side_triangles, quilt.plain_strips[-1][0]
+        sides, corners = quilt.grid.side_triangles, plain.pieces[-1]
         if sides:
             sentences.append(
                 f"Cut the larger squares on both diagonals: {counted(sides, 'triangle')} for the "
@@ -361,34 +365,31 @@ def _setting(step: Step, quilt: Quilt) -> StepWords:
         else:
             sentences.append("Cut both squares on one diagonal for the four corners.")
         sentences.append("That puts the straight grain on the outside edge of the quilt.")
-    took = format_bought(quilt.plain_bought, u)
-    sentences.append(f"This uses {took} of {name}.")
+    sentences.append(f"This uses {format_bought(plain.takes, u)} of {name}.")
     where = "for the edge" if on_point else "to go between the blocks"
     title = f"Cut {counted(step.count, 'plain square')} {where}"
     return StepWords(title, tuple(sentences))
 
 
 def _sashing(step: Step, quilt: Quilt) -> StepWords:
-    u, strips = quilt.units, quilt.sashing_strips
-    assert strips is not None
-    cut = format_length(strips.cut_width, u)
-    pieces = [
-        f"{count} of {format_length(length, u)}" for length, count in quilt.sashing_lengths.items()
-    ]
-    joined = " First sew them end to end with straight seams." if strips.joined else ""
+    u, sashing = quilt.units, quilt.part(PartKind.SASHING)
+    assert sashing is not None
+    cut = format_length(sashing.cut_width, u)
+    pieces = [f"{count} of {format_length(each, u)}" for each, count in sashing.lengths.items()]
+    joined = " First sew them end to end with straight seams." if sashing.joined else ""
     sentences = [
-        f"This uses {format_bought(strips.cloth, u)} of fabric.{joined}",
+        f"This uses {format_bought(sashing.takes, u)} of fabric.{joined}",
         f"Sub-cut {listed(pieces)}.",
     ]
-    corners = quilt.cornerstone_strips
+    corners = quilt.part(PartKind.CORNERSTONES)
     if corners is not None:
         sentences.append(
-            f"Cut {quilt.cornerstones} {cut} {noun_for(quilt.cornerstones, 'square')} for the "
-            f"cornerstones from the binding print: {counted(corners.count, 'strip')}, "
-            f"{format_bought(corners.cloth, u)} of fabric."
+            f"Cut {corners.count} {cut} {noun_for(corners.count, 'square')} for the "
+            f"cornerstones from the binding print: {counted(corners.strips, 'strip')}, "
+            f"{format_bought(corners.takes, u)} of fabric."
         )
     return StepWords(
-        f"Cut {counted(strips.count, 'strip')} {cut} wide for the sashing", tuple(sentences)
+        f"Cut {counted(sashing.strips, 'strip')} {cut} wide for the sashing", tuple(sentences)
     )
 
 

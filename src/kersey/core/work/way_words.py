@@ -8,7 +8,8 @@ from kersey.core.frame.setting import Seat
 from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.project.table import Joined, parent_key
-from kersey.core.quilt.quilt import Quilt, Source, make_quilt
+from kersey.core.quilt.parts import Source
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.ways import Way, WayKind, Ways
 
@@ -120,13 +121,11 @@ def _size_costs(before: Quilt, after: Quilt, units: Units) -> Iterator[str]:
 
 
 def _frame_costs(before: Quilt, after: Quilt) -> Iterator[str]:
-    parts = (
-        ("border", before.border_cloth, after.border_cloth),
-        ("binding", before.binding_cloth, after.binding_cloth),
-    )
-    for part, was, now in parts:
-        if was.source is Source.LEFT and now.source is Source.BOUGHT:
-            yield f"That leaves too little for the {part}, so you would buy it."
+    now = {part.key: part for part in after.frame.parts}
+    for part in before.frame.parts:
+        bought = part.key in now and now[part.key].cloth.source is Source.BOUGHT
+        if part.cloth.source is Source.LEFT and bought:
+            yield f"That leaves too little for the {part.name}, so you would buy it."
 
 
 def _blocks(changed: tuple[int, ...], before: Quilt) -> str:

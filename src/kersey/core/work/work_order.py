@@ -18,6 +18,7 @@ from hashlib import blake2s
 
 from kersey.core.blocks.assembly import How, Make, Size
 from kersey.core.cutting.problem import Layout
+from kersey.core.frame.part import PartKind
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.cut_groups import CutGroup, FabricCut, cut_groups
@@ -51,7 +52,8 @@ FINISHING = frozenset({StepKind.BORDER, StepKind.BACKING, StepKind.BINDING})
 class Step:
     """One step: so many of something of a size, from these fabrics.
 
-    A CUT step cuts a `group` of pieces alike; of a SEW step `make` is what comes of it.
+    A CUT step cuts a `group` of pieces alike; of a SEW step `make` is what comes of it; of several
+    borders `number` tells which.
     """
 
     kind: StepKind
@@ -61,6 +63,7 @@ class Step:
     fabrics: tuple[FabricCut, ...] = ()
     group: CutGroup | None = None
     make: Make | None = None
+    number: int = 0
 
     @cached_property
     def key(self) -> str:
@@ -103,28 +106,28 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
         kits = quilt.plan.plan.problem.batches(len(quilt.placed))
         yield Step(StepKind.LAY_OUT, count=kits)
     yield from _sewing(quilt)
-    size, sashing = quilt.size, quilt.sashing_strips
-    if quilt.plain_strips:
-        pieces = sum(piece.count for piece, _ in quilt.plain_strips)
-        first, _ = quilt.plain_strips[0]
-        yield Step(StepKind.SETTING, "setting", pieces, (first.cut_width, first.cut_length))
+    size, plain, sashing = quilt.size, quilt.part(PartKind.SETTING), quilt.part(PartKind.SASHING)
+    if plain is not None:
+        first = plain.pieces[0]
+        yield Step(StepKind.SETTING, "setting", plain.count, (first.cut_width, first.cut_length))
     if sashing is not None:
-        longest = max(piece.cut_length for piece in quilt.sashing_pieces)
-        yield Step(StepKind.SASHING, "sashing", sashing.count, (sashing.cut_width, longest))
+        strips, longest = sashing.cuts[0].cut.off_the_bolt(quilt.shop), max(sashing.lengths)
+        yield Step(StepKind.SASHING, "sashing", strips.count, (sashing.cut_width, longest))
     yield Step(StepKind.ROWS, "row", size.rows, (size.body_width, size.body_length))
-    if quilt.border is not None:
-        border = quilt.border
+    for number, border in enumerate(quilt.borders, 1):
+        inner = number == 1 and quilt.size.border_width
         yield Step(
-            StepKind.BORDER, "border", border.strips, (border.cut_width, border.sides + border.ends)
-        )
-    for number, border in enumerate(quilt.outer_borders, 2 if quilt.border else 1):
-        yield Step(
-            StepKind.BORDER, f"border {number}", border.strips,
-            (border.cut_width, border.sides + border.ends),
+            StepKind.BORDER, "border" if inner else f"border {number}", border.strips,
+            (border.cut_width, border.sides + border.ends), number=number,
         )  # fmt: skip
     yield Step(StepKind.BACKING, "backing", size=(quilt.backing.width, quilt.backing.length))
-    binding = quilt.binding
-    yield Step(StepKind.BINDING, "binding", binding.strips, (binding.cut_width, binding.length))
+    binding = quilt.part(PartKind.BINDING)
+    edge = (
+        (binding.cut_width, binding.length)
+        if binding
+        else (quilt.project.design.edge.width, Fraction(0))
+    )
+    yield Step(StepKind.BINDING, "binding", binding.strips if binding else 0, edge)
 
 
 def _measure(quilt: Quilt) -> Iterator[Step]:

@@ -4,8 +4,10 @@ It is a choice of the size, and stands on Size too; the blocks that stay keep th
 """
 
 from dataclasses import replace
+from fractions import Fraction
 
 from kersey.core.errors import KerseyError
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought
@@ -47,7 +49,8 @@ def what_it_costs(quilt: Quilt, otherwise: Quilt) -> str:
     more = otherwise.grid.blocks - quilt.grid.blocks
     if has_windows(quilt):
         return f"needs {counted(more, 'more block')}"
-    cloth = format_bought(otherwise.plain_bought, quilt.units)
+    plain = otherwise.part(PartKind.SETTING)
+    cloth = format_bought(plain.takes if plain else Fraction(0), quilt.units)
     costs = f"leaves {counted(-more, 'block')}, needs {cloth} of plain fabric"
     rows, columns = quilt.grid.rows, quilt.grid.columns
     if rows % 2 and columns % 2:

@@ -12,11 +12,10 @@ from kersey.core.cutting.problem import Layout, Need
 from kersey.core.frame.setting import Seat
 from kersey.core.measure.length import format_size
 from kersey.core.project.design import MOST_LAYERS, KitWish
+from kersey.core.quilt.parts import Source
 from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Placed, Quilt
 from kersey.core.quilt.sewn_sets import strip_sets
-from kersey.core.quilt.supply import supplies
-from kersey.core.quilt.to_buy import to_buy
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.step_words import sheet_words
 from kersey.core.work.way_words import to_join
@@ -61,8 +60,8 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "columns": _columns(quilt),
         "kit_wishes": list(KitWish),
         "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
-        "supplies": supplies(quilt),
-        "to_buy": to_buy(quilt),
+        "to_buy": quilt.to_buy,
+        "pulled_for": [part for part in quilt.parts if part.cloth.source is Source.PULLED],
         "layers": range(1, MOST_LAYERS + 1),
         "to_join": to_join(quilt, opened.units),
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),

@@ -16,9 +16,10 @@ from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length, format_run, format_size
 from kersey.core.project.finishing import Holding
+from kersey.core.quilt.layers import sheet_piece
+from kersey.core.quilt.parts import Part
 from kersey.core.quilt.pieced_sheet import PiecedSheet
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sheets import backing_sheet, batting_sheet, sheet_piece
 from kersey.core.stash.pulled import Role
 from kersey.drawing.backing import draw_let_in, draw_one_piece, draw_panels, draw_pieced
 from kersey.web.finish.stage import STAGE
@@ -64,7 +65,7 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
     What is pulled was planned for the size as reckoned; where the top grew, cloth off the bolt is
     shown."""
     units, usable = quilt.units, quilt.project.design.usable_width
-    sheet, size = backing_sheet(quilt), (backing.width, backing.length)
+    sheet, size = _sheet(quilt.layers.backing), (backing.width, backing.length)
     scale = _HIGH / float(max(size))
     found: dict[str, Any] = {"backing": size, "in_fold": False, "on_its_side": False}
     if sheet is not None and not sheet.seams and not grown:
@@ -102,7 +103,7 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
 def _batting(quilt: Quilt, batting: Batting, top: Known) -> dict[str, Any]:
     """The batting as it is made: joined pieces, one piece that is there, a packet, or the roll."""
     units, size = quilt.units, (batting.width, batting.length)
-    sheet = batting_sheet(quilt)
+    sheet = _sheet(quilt.layers.batting)
     whole = _only_piece(sheet) if sheet is not None and not sheet.seams else size
     scale = _BATTING_HIGH / float(max(*size, *whole, *(batting.packet or size)))
     fits = sheet is not None and sheet.width >= size[0] and sheet.length >= size[1]
@@ -117,6 +118,10 @@ def _batting(quilt: Quilt, batting: Batting, top: Known) -> dict[str, Any]:
         words = f"a {format_size(*batting.packet, units)} package" if batting.packet else (
             "by the yard")  # fmt: skip
     return {"batting_drawing": drawing, "batting_words": words, "batting": size}
+
+
+def _sheet(part: Part) -> PiecedSheet | None:
+    return part.layer.sheet if part.layer else None
 
 
 def _only_piece(sheet: PiecedSheet) -> tuple[Fraction, Fraction]:

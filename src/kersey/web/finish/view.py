@@ -15,17 +15,18 @@ from kersey.core.finish.binding_joins import (
 from kersey.core.finish.border_readings import SideSays, SideVerdict
 from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, borders_sewn
 from kersey.core.finish.cost import quilt_cost
-from kersey.core.finish.edge_steps import EdgePlan, edge_plan, opening_of
+from kersey.core.finish.edge_steps import EdgePlan, binding_pieces, edge_plan, opening_of
 from kersey.core.finish.hidden_points import hidden_points
 from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
 from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_now, shrunk, top_now
 from kersey.core.finish.washing import Learned, washing_words
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import METRE, YARD, Units, format_length, format_size
 from kersey.core.project.finishing import Pattern
 from kersey.core.project.sewing import Measured, Work
-from kersey.core.quilt.quilt import Quilt, Source
+from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.price_list import PriceList
 from kersey.core.stash.pulled import Role
 from kersey.drawing.edge_step import StepColours, draw_bias_strips, draw_edge_step
@@ -193,11 +194,12 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
         return context
     design, known = opened.project.design, quilted_now(quilt, opened.project)
     # A turned frame is sewn to the top; a binding to what was quilted.
-    pieces = _scraps(quilt)
+    binding = quilt.part(PartKind.BINDING)
+    pieces = binding_pieces(binding, known.size) if binding else ()
     try:
         plan = edge_plan(
             design.edge, known.size, quilt.plan.seam, design.usable_width, opened.units,
-            tuple(piece.length for piece in pieces),
+            pieces,
         )  # fmt: skip
     except Infeasible as reason:
         # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.
@@ -222,7 +224,7 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
         "style": design.edge.style,
     }
     if design.edge.has_strips:
-        return context | _joined(plan, pieces, quilt, opened)
+        return context | _joined(plan, _scraps(quilt), quilt, opened)
     if design.edge.style is EdgeStyle.FOLDED:
         hidden = hidden_points(quilt)
         return context | {"hidden": hidden, "drawing": draw_hidden(quilt, hidden)}
@@ -234,17 +236,17 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
 
 def _colours(quilt: Quilt) -> StepColours:
     """What lies outermost in the top, the binding, and the backing."""
-    around = quilt.outer_cloths[-1:] or (quilt.border_cloth.prints if quilt.border else ())
-    top = next(iter(around), None) or quilt.prints[quilt.plan.kits[0][0]]
+    around = [part.cloth.prints[0] for _, part in quilt.framing]
+    top = around[-1] if around else quilt.prints[quilt.plan.kits[0][0]]
     backing = next((p.print for p in quilt.project.fabrics if p.serves(Role.BACKING)), None)
-    edge = quilt.binding_cloth.prints[0]
+    edge = quilt.edge_print
     return StepColours(*(cloth.swatch.blend for cloth in (top, edge, backing or edge)))
 
 
 def _scraps(quilt: Quilt) -> tuple[SpareStrip, ...]:
     """The pieces that a binding of what is left is joined of, in their order."""
-    cloth = quilt.binding_cloth
-    return () if cloth.source is Source.BOUGHT else scrappy_order(cloth.strips)
+    binding = quilt.part(PartKind.BINDING)
+    return () if binding is None else scrappy_order(binding.cloth.strips)
 
 
 def _joined(

@@ -1,26 +1,17 @@
 """What a form changes in the fabrics of a project."""
 
 from dataclasses import replace
-from typing import Any
 
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import BadFabric, Fact, Print, Value
 from kersey.core.cloth.judging import judge_together
 from kersey.core.cloth.sorting import Order, place_by_value, sort_colours
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.store.projects import NoSuchProject
 from kersey.web.print_form import changed_print
-from kersey.web.pull.forms import Bought, FabricForm, RoleForm
-
-# What holds the print that is bought for a part.
-_BOUGHT = {
-    Bought.BORDER: "bought_border",
-    Bought.BINDING: "bought_binding",
-    Bought.SASHING: "bought_sashing",
-    Bought.OUTER: "bought_outer",
-    Bought.SETTING: "bought_setting",
-}
+from kersey.web.pull.forms import FabricForm, RoleForm
 
 
 def fabric_at(project: Project, place: str) -> Pulled:
@@ -32,10 +23,9 @@ def fabric_at(project: Project, place: str) -> Pulled:
 
 def corrected(project: Project, place: str, form: FabricForm) -> Project:
     """The project after a fabric, or a print to buy, was corrected."""
-    if place in _BOUGHT:
-        name = _BOUGHT[Bought(place)]
-        changed: dict[str, Any] = {name: changed_print(getattr(project, name), form)}
-        return replace(project, **changed)
+    if place in set(BoughtFor):
+        part = BoughtFor(place)
+        return project.with_bought({part: changed_print(project.bought[part], form)})
     pulled = fabric_at(project, place)
     if form.pulled == 0:
         return project.returning({int(place)})

@@ -1,7 +1,5 @@
 """What may be said about the fabrics on the wall."""
 
-from enum import StrEnum
-
 from pydantic import Field
 
 from kersey.core.cloth.sorting import Order
@@ -10,16 +8,6 @@ from kersey.core.stash.pulled import Role
 from kersey.web.forms import Length
 from kersey.web.open_project import RevisedForm
 from kersey.web.print_form import PrintForm
-
-
-class Bought(StrEnum):
-    """Parts of the quilt whose print is bought when nothing is pulled for them."""
-
-    BORDER = "border"
-    BINDING = "binding"
-    SASHING = "sashing"
-    OUTER = "outer border"
-    SETTING = "setting"
 
 
 class PullForm(RevisedForm):

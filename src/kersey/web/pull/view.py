@@ -11,6 +11,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import format_length, parse_length, write_length
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
 from kersey.core.project.pulling import look_over, roles_offered
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
@@ -24,7 +25,6 @@ from kersey.store.holdings import holdings
 from kersey.web.open_project import OpenProject
 from kersey.web.project_page import project_context
 from kersey.web.pull.changes import beside_the_others
-from kersey.web.pull.forms import Bought
 from kersey.web.pull.stage import STAGE
 from kersey.web.workroom import Workroom
 
@@ -57,15 +57,9 @@ def pull_context(
 ) -> dict[str, Any]:
     """All that the page shows; `chosen` is the place of a fabric, or a part to buy for."""
     project = opened.project
-    bought = {
-        Bought.BORDER.value: project.bought_border,
-        Bought.BINDING.value: project.bought_binding,
-        Bought.SASHING.value: project.bought_sashing,
-        Bought.OUTER.value: project.bought_outer,
-        Bought.SETTING.value: project.bought_setting,
-    }
+    bought = {part.value: cloth for part, cloth in project.bought.items()}
     if chosen not in bought and not (chosen.isdecimal() and int(chosen) < len(project.fabrics)):
-        chosen = "0" if project.fabrics else Bought.BORDER.value
+        chosen = "0" if project.fabrics else BoughtFor.BORDER.value
     strip_width, strip_error = _strip_width(strips, opened)
     wall = room.drawn(opened.reckoned, f"pull {strip_width}", lambda: _wall(opened, strip_width))
     return (
@@ -205,17 +199,17 @@ def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     served = {role for role in Role if any(p.serves(role) for p in project.fabrics)}
     for_borders = {p.print for p in project.fabrics if p.serves(Role.BORDER)}
     parts = {
-        Bought.BORDER: (Role.BORDER, project.bought_border),
-        Bought.BINDING: (Role.BINDING, project.bought_binding),
+        BoughtFor.BORDER: Role.BORDER,
+        BoughtFor.BINDING: Role.BINDING,
     }
     design = project.design
     if design.parted_by.width:
-        parts[Bought.SASHING] = Role.SASHING, project.bought_sashing
+        parts[BoughtFor.SASHING] = Role.SASHING
     if design.setting is not Setting.STRAIGHT:
-        parts[Bought.SETTING] = Role.SETTING, project.bought_setting
-    found = {part: cloth for part, (role, cloth) in parts.items() if role not in served}
+        parts[BoughtFor.SETTING] = Role.SETTING
+    found = {part: project.bought[part] for part, role in parts.items() if role not in served}
     if len(for_borders) <= len(design.outer_borders) and design.outer_borders:
-        found[Bought.OUTER] = project.bought_outer
+        found[BoughtFor.OUTER] = project.bought[BoughtFor.OUTER]
     return {part.value: (cloth, draw_swatch(cloth)) for part, cloth in found.items()}
 
 

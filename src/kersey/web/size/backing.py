@@ -15,9 +15,9 @@ from kersey.core.frame.backing import JOIN_COST, BackingWay
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length
 from kersey.core.project.project import Project
+from kersey.core.quilt.layers import sheet_piece
 from kersey.core.quilt.pieced_sheet import PiecedSheet, Thrift, piece_sheet
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sheets import sheet_piece
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.backing import draw_let_in, draw_panels, draw_pieced
 from kersey.web.forms import TypedForm, read_form

@@ -17,7 +17,6 @@ from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_questi
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge
 from kersey.core.quilt.sums import goes
-from kersey.core.quilt.to_buy import to_buy
 from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape
@@ -105,14 +104,14 @@ class Hung:
     @property
     def bought(self) -> list[tuple[str, Fraction]]:
         """Parts to buy, and how much of the cloth, in inches."""
-        had = self.found.from_stash
-        return [(b.part, b.cloth) for b in to_buy(self.quilt) if b.cloth and b.part not in had]
+        lacking = (part for part in self.quilt.to_buy if part.key not in self.found.from_stash)
+        return [(part.name, part.lacks) for part in lacking if part.lacks]
 
     @property
     def had(self) -> list[str]:
         """Parts that are cut from what is pulled, beside the blocks."""
-        binds = {"binding"} if self.quilt.binding.from_stash else set[str]()
-        return sorted(self.found.from_stash | binds)
+        found = self.found.from_stash
+        return sorted(p.name for p in self.quilt.parts if p.enough or p.key in found)
 
     @property
     def left(self) -> Fraction:

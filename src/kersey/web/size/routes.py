@@ -18,6 +18,7 @@ from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
 from kersey.core.frame.edge import BadEdge, EdgeStyle
 from kersey.core.frame.keys import check_key
+from kersey.core.frame.part import PartKind
 from kersey.core.frame.purposes import (
     ALL_BEDS,
     ANY_PURPOSE,
@@ -37,9 +38,9 @@ from kersey.core.measure.spoken import Spoken
 from kersey.core.measure.workshop import check_usable_width
 from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import Quilt, Sizes, Source
+from kersey.core.quilt.parts import Source
+from kersey.core.quilt.quilt import Quilt, Sizes
 from kersey.core.quilt.sums import goes, part_sums
-from kersey.core.quilt.supply import supplies
 from kersey.core.quilt.tryout import wants_stopping_border, with_stopping_border
 from kersey.drawing.pulls import draw_pulls
 from kersey.drawing.quilt import corner, draw_quilt, view_of
@@ -254,10 +255,7 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
 def _with_stopping_border(project: Project, quilt: Quilt) -> Project:
     """A narrow border between the quilt and its border; the revision says it is the quilt shown."""
     shown = with_stopping_border(quilt)
-    return replace(
-        project, design=shown.design, bought_border=shown.bought_border,
-        bought_outer=shown.bought_outer,
-    )  # fmt: skip
+    return replace(project, design=shown.design, bought=shown.bought)
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
@@ -294,6 +292,7 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
     sizes = quilt.sizes
     shown = _shown(sizes)
     view = view_of(shown)
+    first = 1 if quilt.size.border_width else 0
     return {
         "drawing": draw_quilt(quilt, view, draw_pulls(quilt, *corner(quilt))),
         "sizes": [
@@ -309,11 +308,13 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "why": why(sizes.current, quilt.units),
         "is_best": _same_grid(sizes.current, sizes.options[0]),
         "best": sizes.options[0],
-        "backing_plan": quilt.backing_plan,
+        "parts": {kind.value: quilt.part(kind) for kind in PartKind},
+        "framing": quilt.framing,
+        "inner": quilt.framing[:first],
+        "outer": quilt.framing[first:],
         "sources": Source,
         "missing": [f"{missing.pieces} more {_noun(missing)}" for missing in quilt.plan.missing],
         "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
-        "supplies": supplies(quilt),
         "fading": wants_stopping_border(quilt),
         "part_sums": part_sums(quilt),
         "goes": goes(quilt),

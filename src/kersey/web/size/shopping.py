@@ -1,6 +1,6 @@
 """What do I lack? A quilt for a bed or lap of these blocks, and the cheapest way to get it."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from typing import Any
 
@@ -16,7 +16,6 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.enough_for import enough_for
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.shopping import Offer, ShoppingList, shopping_question
-from kersey.core.quilt.to_buy import to_buy
 from kersey.core.stash.order import Ordered
 from kersey.core.stash.price_list import PriceList
 from kersey.drawing.quilt import draw_quilt
@@ -70,9 +69,9 @@ def order_file(
     if not context["complete"]:
         address = request.app.url_path_for("shopping", project_id=project_id)
         return RedirectResponse(f"{address}?purpose={purpose}", status_code=303)
-    named = {part.part: part.print for part in to_buy(context["larger"])}
+    named = {part.name: part.cloth.prints[:1] for part in context["larger"].to_buy}
     lines = [
-        (Ordered(offer.ware, offer.quantity, what, _name(named.get(what))), offer.cost)
+        (Ordered(offer.ware, offer.quantity, what, _name(named.get(what, ()))), offer.cost)
         for what, offer in context["chosen"].items()
     ]
     return Response(
@@ -169,5 +168,5 @@ def _purposes(units: Units) -> list[tuple[str, str]]:
     return [(_AS_IT_IS, "current size"), *named]
 
 
-def _name(cloth: Print | None) -> str:
-    return cloth.name if cloth else ""
+def _name(shown: Sequence[Print]) -> str:
+    return shown[0].name if shown else ""

@@ -1,6 +1,7 @@
 """Try-outs: prints of the cupboard as border, sashing, setting or binding, four at a time."""
 
 from dataclasses import dataclass
+from fractions import Fraction
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
@@ -9,9 +10,10 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import Form
+from kersey.core.frame.part import PartKind
 from kersey.core.project.project import Project
+from kersey.core.quilt.parts import lacking
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.supply import Supply, supply
 from kersey.core.quilt.tryout import Contrast, Reads, contrast, parts_to_try, tried
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
@@ -36,17 +38,17 @@ _BEST_FIRST = (Reads.APART, Reads.IN_PLACES, Reads.UNKNOWN, Reads.FADES)
 class UseForm(RevisedForm):
     """A print of the cupboard that becomes a part, by its lot and its place there."""
 
-    part: Role
+    part: PartKind
     lot: int = Field(ge=1, le=2**31)
     place: int = Field(ge=0, le=5000)
 
 
 @dataclass(frozen=True)
 class Offered:
-    """Pieces of a print that are free, and what they would give of the part."""
+    """Pieces of a print that are free, and what they lack to give the part: inches off the bolt."""
 
     pulled: Pulled
-    supply: Supply
+    lacks: Fraction
     contrast: Contrast
 
 
@@ -64,7 +66,7 @@ def tryouts(
     request: Request,
     room: Room,
     project_id: ProjectId,
-    part: Role = Role.BORDER,
+    part: PartKind = PartKind.BORDER,
     first: Annotated[int, Query(ge=0, le=100_000)] = 0,
 ) -> Response:
     """Four prints beside each other, those that are enough and stand out first."""
@@ -80,7 +82,7 @@ def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     chosen = next(
         (
             pulled
-            for pulled in free_cloth(room, _FORMS, form.part)
+            for pulled in free_cloth(room, _FORMS, Role(form.part.value))
             if (pulled.lot_number, pulled.place) == (form.lot, form.place)
         ),
         None,
@@ -92,13 +94,19 @@ def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     return RedirectResponse(address, status_code=303)
 
 
-def _instead(project: Project, part: Role, chosen: Pulled) -> Project:
-    places = {n for n, p in enumerate(project.fabrics) if p.roles == (part,) and not p.cut}
+def _instead(project: Project, part: PartKind, chosen: Pulled) -> Project:
+    places = {
+        n for n, p in enumerate(project.fabrics) if p.roles == (Role(part.value),) and not p.cut
+    }
     return project.returning(places).pulling((chosen,))
 
 
-def _context(room: Workroom, opened: OpenProject, part: Role, first: int) -> dict[str, Any]:
-    context = project_context(opened, STAGE) | {"part": part, "parts": list[Role](), "first": first}
+def _context(room: Workroom, opened: OpenProject, part: PartKind, first: int) -> dict[str, Any]:
+    context = project_context(opened, STAGE) | {
+        "part": part,
+        "parts": list[PartKind](),
+        "first": first,
+    }
     if opened.quilt is None:
         return context | {"shown": [], "offered": 0}
     quilt = opened.quilt
@@ -118,38 +126,34 @@ def _context(room: Workroom, opened: OpenProject, part: Role, first: int) -> dic
     }
 
 
-def _shown(quilt: Quilt, part: Role, offered: Offered, scale: float) -> Shown:
+def _shown(quilt: Quilt, part: PartKind, offered: Offered, scale: float) -> Shown:
     with_it = tried(quilt, part, offered.pulled.print)
     return Shown(offered, draw_hung(with_it, scale), draw_patch(with_it))
 
 
-def _now(quilt: Quilt, part: Role) -> dict[str, Any]:
-    cloth = {
-        Role.BORDER: quilt.border_cloth,
-        Role.SASHING: quilt.sashing_cloth,
-        Role.SETTING: quilt.plain_cloth,
-        Role.BINDING: quilt.binding_cloth,
-    }[part]
+def _now(quilt: Quilt, part: PartKind) -> dict[str, Any]:
+    shown = quilt.part(part)
+    assert shown is not None
     return {
-        "cloth": cloth,
-        "contrast": contrast(quilt, part, cloth.prints[0]),
+        "cloth": shown.cloth,
+        "contrast": contrast(quilt, part, shown.cloth.prints[0]),
         "patch": draw_patch(quilt),
     }
 
 
-def _offered(room: Workroom, quilt: Quilt, part: Role) -> list[Offered]:
+def _offered(room: Workroom, quilt: Quilt, part: PartKind) -> list[Offered]:
     offered = [
         Offered(
             pulled,
-            supply(quilt, part, pulled.print.name, [pulled]),
+            lacking(quilt.scheme, part, pulled, quilt.shop),
             contrast(quilt, part, pulled.print),
         )
-        for pulled in free_cloth(room, _FORMS, part)
+        for pulled in free_cloth(room, _FORMS, Role(part.value))
     ]
     return sorted(
         offered,
         key=lambda o: (
-            not o.supply.enough, _BEST_FIRST.index(o.contrast.reads), o.contrast.fades,
+            o.lacks > 0, _BEST_FIRST.index(o.contrast.reads), o.contrast.fades,
             o.pulled.print.name,
         ),
     )  # fmt: skip

@@ -18,6 +18,7 @@ from kersey.core.blocks.own_block import FEWEST, LONGEST_NAME, MOST, Cell, Kind,
 from kersey.core.cloth.fabric import Print, Value
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.measure.spoken import Spoken
+from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
 from kersey.core.project.question import CUT_FROM
 from kersey.core.stash.pulled import Role
@@ -263,7 +264,7 @@ def _patches(block: OwnBlock) -> list[Patch]:
 def _prints(project: Project) -> dict[str, Print]:
     """A print of the quilt's fabric for each side; of one that nothing serves, any other."""
     there = [p for p in project.fabrics if p.for_blocks and p.kept.lot.form in CUT_FROM]
-    spare = list(dict.fromkeys(p.print for p in there)) or [project.bought_border]
+    spare = list(dict.fromkeys(p.print for p in there)) or [project.bought[BoughtFor.BORDER]]
     found: dict[str, Print] = {}
     values = {Role.LIGHT: Value.LIGHT, Role.DARK: Value.DARK}
     for place, role in enumerate(Role):

@@ -21,7 +21,7 @@ from kersey.core.measure.counting import counted
 from kersey.core.measure.spoken import Spoken
 from kersey.core.project.project import Project
 from kersey.core.quilt.possible import Possible, WallQuestion, taken, wall_question
-from kersey.core.quilt.quilt import Quilt, Source, make_quilt
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.standing import Standing
 from kersey.drawing.quilt import draw_hung
 from kersey.searching.searches import Inquiry
@@ -94,11 +94,7 @@ class Hung:
     def bought(self) -> list[tuple[str, Fraction]]:
         """What of the top must be bought, in inches off the bolt."""
         quilt, found = self.quilt, [(each.role, each.length) for each in self.possible.missing]
-        if quilt.border is not None and quilt.border_cloth.source is Source.BOUGHT:
-            found.append(("border", quilt.border.cloth))
-        if quilt.binding_cloth.source is Source.BOUGHT and quilt.binding.cloth:
-            found.append(("binding", quilt.binding.cloth))
-        return found
+        return found + [(part.name, part.lacks) for part in quilt.frame.parts if part.lacks]
 
     @property
     def in_quilt(self) -> int:

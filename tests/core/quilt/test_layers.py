@@ -1,4 +1,4 @@
-"""Fabric pulled for the rest of the quilt: enough or not, by hand."""
+"""Cloth pulled for a part of the quilt, and how a backing lies: by hand."""
 
 from dataclasses import replace
 
@@ -8,8 +8,8 @@ from tests.core.quilts import plan
 from kersey.core.frame.backing import BackingWay
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
+from kersey.core.quilt.parts import Source
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.quilt.supply import supplies
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Role, all_of
 from kersey.core.stash.quick_entry import take_line
@@ -41,10 +41,10 @@ def test_enough_or_not(line: str, role: Role, lacks: float | None) -> None:
     fabrics = (*roll, *(replace(pulled, roles=(role,)) for pulled in more))
     design = Design(rows=9, columns=8, border_width=None, binding_from_left=False)
     quilt = make_quilt(plan(Project("Throw", "", fabrics, design)))
-    found = supplies(quilt)
-    assert list(found) == [role]
-    assert found[role].enough is (lacks == 0)
-    assert found[role].lacks == (lacks or 0)
+    (part,) = (part for part in quilt.parts if part.cloth.source is Source.PULLED)
+    assert part.kind == role
+    assert part.enough is (lacks == 0)
+    assert part.lacks == (lacks or 0)
 
 
 # The same quilt: two panels across take least, upright they are 64 1/2 long.
