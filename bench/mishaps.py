@@ -7,12 +7,12 @@ part, or two. `made`: all blocks can still be had; `fewer`: not all, and that is
 from random import Random
 from time import perf_counter
 
+from tests.core.mending.mishaps import AtWork, something_spoiled
 from tests.core.quilts import SETS, quilt
-from tests.core.work.mishaps import AtWork, something_spoiled
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.mending.replanning import all_ways, first_ways
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.work.replanning import all_ways, first_ways
 from kersey.demo.sample_world import sample_projects
 
 _MISHAPS_EACH = 9

@@ -26,11 +26,11 @@ from starlette.responses import PlainTextResponse
 
 from kersey.core.cloth.sorting import Order, sort_colours
 from kersey.core.measure.length import Units
+from kersey.core.planning.asking import answer_key, yield_question
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.asking import answer_key, yield_question
-from kersey.core.quilt.planning import planned
 from kersey.core.stash.cupboard import CupboardLot, from_readings
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line

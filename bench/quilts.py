@@ -13,9 +13,9 @@ from time import perf_counter
 from typing import Any
 
 from kersey.core.cutting.problem import CuttingPlan, Fabric
-from kersey.core.quilt.candidate import CanBeHad, beside_plan
-from kersey.core.quilt.joint_search import QuiltQuestion, answers, best_quilts, every_quilt
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths
+from kersey.core.whole.candidate import CanBeHad, beside_plan
+from kersey.core.whole.joint_search import QuiltQuestion, answers, best_quilts, every_quilt
 from kersey.formats.quilt_request import quilt_question_of
 
 Request = dict[str, Any]

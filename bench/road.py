@@ -13,12 +13,12 @@ from time import perf_counter
 from typing import Any
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.kits.dealing import deal
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.dealing import deal
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, all_of

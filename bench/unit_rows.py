@@ -6,7 +6,7 @@ Drawers of random units, 2 to 7 sizes of 1 to 6 squares each way, 10 to 80 units
 from random import Random
 from time import perf_counter
 
-from kersey.core.cutting.unit_rows import UnitSort, best_rows
+from kersey.core.cutting.kinds.unit_rows import UnitSort, best_rows
 from kersey.core.cutting.watch import Watch
 
 _DRAWERS, _SECONDS = 30, 5.0

@@ -8,9 +8,9 @@ from time import perf_counter
 
 from bench.road import pulled, scraps
 from kersey.core.measure.length import Units
+from kersey.core.planning.possible import Possible, wall_question
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
-from kersey.core.quilt.possible import Possible, wall_question
 from kersey.core.quilt.quilt import make_quilt
 from kersey.drawing.quilt import draw_hung
 

@@ -10,10 +10,10 @@ from time import perf_counter
 from bench.road import pulled
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.design import Design
 from kersey.core.project.laying import Laying
 from kersey.core.project.project import Project
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.wall.reading import Photograph, Reading, read_wall
 from kersey.core.wall.seen import Wall, wall_of

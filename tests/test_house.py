@@ -52,6 +52,14 @@ def test_rooms_offer_exactly_what_others_use() -> None:
         assert sorted(import_module(f"kersey.core.{room}").__all__) == sorted(offered), room
 
 
+def test_no_room_is_crowded_and_every_one_is_on_the_map() -> None:
+    for folder in (p for p in (SOURCE / "core").rglob("*") if (p / "__init__.py").exists()):
+        assert len(list(folder.glob("*.py"))) - 1 <= 20, folder
+    told = import_module("kersey.core").__doc__ or ""
+    rooms = {p.name for p in (SOURCE / "core").iterdir() if (p / "__init__.py").exists()}
+    assert set(re.findall(r"^    (\w+) ", told, re.MULTILINE)) == rooms
+
+
 def test_third_party_files_are_listed_with_their_licences() -> None:
     listed = (VENDOR / "README.md").read_text()
     for folder in (p for p in VENDOR.iterdir() if p.is_dir()):

@@ -4,10 +4,10 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Part
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import all_of

@@ -19,17 +19,17 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import Need, PrintRule
 from kersey.core.cutting.watch import no_clock
+from kersey.core.kits.kit_checker import kit_faults
+from kersey.core.leaving.put_away import put_away
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
-from kersey.core.quilt.kit_checker import kit_faults
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.sewing.pass_words import pass_sentences, pass_title
+from kersey.core.sewing.passes import passes
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.pass_words import pass_sentences, pass_title
-from kersey.core.work.passes import passes
-from kersey.core.work.put_away import put_away
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, ticked, work_order
 from kersey.drawing.quilt import draw_quilt

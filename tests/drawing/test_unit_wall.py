@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from tests.drawing.boxes import gaps_and_overlaps, rects
 
 from kersey.core.cloth.print_names import made_up_prints
-from kersey.core.cutting.unit_rows import UnitSort, best_rows
+from kersey.core.cutting.kinds.unit_rows import UnitSort, best_rows
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.drawing.unit_wall import draw_unit_wall
 

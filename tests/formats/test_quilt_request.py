@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from tests.formats.recomputed import Recomputed
 
 from kersey.core.cutting.checker import faults
-from kersey.core.quilt.joint_search import Answer, NoBlocks, QuiltQuestion, best_quilts
+from kersey.core.whole.joint_search import Answer, NoBlocks, QuiltQuestion, best_quilts
 from kersey.formats.quilt_request import quilt_question_of, read_quilt_request, write_quilts
 from kersey.formats.request_fields import BadRequest
 

@@ -15,10 +15,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from tests.formats.test_techniques import answer, made
 
-from kersey.core.blocks.bargello import RECIPE as BARGELLO
-from kersey.core.blocks.bargello import columns_of, wave_of
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.recipe import WHOLE
+from kersey.core.blocks.techniques.bargello import RECIPE as BARGELLO
+from kersey.core.blocks.techniques.bargello import columns_of, wave_of
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults

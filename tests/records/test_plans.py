@@ -10,10 +10,10 @@ from tests.core.quilts import SETS, plan, project
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
+from kersey.core.planning.asking import yield_question
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.asking import yield_question
 from kersey.core.yields.steps import YieldSoFar
 from kersey.records.choices import BadDocument
 from kersey.records.plans import (

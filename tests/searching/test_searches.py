@@ -6,7 +6,7 @@ import pytest
 from tests.core.quilts import project
 
 from kersey.core.measure.length import Units
-from kersey.core.quilt.possible import WallQuestion, wall_question
+from kersey.core.planning.possible import WallQuestion, wall_question
 from kersey.searching.searches import Searches
 
 # Long enough that it cannot be over before anybody has left.

@@ -19,13 +19,13 @@ from sqlalchemy import Engine, event, select, text
 from sqlalchemy.orm import Session
 from tests.core.quilts import plan
 
+from kersey.core.leaving.put_away import Keeping, put_away
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import balance
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.put_away import Keeping, put_away
 from kersey.core.work.work_order import StepKind, ticked, work_order
 from kersey.store.cupboard import add_lots, get_lot, undo
 from kersey.store.database import open_database

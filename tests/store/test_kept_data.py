@@ -17,9 +17,9 @@ from sqlalchemy.orm import Session
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.part import PartKind
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.pulled import Role
 from kersey.core.work.work_order import StepKind, steps_done, with_plan, work_order

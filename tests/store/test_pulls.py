@@ -14,12 +14,14 @@ from hypothesis import strategies as st
 from hypothesis.stateful import RuleBasedStateMachine, invariant, precondition, rule
 from sqlalchemy import Engine, create_engine, select
 from sqlalchemy.orm import Session
+from tests.core.mending.mishaps import AtWork, something_spoiled
 from tests.core.quilts import of_strips, plan
-from tests.core.work.mishaps import AtWork, something_spoiled
 
 from kersey.core.cloth.fabric import Value
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
+from kersey.core.leaving.put_away import Keeping, put_away
+from kersey.core.mending.replanning import first_ways
 from kersey.core.project.design import Design
 from kersey.core.project.measuring_log import with_reading
 from kersey.core.project.project import Project
@@ -31,8 +33,6 @@ from kersey.core.stash.ledger import EntryKind, balance
 from kersey.core.stash.pulled import Pulled, Role, all_of, pull_pieces, share_out
 from kersey.core.stash.quick_entry import take_line
 from kersey.core.stash.standing_questions import held_on
-from kersey.core.work.put_away import Keeping, put_away
-from kersey.core.work.replanning import first_ways
 from kersey.core.work.work_order import StepKind, ticked, work_order
 from kersey.store.cupboard import (
     Find,

@@ -22,16 +22,16 @@ from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
+from kersey.core.leaving.put_away import PutAway, put_away
 from kersey.core.measure.workshop import QUARTER_INCH
+from kersey.core.planning.plan_question import planned
 from kersey.core.project.bought import BoughtFor
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
-from kersey.core.quilt.planning import planned
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.stash.pulled import Role, all_of, pull_pieces
 from kersey.core.stash.quick_entry import read_lines, take_line
-from kersey.core.work.put_away import PutAway, put_away
 from kersey.core.work.work_order import ticked, work_order
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database

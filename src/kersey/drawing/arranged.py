@@ -8,7 +8,7 @@ is shown of it is the page's choice: each part is a group of its own class.
 from collections.abc import Sequence
 from fractions import Fraction
 
-from kersey.core.blocks.bargello import columns_of
+from kersey.core.blocks.techniques.bargello import columns_of
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.project.minding import Trouble
 from kersey.core.quilt.quilt import Quilt

@@ -5,7 +5,7 @@ from math import hypot
 
 from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.fabric import Print
-from kersey.core.work.seams import Point, Seam
+from kersey.core.sewing.seams import Point, Seam
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.svg import element, number, picture
 

@@ -5,7 +5,7 @@ from fractions import Fraction
 
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import CENTIMETRE, Units, format_length, format_number
-from kersey.core.quilt.size_curve import AtSize
+from kersey.core.planning.size_curve import AtSize
 from kersey.drawing.svg import element, number, picture, rect, text
 
 _WIDE, _HIGH, _TAPE = 100.0, 20.0, 4.0

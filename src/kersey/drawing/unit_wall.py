@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 
 from kersey.core.cloth.fabric import Print
-from kersey.core.cutting.unit_rows import UnitRows
+from kersey.core.cutting.kinds.unit_rows import UnitRows
 from kersey.core.measure.counting import counted
 from kersey.drawing.cloth import Cloths
 from kersey.drawing.look import draw_look

@@ -5,7 +5,7 @@ from datetime import datetime, timedelta
 
 from icalendar import Calendar, Event
 
-from kersey.core.work.schedule import Schedule, Sitting
+from kersey.core.sewing.schedule import Schedule, Sitting
 
 _BEGINS = 19, 30
 

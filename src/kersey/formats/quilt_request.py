@@ -28,12 +28,12 @@ from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import MOST_ROWS
 from kersey.core.measure.length import YARD
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, Workshop
-from kersey.core.quilt.candidate import Candidate, candidate_of
-from kersey.core.quilt.joint_search import Answer, QuiltQuestion, Sourced, WholeQuilt
 from kersey.core.quilt.parts_cut import pieces_cut
-from kersey.core.quilt.quilt_words import better, reasons
-from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge, Target
-from kersey.core.quilt.scheme_space import Space
+from kersey.core.whole.candidate import Candidate, candidate_of
+from kersey.core.whole.joint_search import Answer, QuiltQuestion, Sourced, WholeQuilt
+from kersey.core.whole.quilt_words import better, reasons
+from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge, Target
+from kersey.core.whole.scheme_space import Space
 from kersey.formats.request_fields import (
     COUNT,
     MOST_FABRICS,

@@ -20,8 +20,8 @@ from kersey.core.blocks.recipe import BadRecipe, Recipe
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cloth.forms import Form as FabricForm
+from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
-from kersey.core.cutting.whole_strips import with_tubes
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.measure.length import parse_length
 from kersey.core.measure.workshop import QUARTER_INCH, check_seam

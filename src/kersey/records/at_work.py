@@ -5,10 +5,10 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
+from kersey.core.mending.taken_back import Before
 from kersey.core.project.finishing import Finishing
 from kersey.core.project.sewing import Sewing
 from kersey.core.project.table import Table
-from kersey.core.work.taken_back import Before
 from kersey.records.choices import BadDocument, first_fault
 from kersey.records.plans import plan_document, plan_from
 

@@ -6,8 +6,8 @@ from datetime import datetime
 from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
+from kersey.core.mending.taken_back import Before
 from kersey.core.project.table import Table
-from kersey.core.work.taken_back import Before
 from kersey.records.at_work import before_from_text, before_text
 from kersey.store.tables import MishapRow
 

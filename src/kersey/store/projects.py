@@ -14,6 +14,7 @@ from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
+from kersey.core.leaving.put_away import Fate, PutAway
 from kersey.core.project.finishing import NOT_FINISHED
 from kersey.core.project.naming import unused_name
 from kersey.core.project.project import Project
@@ -22,7 +23,6 @@ from kersey.core.project.table import EMPTY_TABLE
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.core.stash.pulled import Pulled
-from kersey.core.work.put_away import Fate, PutAway
 from kersey.core.yields.steps import YieldSoFar
 from kersey.records.at_work import sewing_from
 from kersey.records.plans import answer_from_text, answer_text

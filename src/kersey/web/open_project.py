@@ -9,10 +9,10 @@ from sqlalchemy.orm import Session
 
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import regridded
 from kersey.core.project.naming import name_with_block, unused_name
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.ledger import EntryKind
 from kersey.core.wall.carried import laid_as_before

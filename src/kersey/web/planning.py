@@ -10,10 +10,7 @@ from sqlalchemy.exc import IntegrityError, OperationalError
 
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
-from kersey.core.project.kept_plan import KeptPlan
-from kersey.core.project.project import Project
-from kersey.core.quilt.quilt import make_quilt
-from kersey.core.quilt.standing import (
+from kersey.core.planning.standing import (
     Standing,
     may_replace,
     question_of,
@@ -21,6 +18,9 @@ from kersey.core.quilt.standing import (
     wanted_plan,
     what_changes,
 )
+from kersey.core.project.kept_plan import KeptPlan
+from kersey.core.project.project import Project
+from kersey.core.quilt.quilt import make_quilt
 from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import with_plan
 from kersey.searching.searches import Inquiry

@@ -8,7 +8,7 @@ from typing import Any
 from fastapi import Request
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.quilt.standing import Standing
+from kersey.core.planning.standing import Standing
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.stages import STAGES

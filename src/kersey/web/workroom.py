@@ -16,10 +16,10 @@ from sqlalchemy.orm import Session
 
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
+from kersey.core.planning.standing import Standing, standing_of
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.standing import Standing, standing_of
 from kersey.core.work.work_order import Step, work_order
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches

@@ -11,10 +11,10 @@ from hypothesis import strategies as st
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.facts import Difficulty
-from kersey.core.blocks.finished_blocks import Fate, fate_of, trim_to
+from kersey.core.blocks.techniques.finished_blocks import Fate, fate_of, trim_to
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.checker import faults
-from kersey.core.cutting.drawer import SQUARE, best_shelves, shelves
+from kersey.core.cutting.kinds.drawer import SQUARE, best_shelves, shelves
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Drawer

@@ -9,11 +9,11 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.kits.kit_checker import kit_faults
+from kersey.core.leaving.put_away import put_away
+from kersey.core.planning.plan_question import exchanged
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.kit_checker import kit_faults
-from kersey.core.quilt.planning import exchanged
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.work.put_away import put_away
 
 SEAM = Fraction(1, 4)
 TEN, CHARM = Fraction(10), Fraction(5)

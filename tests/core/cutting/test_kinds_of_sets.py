@@ -22,9 +22,9 @@ from kersey.core.cutting.problem import (
 )
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch, no_clock
-from kersey.core.quilt.dealing import deal
-from kersey.core.quilt.kit_checker import kit_faults
-from kersey.core.quilt.sewn_sets import strip_sets
+from kersey.core.kits.dealing import deal
+from kersey.core.kits.kit_checker import kit_faults
+from kersey.core.kits.sewn_sets import strip_sets
 
 SEAM = Fraction(1, 4)
 LENGTHS = ("7", "9", "11", "41/2", "42")

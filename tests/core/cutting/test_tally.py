@@ -12,11 +12,11 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
+from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Mirrored, Waves
 from kersey.core.cutting.watch import Watch, no_clock
-from kersey.core.cutting.whole_strips import with_tubes
 from kersey.core.yields.steps import YieldQuestion, yield_steps
 from kersey.records.plans import answer_from_text, answer_text
 

@@ -18,14 +18,14 @@ from kersey.core.frame.edge import BadEdge, EdgeStyle
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
+from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
+from kersey.core.planning.plan_question import regridded
 from kersey.core.project.design import BadDesign, Design
 from kersey.core.project.project import Project
-from kersey.core.quilt.found_quilts import found_question
-from kersey.core.quilt.kit_checker import kit_faults
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.whole.found_quilts import found_question
 from kersey.core.work.step_words import step_words
 from kersey.core.work.work_order import StepKind, work_order
 from kersey.drawing.quilt import draw_quilt

@@ -21,11 +21,12 @@ from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
+from kersey.core.leaving.put_away import put_away
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import regridded
 from kersey.core.project.design import Design
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Part, Source
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.shopping import ShoppingQuestion
 from kersey.core.quilt.sums import goes, part_sums
@@ -33,7 +34,6 @@ from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.price_list import USUAL_PRICES
 from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
-from kersey.core.work.put_away import put_away
 
 F = Fraction
 # What may be pulled for a part: plenty, too little, pieces, and cloth of several prints.

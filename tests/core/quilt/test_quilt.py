@@ -16,8 +16,8 @@ from kersey.core.frame.joining import StripTooShort, strips_to_join
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.strips import fewest_strips
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import regridded
 from kersey.core.quilt.parts import Source
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import NoQuilt, make_quilt
 from kersey.core.stash.pulled import Role
 from kersey.core.work.step_words import step_words

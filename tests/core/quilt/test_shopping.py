@@ -11,8 +11,8 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.purposes import Wish
 from kersey.core.measure.length import Units
+from kersey.core.planning.enough_for import enough_for
 from kersey.core.project.project import Project
-from kersey.core.quilt.enough_for import enough_for
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.shopping import Offer, ShoppingList, shopping_question
 from kersey.core.stash.order import Ordered, delivered

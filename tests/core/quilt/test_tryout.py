@@ -12,9 +12,9 @@ from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import regridded
 from kersey.core.project.bought import BoughtFor
 from kersey.core.project.design import Design
-from kersey.core.quilt.planning import regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.tryout import (
     Reads,

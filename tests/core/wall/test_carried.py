@@ -5,10 +5,10 @@ from dataclasses import replace
 from tests.core.quilts import plan, project
 
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import dealt_again, regridded
 from kersey.core.project.design import KitWish
 from kersey.core.project.laying import Laying
 from kersey.core.project.project import Project
-from kersey.core.quilt.planning import dealt_again, regridded
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.wall.carried import laid_again, laid_as_before, laid_of, pattern_of
 from kersey.core.wall.hand import on_wall

@@ -7,7 +7,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from kersey.core.cloth.print_names import made_up_prints
-from kersey.core.cutting.unit_rows import UnitLaid, UnitRows, UnitSort, pack_rows
+from kersey.core.cutting.kinds.unit_rows import UnitLaid, UnitRows, UnitSort, pack_rows
 from kersey.core.cutting.watch import Watch, no_clock
 from kersey.core.project.minding import USUAL
 from kersey.core.wall.beside import Way

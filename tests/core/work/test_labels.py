@@ -5,7 +5,7 @@ from fractions import Fraction
 from itertools import combinations
 
 import pytest
-from tests.core.work.mishaps import QUILTS
+from tests.core.mending.mishaps import QUILTS
 
 from kersey.core.work.labels import SHEETS, BadSheet, LabelSheet, kit_labels, pile_labels
 

@@ -8,9 +8,9 @@ from tests.core.quilts import SETS, of_strips, project
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
+from kersey.core.planning.asking import yield_question
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
-from kersey.core.quilt.asking import yield_question
 from kersey.core.yields.steps import YieldSoFar, yield_steps
 from kersey.core.yields.ways_to_cut import Way, WayToCut, ways_to_cut
 

@@ -2,14 +2,13 @@
 
 __all__ = [
     "assembly",
-    "bargello",
     "catalogue",
     "choice",
     "facts",
-    "finished_blocks",
     "own_block",
     "own_pieces",
     "piece_codes",
     "recipe",
+    "techniques",
     "whole_piece",
 ]

@@ -1,12 +1,14 @@
-"""All recipes, found by listing this folder."""
+"""All recipes, found by listing the folders they stand in."""
 
 from collections.abc import Mapping
 from functools import cache
 from importlib import import_module
 from pkgutil import iter_modules
 
-from kersey.core import blocks
+from kersey.core.blocks import patchwork, points, techniques
 from kersey.core.blocks.recipe import Recipe
+
+_FOLDERS = (patchwork, points, techniques)
 
 
 @cache
@@ -16,10 +18,11 @@ def recipes() -> Mapping[str, Recipe]:
     >>> "rails" in recipes(), list(recipes()) == sorted(recipes())
     (True, True)
     """
-    names = sorted(module.name for module in iter_modules(blocks.__path__))
-    modules = (import_module(f"{blocks.__name__}.{name}") for name in names)
-    found = (getattr(module, "RECIPE", None) for module in modules)
-    return {recipe.id: recipe for recipe in found if isinstance(recipe, Recipe)}
+    names = (module.name for folder in _FOLDERS
+             for module in iter_modules(folder.__path__, f"{folder.__name__}."))  # fmt: skip
+    found = (getattr(import_module(name), "RECIPE", None) for name in names)
+    listed = (recipe for recipe in found if isinstance(recipe, Recipe))
+    return {recipe.id: recipe for recipe in sorted(listed, key=lambda recipe: recipe.id)}
 
 
 @cache

@@ -1,25 +1,18 @@
 """Cutting: the most blocks that fabric gives, how to cut them, and a bound nobody can beat."""
 
 __all__ = [
-    "alike",
     "checker",
-    "crumbs",
-    "drawer",
-    "filling",
+    "generation",
     "highs",
     "interchange",
+    "kinds",
     "layout",
     "patterns",
-    "plain_fillers",
     "print_rules",
     "problem",
     "scale",
     "separate",
     "solver",
-    "string_blocks",
-    "strip_sets",
     "tally",
-    "unit_rows",
     "watch",
-    "whole_strips",
 ]

@@ -12,11 +12,15 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.cutting.bring_in import by_area
-from kersey.core.cutting.crumbs import solve_crumbs
-from kersey.core.cutting.drawer import solve_drawer
+from kersey.core.cutting.generation.bring_in import by_area
+from kersey.core.cutting.generation.parts import Caps
+from kersey.core.cutting.generation.search import Search
 from kersey.core.cutting.interchange import merged, named_again
-from kersey.core.cutting.parts import Caps
+from kersey.core.cutting.kinds.crumbs import solve_crumbs
+from kersey.core.cutting.kinds.drawer import solve_drawer
+from kersey.core.cutting.kinds.string_blocks import solve_strings
+from kersey.core.cutting.kinds.strip_sets import solve_sets
+from kersey.core.cutting.kinds.whole_strips import solve_tally
 from kersey.core.cutting.print_rules import Reading, read_rules
 from kersey.core.cutting.problem import (
     MOST_CUT,
@@ -26,13 +30,9 @@ from kersey.core.cutting.problem import (
     Layout,
     Need,
 )
-from kersey.core.cutting.search import Search
 from kersey.core.cutting.separate import separate
-from kersey.core.cutting.string_blocks import solve_strings
-from kersey.core.cutting.strip_sets import solve_sets
 from kersey.core.cutting.tally import Crumbs, Drawer, Strings
 from kersey.core.cutting.watch import Watch
-from kersey.core.cutting.whole_strips import solve_tally
 
 # So many prints are searched for by themselves, each in this share of the time; of more, area alone
 # says what they give at most.

@@ -2,6 +2,7 @@
 
 __all__ = [
     "best_block",
+    "bought",
     "design",
     "finishing",
     "kept_plan",

@@ -18,8 +18,8 @@ from kersey.core.blocks.assembly import Assembly, Patch, Size
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.fabric import Print, Value
 from kersey.core.cloth.forms import Form
+from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric
-from kersey.core.cutting.whole_strips import with_tubes
 from kersey.core.errors import Infeasible
 from kersey.core.project.design import Design, PrintsInABlock
 from kersey.core.project.kept_plan import fingerprint

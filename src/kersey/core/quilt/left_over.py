@@ -11,8 +11,8 @@ from fractions import Fraction
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, Need
 from kersey.core.frame.binding import SpareStrip
+from kersey.core.kits.pieces import pieces_made, slots_of
 from kersey.core.project.kept_plan import Kit
-from kersey.core.quilt.pieces import pieces_made, slots_of
 
 
 @dataclass(frozen=True)

@@ -22,6 +22,7 @@ from kersey.core.frame.backing import BackingPlan, BackingWay
 from kersey.core.frame.binding import SpareStrip, joined_length, taken_strips, usable_pieces
 from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.frame.part import PartCut, PartKind
+from kersey.core.frame.scheme import Scheme
 from kersey.core.frame.strips import StripPieces
 from kersey.core.measure.workshop import Workshop
 from kersey.core.project.bought import BoughtFor
@@ -37,7 +38,6 @@ from kersey.core.quilt.pulled_cloth import (
     pieces_of,
     wanted,
 )
-from kersey.core.quilt.scheme import Scheme
 from kersey.core.stash.pulled import Pulled, Role
 
 # Cloth pulled for this gives a part; a spacer, which only makes keys fit, is always bought.

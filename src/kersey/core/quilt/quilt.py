@@ -18,24 +18,24 @@ from kersey.core.frame.batting import Batting
 from kersey.core.frame.borders import Border
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
+from kersey.core.frame.scheme import Scheme
 from kersey.core.frame.setting import BlockGrid, Seat
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_option, size_options
+from kersey.core.kits.pieces import pieces_of, slots_of
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import Workshop
+from kersey.core.planning.arrangement import alike_pairs, alike_unavoidable, turn_at
+from kersey.core.planning.plan_question import prints_of
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.question import yield_asked
 from kersey.core.project.sewing import block_as_measured
 from kersey.core.project.table import parent_key
-from kersey.core.quilt.arrangement import alike_pairs, alike_unavoidable, turn_at
 from kersey.core.quilt.layers import Layers, layers_of
 from kersey.core.quilt.left_over import LeftPiece, left_over
 from kersey.core.quilt.let_in import LetIn, let_in
 from kersey.core.quilt.parts import Frame, Part, edge_print, frame_of
-from kersey.core.quilt.pieces import pieces_of, slots_of
-from kersey.core.quilt.planning import prints_of
 from kersey.core.quilt.pulled_cloth import Opened, opened
-from kersey.core.quilt.scheme import Scheme
 from kersey.core.stash.pulled import Role
 
 # Cloth that a plan was made with and that is not pulled any more: no print of anybody's.
@@ -305,7 +305,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
 
     Raises `NotPlanned`, `NoQuilt`, `NoBlockSize`, or `NothingToCut` when nothing was ever pulled.
 
-    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.planning.plan_question import planned
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line

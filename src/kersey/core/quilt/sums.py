@@ -64,7 +64,7 @@ def part_sums(quilt: Quilt) -> tuple[PartSum, ...]:
     """Every part, from the middle of the quilt outwards.
 
     >>> from kersey.core.project.project import Project
-    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.planning.plan_question import planned
     >>> from kersey.core.quilt.quilt import make_quilt
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of

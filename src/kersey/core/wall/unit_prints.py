@@ -15,8 +15,8 @@ from functools import cached_property
 
 from kersey.core.blocks.recipe import rectangle
 from kersey.core.cloth.fabric import Print
+from kersey.core.cutting.kinds.unit_rows import UnitLaid, UnitRows, UnitSort, best_rows
 from kersey.core.cutting.problem import ANY
-from kersey.core.cutting.unit_rows import UnitLaid, UnitRows, UnitSort, best_rows
 from kersey.core.cutting.watch import Clock, Watch, no_clock
 from kersey.core.frame.setting import BlockGrid
 from kersey.core.wall.beside import Way

@@ -1,26 +1,8 @@
-"""The order of work, cut sheets, putting away."""
+"""The order of work: steps and sheets, labels, the cutting table."""
 
 __all__ = [
-    "as_found",
     "at_table",
-    "between_blocks",
-    "feeding",
     "labels",
-    "measuring",
-    "mishap",
-    "pace",
-    "pass_words",
-    "passes",
-    "pressing",
-    "put_away",
-    "replanning",
-    "schedule",
-    "seams",
-    "set_height",
     "step_words",
-    "taken_back",
-    "uneven",
-    "way_words",
-    "ways",
     "work_order",
 ]

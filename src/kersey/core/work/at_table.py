@@ -22,11 +22,11 @@ from hashlib import blake2s
 from itertools import groupby
 
 from kersey.core.cutting.problem import Cut, Layout, Need
+from kersey.core.kits.pieces import pieces_of, slots_of
 from kersey.core.measure.spoken import Spoken
+from kersey.core.planning.cut_groups import FabricCut
 from kersey.core.project.design import CutOrder
 from kersey.core.project.project import Project
-from kersey.core.quilt.cut_groups import FabricCut
-from kersey.core.quilt.pieces import pieces_of, slots_of
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.fewest_changes import fewest_changes
 from kersey.core.work.work_order import Step, StepKind, ticked

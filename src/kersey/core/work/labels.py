@@ -15,8 +15,8 @@ from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.cutting.problem import Need
 from kersey.core.errors import InvalidValue
 from kersey.core.frame.setting import Seat
+from kersey.core.kits.pieces import slots_of
 from kersey.core.measure.length import CENTIMETRE
-from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.wall.numbers import number_of
 

@@ -8,6 +8,7 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.problem import Fabric
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import Setting
+from kersey.core.kits.sewn_sets import strip_sets
 from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
     SIXTEENTH,
@@ -19,7 +20,6 @@ from kersey.core.measure.length import (
 from kersey.core.measure.spoken import shown
 from kersey.core.project.laying import Joining
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.work.frame_words import (
     StepWords,
     backing_words,
@@ -38,7 +38,7 @@ def step_words(step: Step, quilt: Quilt) -> StepWords:
     """A step in the words and units of the reader.
 
     >>> from kersey.core.project.project import Project
-    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.planning.plan_question import planned
     >>> from kersey.core.quilt.quilt import make_quilt
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of

@@ -19,11 +19,11 @@ from hashlib import blake2s
 from kersey.core.blocks.assembly import How, Make, Size
 from kersey.core.cutting.problem import Layout
 from kersey.core.frame.part import PartKind
+from kersey.core.kits.sewn_sets import strip_sets
+from kersey.core.planning.cut_groups import CutGroup, FabricCut, cut_groups
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
-from kersey.core.quilt.cut_groups import CutGroup, FabricCut, cut_groups
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sewn_sets import strip_sets
 
 
 class StepKind(StrEnum):
@@ -85,7 +85,7 @@ def work_order(quilt: Quilt) -> tuple[Step, ...]:
     """The steps for a quilt, in order.
 
     >>> from kersey.core.project.project import Project
-    >>> from kersey.core.quilt.planning import planned
+    >>> from kersey.core.planning.plan_question import planned
     >>> from kersey.core.quilt.quilt import make_quilt
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of

@@ -11,7 +11,7 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.cutting.filling import reachable
+from kersey.core.cutting.generation.filling import reachable
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.scale import in_units, unit_of
 from kersey.core.cutting.solver import Sought

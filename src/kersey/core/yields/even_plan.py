@@ -13,8 +13,8 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from kersey.core.cutting.alike import AlikeStack, CutAlike, most_alike
 from kersey.core.cutting.checker import claimed
+from kersey.core.cutting.generation.alike import AlikeStack, CutAlike, most_alike
 from kersey.core.cutting.interchange import merged, named_again
 from kersey.core.cutting.layout import lay_out_pattern
 from kersey.core.cutting.patterns import Pattern, Strip

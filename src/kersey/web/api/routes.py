@@ -10,7 +10,7 @@ from starlette.responses import JSONResponse, Response
 
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
-from kersey.core.quilt.joint_search import best_quilts
+from kersey.core.whole.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
 from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, told

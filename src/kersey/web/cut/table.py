@@ -21,6 +21,7 @@ from kersey.core.measure.length import format_length
 from kersey.core.project.design import CutOrder
 from kersey.core.project.measuring_log import noted
 from kersey.core.project.project import Project
+from kersey.core.sewing.set_height import to_match
 from kersey.core.work.at_table import (
     TableCut,
     after,
@@ -32,7 +33,6 @@ from kersey.core.work.at_table import (
     settings,
     settings_one_by_one,
 )
-from kersey.core.work.set_height import to_match
 from kersey.drawing.at_table import draw_at_table
 from kersey.web.cut.stage import STAGE
 from kersey.web.forms import PageForm, TypedForm, read_form

@@ -5,20 +5,20 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.assembly import How, Make
-from kersey.core.blocks.bargello import Column, columns_of
 from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.techniques.bargello import Column, columns_of
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
 from kersey.core.frame.setting import Seat
+from kersey.core.kits.pieces import slots_of
+from kersey.core.kits.sewn_sets import strip_sets
 from kersey.core.measure.length import format_size
+from kersey.core.mending.way_words import to_join
 from kersey.core.project.design import MOST_LAYERS, KitWish
 from kersey.core.quilt.parts import Source
-from kersey.core.quilt.pieces import slots_of
 from kersey.core.quilt.quilt import Placed, Quilt
-from kersey.core.quilt.sewn_sets import strip_sets
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.step_words import sheet_words
-from kersey.core.work.way_words import to_join
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
 from kersey.core.yields.cut_words import strip_words

@@ -9,8 +9,7 @@ from typing import Literal
 from pydantic import Field
 
 from kersey.core.measure.length import Units, format_size, parse_length
-from kersey.core.work.at_table import TableCut
-from kersey.core.work.mishap import (
+from kersey.core.mending.mishap import (
     BadMishap,
     Happened,
     Lies,
@@ -22,6 +21,7 @@ from kersey.core.work.mishap import (
     things,
     under_the_ruler,
 )
+from kersey.core.work.at_table import TableCut
 from kersey.web.forms import Length, PageForm
 
 # The thing is what the cut at the table is made in, all its layers.

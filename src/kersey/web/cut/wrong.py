@@ -14,14 +14,14 @@ from sqlalchemy.orm import Session
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.errors import InvalidValue
+from kersey.core.mending.mishap import Happened, Lies, as_it_lies
+from kersey.core.mending.replanning import all_ways, first_ways
+from kersey.core.mending.taken_back import before_of, taken_back
+from kersey.core.mending.way_words import verdict, way_words
+from kersey.core.mending.ways import Way, WayKind, Ways
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.at_table import TableCut, cuts_at_table, kits_of, made
-from kersey.core.work.mishap import Happened, Lies, as_it_lies
-from kersey.core.work.replanning import all_ways, first_ways
-from kersey.core.work.taken_back import before_of, taken_back
-from kersey.core.work.way_words import verdict, way_words
-from kersey.core.work.ways import Way, WayKind, Ways
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.spoiled import draw_spoiled
 from kersey.store.mishaps import enter_mishap, forget_last, last_way_back, mishaps

@@ -6,9 +6,9 @@ from fastapi import APIRouter, Query, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.planning.plan_question import dealt_again, exchanged
 from kersey.core.project.design import KitWish
 from kersey.core.project.project import Project
-from kersey.core.quilt.planning import dealt_again, exchanged
 from kersey.web.forms import TypedForm, read_form
 from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
 from kersey.web.planning import accepted, found_plan

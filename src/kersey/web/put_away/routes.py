@@ -14,13 +14,13 @@ from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.errors import Infeasible, InvalidValue
+from kersey.core.leaving.as_found import BadFound, FoundPieces, read_found
+from kersey.core.leaving.put_away import LEFT, Keeping, Leaving, PutAway, leavings, put_away
 from kersey.core.measure.length import Units, format_areas, format_length, format_size
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
-from kersey.core.work.as_found import BadFound, FoundPieces, read_found
-from kersey.core.work.put_away import LEFT, Keeping, Leaving, PutAway, leavings, put_away
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form

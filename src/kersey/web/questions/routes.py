@@ -15,9 +15,9 @@ from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import FACTS
 from kersey.core.measure.length import Units, format_area, format_areas, format_length
 from kersey.core.measure.spoken import Spoken
+from kersey.core.planning.possible import taken
+from kersey.core.planning.tonight import Tonight, tonight_question
 from kersey.core.project.naming import name_with_block, unused_name
-from kersey.core.quilt.possible import taken
-from kersey.core.quilt.tonight import Tonight, tonight_question
 from kersey.core.stash.standing_questions import Held, held_on, month_ends, strips_by_width
 from kersey.drawing.held_curve import draw_held
 from kersey.store.cupboard import longest_there

@@ -11,11 +11,11 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import noun_for
 from kersey.core.measure.length import Units, format_bought, format_length, format_size
+from kersey.core.planning.possible import Possible
+from kersey.core.planning.tonight import Nearly, Tonight, tonight_question
 from kersey.core.project.naming import FREE_FABRIC, TONIGHT
 from kersey.core.project.project import Project
-from kersey.core.quilt.possible import Possible
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.tonight import Nearly, Tonight, tonight_question
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.just_enough import Mend

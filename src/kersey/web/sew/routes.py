@@ -24,8 +24,8 @@ from kersey.core.project.sewing import (
     School,
 )
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.work.pass_words import pass_title
-from kersey.core.work.passes import (
+from kersey.core.sewing.pass_words import pass_title
+from kersey.core.sewing.passes import (
     Pass,
     after_block,
     after_pass,
@@ -33,7 +33,7 @@ from kersey.core.work.passes import (
     before_pass,
     passes,
 )
-from kersey.core.work.uneven import Doing, evened
+from kersey.core.sewing.uneven import Doing, evened
 from kersey.web.forms import Length, PageForm, TypedForm, read_form
 from kersey.web.open_project import (
     OpenProject,

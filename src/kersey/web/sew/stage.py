@@ -1,7 +1,7 @@
 """Sew: from the model block to the last row."""
 
 from kersey.core.measure.counting import counted
-from kersey.core.work.passes import PASS, blocks_sewn, passes
+from kersey.core.sewing.passes import PASS, blocks_sewn, passes
 from kersey.core.work.work_order import BEFORE_SEWING, FINISHING
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage

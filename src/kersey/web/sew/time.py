@@ -10,10 +10,10 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.project.measuring_log import timed, with_evenings
 from kersey.core.project.sewing import LONGEST_STRETCH, USUAL_STRETCH, Evening, Work
 from kersey.core.quilt.quilt import Quilt
+from kersey.core.sewing.pace import Left, counts, left
+from kersey.core.sewing.passes import passes
+from kersey.core.sewing.schedule import Schedule, schedule
 from kersey.core.work.at_table import cuts_at_table, kits_of
-from kersey.core.work.pace import Left, counts, left
-from kersey.core.work.passes import passes
-from kersey.core.work.schedule import Schedule, schedule
 from kersey.formats.calendar_file import calendar_file
 from kersey.web.download import saved_as
 from kersey.web.forms import PageForm, TypedForm, read_form

@@ -12,10 +12,9 @@ from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_length
 from kersey.core.project.sewing import Follow, Measured, Reading, School
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.wall.numbers import number_of, pins_of
-from kersey.core.work.between_blocks import between_blocks
-from kersey.core.work.feeding import Feed, feed, joined_by, seam_of
-from kersey.core.work.measuring import (
+from kersey.core.sewing.between_blocks import between_blocks
+from kersey.core.sewing.feeding import Feed, feed, joined_by, seam_of
+from kersey.core.sewing.measuring import (
     EASE,
     PerSeam,
     Verdict,
@@ -26,8 +25,8 @@ from kersey.core.work.measuring import (
     said,
     seams_across,
 )
-from kersey.core.work.pass_words import cautions, pass_sentences, pass_title
-from kersey.core.work.passes import (
+from kersey.core.sewing.pass_words import cautions, pass_sentences, pass_title
+from kersey.core.sewing.passes import (
     PASS,
     Pass,
     blocks_sewn,
@@ -35,10 +34,11 @@ from kersey.core.work.passes import (
     passes_done,
     trips_one_by_one,
 )
-from kersey.core.work.pressing import Pressing, PressQuestion, press
-from kersey.core.work.seams import Point
-from kersey.core.work.set_height import match_words, set_heights
-from kersey.core.work.uneven import uneven_blocks
+from kersey.core.sewing.pressing import Pressing, PressQuestion, press
+from kersey.core.sewing.seams import Point
+from kersey.core.sewing.set_height import match_words, set_heights
+from kersey.core.sewing.uneven import uneven_blocks
+from kersey.core.wall.numbers import number_of, pins_of
 from kersey.drawing.patches import draw_make
 from kersey.drawing.pressed import draw_pressed
 from kersey.web.open_project import OpenProject

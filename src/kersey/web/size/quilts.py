@@ -13,10 +13,10 @@ from starlette.responses import RedirectResponse, Response
 from kersey.core.frame.on_bed import OnBed, says
 from kersey.core.frame.purposes import ALL_BEDS
 from kersey.core.frame.size_search import why
-from kersey.core.quilt.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.scheme_score import OPINIONS, Aim, Judge
 from kersey.core.quilt.sums import goes
+from kersey.core.whole.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
+from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge
 from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape

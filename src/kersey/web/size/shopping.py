@@ -12,8 +12,8 @@ from kersey.core.cloth.fabric import Print
 from kersey.core.errors import Infeasible
 from kersey.core.frame.purposes import ALL_BEDS, BEDS, COVERS, METRIC_BEDS, Wish
 from kersey.core.measure.length import Units
+from kersey.core.planning.enough_for import enough_for
 from kersey.core.project.project import Project
-from kersey.core.quilt.enough_for import enough_for
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.shopping import Offer, ShoppingList, shopping_question
 from kersey.core.stash.order import Ordered

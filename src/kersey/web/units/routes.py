@@ -11,8 +11,8 @@ from pydantic import BaseModel, Field
 from starlette.responses import Response
 
 from kersey.core.cloth.forms import Form
-from kersey.core.cutting.plain_fillers import plain_fillers
-from kersey.core.cutting.unit_rows import UnitSort
+from kersey.core.cutting.kinds.plain_fillers import plain_fillers
+from kersey.core.cutting.kinds.unit_rows import UnitSort
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, format_size, parse_length
 from kersey.core.stash.unit_drawer import UnitsOfASize, on_grid, strips_to_cut, units_by_size

@@ -6,9 +6,9 @@ from typing import Any
 
 from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.blocks.choice import written_option
-from kersey.core.blocks.finished_blocks import fate_of
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.recipe import NO, YES, Option
+from kersey.core.blocks.techniques.finished_blocks import fate_of
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
@@ -19,10 +19,10 @@ from kersey.core.measure.length import (
     write_length,
 )
 from kersey.core.measure.spoken import shown
+from kersey.core.planning.possible import seams_of
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
-from kersey.core.quilt.possible import seams_of
 from kersey.web.open_project import OpenProject
 from kersey.web.yield_page.forms import OPTION
 

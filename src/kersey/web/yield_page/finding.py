@@ -5,8 +5,8 @@ from dataclasses import dataclass, replace
 
 from sqlalchemy.exc import IntegrityError, OperationalError
 
+from kersey.core.planning.asking import answer_key, kept_most, yield_question
 from kersey.core.project.question import YieldAsked
-from kersey.core.quilt.asking import answer_key, kept_most, yield_question
 from kersey.core.yields.steps import YieldQuestion, YieldSoFar
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import keep_answer, kept_answer

@@ -8,11 +8,11 @@ from typing import Annotated
 from pydantic import AfterValidator, Field
 
 from kersey.core.blocks.assembly import Size
-from kersey.core.blocks.bargello import WAVE_PARTS, wave_changed
 from kersey.core.blocks.choice import OWN, PIECES, BlockChoice, written_option
 from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.own_pieces import read_pieces
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
+from kersey.core.blocks.techniques.bargello import WAVE_PARTS, wave_changed
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import check_seam

@@ -8,9 +8,9 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue, KerseyError
+from kersey.core.planning.asking import reference_of
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, yield_asked
-from kersey.core.quilt.asking import reference_of
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.claims import CountClaim, Verdict, judge_size

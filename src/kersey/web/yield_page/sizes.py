@@ -6,8 +6,8 @@ from typing import Any
 from fastapi import APIRouter, Query, Request
 from starlette.responses import RedirectResponse, Response
 
+from kersey.core.planning.size_curve import best_sizes, sizes_question
 from kersey.core.project.project import Project
-from kersey.core.quilt.size_curve import best_sizes, sizes_question
 from kersey.drawing.size_curve import draw_size_curve
 from kersey.web.forms import Length, TypedForm, read_form
 from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project

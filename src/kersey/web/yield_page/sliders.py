@@ -8,8 +8,8 @@ from kersey.core.measure.length import (
     EIGHTH,
     Units,
 )
+from kersey.core.planning.asking import SEAM_STEP, reference_of
 from kersey.core.project.question import YieldAsked
-from kersey.core.quilt.asking import SEAM_STEP, reference_of
 
 
 @dataclass(frozen=True)

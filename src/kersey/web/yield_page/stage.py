@@ -2,7 +2,7 @@
 
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_size
-from kersey.core.quilt.standing import Standing
+from kersey.core.planning.standing import Standing
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 

@@ -6,8 +6,8 @@ from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.blocks.bargello import WAVE_PARTS, columns_of
 from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.techniques.bargello import WAVE_PARTS, columns_of
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
@@ -22,9 +22,9 @@ from kersey.core.measure.length import (
     safe_cut,
     write_length,
 )
+from kersey.core.planning.asking import reference_of
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, sample_prints
-from kersey.core.quilt.asking import reference_of
 from kersey.core.yields.by_hand import strip_sum
 from kersey.core.yields.cut_words import strip_words
 from kersey.core.yields.report import Limit, left_by_size

@@ -19,10 +19,10 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.spoken import Spoken
+from kersey.core.planning.possible import Possible, WallQuestion, taken, wall_question
+from kersey.core.planning.standing import Standing
 from kersey.core.project.project import Project
-from kersey.core.quilt.possible import Possible, WallQuestion, taken, wall_question
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.standing import Standing
 from kersey.drawing.quilt import draw_hung
 from kersey.searching.searches import Inquiry
 from kersey.web.forms import TypedForm, read_form

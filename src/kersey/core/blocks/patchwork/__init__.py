@@ -1,0 +1,1 @@
+"""One small file for each block of squares and bars."""

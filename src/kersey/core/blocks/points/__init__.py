@@ -1,0 +1,1 @@
+"""One small file for each block with triangles in it."""

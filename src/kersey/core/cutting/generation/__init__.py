@@ -1,0 +1,1 @@
+"""Patterns priced one after the other, and whole numbers of each."""

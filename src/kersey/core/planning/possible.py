@@ -1,0 +1,348 @@
+"""What the fabric can become: every block as a whole quilt, worked out one after the other.
+
+A quilt here is a first answer, found in a moment: its blocks are those of a plan that the checker
+has judged, its kits are dealt as they come. Where nothing that is pulled may serve a role, as much
+is bought as the rest has use for. Once a block is taken everything is worked out properly.
+"""
+
+from collections import Counter
+from collections.abc import Iterator
+from dataclasses import dataclass, field, replace
+from fractions import Fraction
+from random import Random
+
+from kersey.core.blocks.assembly import Assembly, How, Make
+from kersey.core.blocks.catalogue import as_tried
+from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.recipe import Option, Recipe
+from kersey.core.blocks.whole_piece import whole_piece
+from kersey.core.cloth.forms import Form
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
+from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.errors import KerseyError
+from kersey.core.kits.dealing import deal, laid_in_order
+from kersey.core.kits.pieces import pieces_made, slots_of
+from kersey.core.kits.sewn_sets import strip_sets
+from kersey.core.measure.length import Units, bought_length
+from kersey.core.planning.plan_question import laid, size_wish
+from kersey.core.project.kept_plan import KeptPlan, Kit
+from kersey.core.project.project import Project
+from kersey.core.project.question import YieldAsked, block_of, yield_asked
+from kersey.core.yields.report import checked_plan
+
+# Seconds of search for one block of one size.
+_A_BLOCK = 0.25
+# A block of its usual size that uses less of the cloth than this is tried in other sizes too.
+_GOOD = Fraction(7, 10)
+# Those nearest to the usual size come first, while no more seconds than this have gone by; another
+# size must use so much more of the cloth to be taken.
+_OTHER_SIZES, _WORTH_IT = 0.6, Fraction(1, 10)
+_SIZES = tuple(map(Fraction, (3, 4, 5, 6, 8, 9, 10, 12)))
+# Three minutes a seam with its cutting and pressing, three hours an evening.
+SEAMS_AN_EVENING = 60
+# Cloth that is bought for a role comes off the bolt, and there is enough of it.
+_BOLT = Fraction(360)
+TO_BUY = "to buy"
+_ON_THE_BIAS = frozenset({How.ALL_ROUND, How.SWUNG, How.SLANT, How.ON_THE_SLANT})
+# Seams of one make, whatever it is made of; where parts are joined, one fewer than they are.
+_SEAMS = {How.HALF_SQUARES: 2, How.ALL_ROUND: 4, How.EIGHT: 4, How.TUBE: 2, How.RING: 1}
+_SEWN = frozenset(
+    {How.JOINED, How.AROUND, How.ON_THE_SLANT, How.STRIP_SET, How.QUILTED, How.STRINGS, How.SHEET,
+     How.FLIPPED}
+)  # fmt: skip
+# A crumb has no more square inches than this; a string is no wider.
+_CRUMB, _STRING = Fraction(60), Fraction(3)
+# What makes one whole piece is made in other shapes by an option; longer and narrower than this
+# nobody wants it.
+_SHAPED: dict[str, tuple[str, tuple[Option, ...]]] = {
+    "bargello": ("strips", (0, 12, 16, 20, 24, 30)),
+    "stepped-rows": ("a_row", (5, 7, 9, 11, 13)),
+    "quilt-as-you-go": ("strip", (Fraction(3, 2), Fraction(5, 4), Fraction(2), Fraction(5, 2))),
+}
+_NARROWEST = Fraction(9, 5)
+# Kits are dealt as they come, but always in the same way.
+_SHUFFLE = 5
+
+
+@dataclass(frozen=True)
+class Missing:
+    """A role that nothing pulled may serve, and how much to buy for it, in inches off the bolt."""
+
+    role: str
+    length: Fraction
+
+
+@dataclass(frozen=True)
+class Possible:
+    """A quilt the fabric can become. `used` is the share of the cloth that lies in its blocks."""
+
+    kept: KeptPlan
+    blocks: int
+    bound: int
+    used: Fraction
+    seams: int
+    on_the_bias: bool
+    missing: tuple[Missing, ...] = ()
+
+    @property
+    def key(self) -> str:
+        """What it is known by on the wall: its recipe."""
+        return self.kept.block.recipe
+
+    @property
+    def evenings(self) -> int:
+        """How many evenings the top takes, at three minutes a seam."""
+        return -(-self.seams // SEAMS_AN_EVENING)
+
+
+@dataclass(frozen=True)
+class WallQuestion:
+    """What can this fabric make? Known by its `key`: everything an answer depends on."""
+
+    key: str
+    project: Project = field(compare=False)
+    units: Units = Units.INCHES
+
+    def run(self, clock: Clock) -> "Iterator[tuple[Possible, ...]]":
+        """The quilts found so far, block after block."""
+        found: list[Possible] = []
+        for recipe in as_tried():
+            possible = best_of(self.project, recipe.id, self.units, clock)
+            if possible is not None:
+                found.append(possible)
+                yield tuple(found)
+        yield tuple(found)
+
+
+def wall_question(project: Project, units: Units, no_border: bool = False) -> WallQuestion:
+    """What is asked for a project's fabric, whatever block it has chosen.
+
+    With `no_border` every quilt does without one that would be bought.
+    """
+    design = replace(project.design, rows=None, columns=None)
+    if no_border:
+        design = replace(design, border_width=Fraction(0))
+    project = replace(project, design=design, plan=None, done=frozenset())
+    fabrics = tuple(p for p in project.fabrics if p.for_blocks)
+    facts = [
+        (p.key, p.count, sorted(p.roles), str(p.width), str(p.length), str(p.print), str(p.value))
+        for p in fabrics
+    ]
+    choices = (design.seam, design.by_value, design.wish, design.border_width, design.prints)
+    return WallQuestion(repr((facts, [str(choice) for choice in choices])), project, units)
+
+
+def taken(project: Project, chosen: Possible, no_border: bool = False) -> Project:
+    """The project with the block of a quilt that was chosen, in the size that suits its cloth."""
+    block = replace(chosen.kept.block, whole=(), square=None)
+    follows = block.known is not None and block.known.from_strips and project.strip_width
+    if follows or (block.known and block.known.size_follows):
+        block = replace(block, finished=None)
+    border = Fraction(0) if no_border else project.design.border_width
+    design = replace(
+        project.design, block=block, block_chosen=True, border_width=border, rows=None,
+        columns=None,
+    )  # fmt: skip
+    return replace(project, design=design)
+
+
+def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
+    """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
+    tried = BlockChoice(recipe)
+    known = tried.known
+    if known is None or not _suits(project, known):
+        return None
+    if recipe in _SHAPED:
+        return _best_shape(project, tried, units, clock)
+    best = _possible(project, tried, units, clock)
+    free = known.square and not known.size_of and not known.tally
+    follows = known.from_strips is not None and project.strip_width is not None
+    if not free or follows or (best is not None and best.used >= _GOOD):
+        return best
+    usual, since = known.finished[0], clock()
+    for side in sorted(_SIZES, key=lambda side: max(side / usual, usual / side)):
+        if clock() - since > _OTHER_SIZES:
+            break
+        other = _possible(project, replace(tried, finished=(side, side)), units, clock)
+        if other is not None and (best is None or other.used > best.used + _WORTH_IT):
+            best = other
+        if best is not None and best.used >= _GOOD:
+            break
+    return best
+
+
+def _suits(project: Project, recipe: Recipe) -> bool:
+    """Whether the cloth is of a kind the block is sewn of: strings of strings, crumbs of crumbs."""
+    sizes = [sorted((p.width, p.length)) for p in project.fabrics if p.for_blocks]
+    by_weight = any(p.kept.lot.form is Form.SCRAPS for p in project.fabrics if p.for_blocks)
+    ready = any(p.kept.lot.form is Form.BLOCK for p in project.fabrics if p.for_blocks)
+    if recipe.ready or ready:
+        return bool(recipe.ready) and ready
+    if recipe.crumbs:
+        crumbs = sum(narrow * long <= _CRUMB for narrow, long in sizes)
+        return by_weight or 2 * crumbs > len(sizes)
+    return not recipe.strings or any(narrow <= _STRING for narrow, _ in sizes)
+
+
+def _best_shape(
+    project: Project, block: BlockChoice, units: Units, clock: Clock
+) -> Possible | None:
+    """One whole piece with the option by which it comes out least long and narrow."""
+    name, values = _SHAPED[block.recipe]
+    found = [_possible(project, block.with_option(name, value), units, clock) for value in values]
+    shaped = [(_ratio(each), each) for each in found if each is not None]
+    good = [(ratio, each) for ratio, each in shaped if ratio <= _NARROWEST]
+    return max(good, key=lambda item: (item[1].used, -item[0]), default=(0, None))[1]
+
+
+def _ratio(possible: Possible) -> Fraction:
+    assert possible.kept.finished is not None
+    width, length = possible.kept.finished
+    return max(width, length) / min(width, length)
+
+
+def _possible(project: Project, block: BlockChoice, units: Units, clock: Clock) -> Possible | None:
+    project = replace(project, design=replace(project.design, block=block))
+    try:
+        asked = yield_asked(project)
+        problem, bought = _with_what_is_missing(asked)
+        plan = checked_plan(replace(problem, rules=asked.assembly.rules), Watch(clock, _A_BLOCK))
+        return _quilt(project, asked, plan, bought, units) if plan.blocks else None
+    except KerseyError:
+        return None
+
+
+def _quilt(
+    project: Project, asked: YieldAsked, plan: CuttingPlan, bought: frozenset[str], units: Units
+) -> Possible | None:
+    block, seam, blocks = block_of(project, project.design.seam), project.design.seam, plan.blocks
+    wish, assembly, whole = size_wish(asked, project.design, units), asked.assembly, None
+    if block.makes_one_piece:
+        whole = whole_piece(block, seam, plan)
+        block, assembly = whole.block, whole.assembly
+        wish = wish.of_one_piece(assembly.finished)
+    most = whole.plan if whole else plan
+    grid = wish.grid(most.blocks)
+    if grid is None or assembly.finished is None:
+        return None
+    wanted = min(grid.blocks, most.blocks)
+    shown = replace(most, blocks=wanted, bound=max(wanted, most.bound))
+    kits = (laid_in_order(whole),) if whole else _kits(shown)
+    keys = (*asked.keys, *(f"{TO_BUY} {role}" for role in sorted(bought)))
+    kept = KeptPlan(
+        question="",
+        block=block,
+        seam=seam,
+        finished=assembly.finished,
+        most=most,
+        plan=shown,
+        keys=keys,
+        grid=grid,
+        kits=kits,
+        places=laid(shown, kits, grid),
+    )
+    share = Fraction(wanted, most.blocks)
+    return Possible(
+        kept=kept,
+        blocks=blocks,
+        bound=plan.bound,
+        used=_used(plan) * share,
+        seams=_seams(assembly, shown) + (grid.blocks - 1),
+        on_the_bias=any(make.how in _ON_THE_BIAS for make in assembly.makes),
+        missing=tuple(_to_buy(plan, role, share) for role in sorted(bought)),
+    )
+
+
+def _with_what_is_missing(asked: YieldAsked) -> tuple[CuttingProblem, frozenset[str]]:
+    """The question with a bolt for every role that nothing pulled gives a piece for."""
+    problem = asked.problem
+    roles = {
+        need.role for need in problem.needs if not any(_gives(f, need) for f in problem.fabrics)
+    }
+    if problem.tally or len(roles) == len({need.role for need in problem.needs}):
+        return problem, frozenset()
+    bolts = tuple(
+        Fabric(f"{TO_BUY} {role}", f"{TO_BUY} {role}", Fraction(42), _BOLT, 1,
+               frozenset({role}), form=Form.YARDAGE)
+        for role in sorted(roles)
+    )  # fmt: skip
+    return replace(problem, fabrics=(*problem.fabrics, *bolts)), frozenset(roles)
+
+
+def _gives(fabric: Fabric, need: Need) -> bool:
+    """Whether a piece can be cut from it at all."""
+    turns = ((need.width, need.length_for(1)),) if need.crosscut else fabric.turns(need)
+    fits = any(
+        (w <= fabric.width and h <= fabric.length)
+        or (need.crosscut and w <= fabric.length and h <= fabric.width and not fabric.is_strip)
+        for w, h in turns
+    )
+    return fabric.serves(need) and fits
+
+
+def _used(plan: CuttingPlan) -> Fraction:
+    """The share of what is pulled that the plan cuts into pieces."""
+    there = sum(
+        (f.width * f.length * f.count for f in plan.problem.fabrics if not _bought(f)), Fraction(0)
+    )
+    cut = sum(
+        (cut.width * cut.length * layout.copies
+         for layout in plan.layouts if not _bought(layout.fabric) for cut in layout.cuts),
+        Fraction(0),
+    )  # fmt: skip
+    return cut / there if there else Fraction(0)
+
+
+def _bought(fabric: Fabric) -> bool:
+    return fabric.name.startswith(TO_BUY)
+
+
+def _to_buy(plan: CuttingPlan, role: str, share: Fraction) -> Missing:
+    """How much to buy for a role, for the blocks that are in the quilt."""
+    reach = max(
+        (cut.y + cut.length for layout in plan.layouts
+         if layout.fabric.name == f"{TO_BUY} {role}" for cut in layout.cuts),
+        default=Fraction(0),
+    )  # fmt: skip
+    return Missing(role, bought_length(reach * share))
+
+
+def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:
+    """Kits as they come; where pieces must be of one print, or come off sets, as the rules ask."""
+    problem = plan.problem
+    if problem.strip_sets or problem.rules:
+        return deal(plan).kits
+    shuffle, made = Random(_SHUFFLE), pieces_made(plan)
+    waiting: list[list[str]] = []
+    for need in problem.needs:
+        names = [name for name, pieces in sorted(made.items()) for _ in range(pieces[need])]
+        shuffle.shuffle(names)
+        waiting.append(names)
+    sets = problem.batches(plan.blocks)
+    kits = [tuple(waiting[need].pop() for need in slots_of(problem)) for _ in range(sets)]
+    return tuple(kits[number // problem.batch] for number in range(plan.blocks))
+
+
+def seams_of(assembly: Assembly) -> Fraction:
+    """Seams of one block; those of a strip set are left out, it is sewn for many."""
+    return sum(
+        (_each(make) * assembly.counts[make] / make.gives
+         for make in assembly.makes if not make.long),
+        Fraction(0),
+    )  # fmt: skip
+
+
+def _seams(assembly: Assembly, plan: CuttingPlan) -> int:
+    """Seams that are sewn for all the blocks of a plan."""
+    found = seams_of(assembly) * plan.blocks
+    if plan.problem.strip_sets:
+        sets = Counter(each.kind for each in strip_sets(plan))
+        long = (make for make in assembly.makes if make.long and _each(make))
+        found += sum(_each(make) * sets[assembly.set_of(make)] for make in long)
+    return -int(-found // 1)
+
+
+def _each(make: Make) -> int:
+    """Seams of one make, of parts that are there already."""
+    parts = sum(part.count for part in make.of)
+    return _SEAMS.get(make.how, parts - 1 if make.how in _SEWN else 0)

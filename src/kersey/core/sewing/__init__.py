@@ -1,0 +1,15 @@
+"""Passes, seams and pressing; measuring as it is sewn; time."""
+
+__all__ = [
+    "between_blocks",
+    "feeding",
+    "measuring",
+    "pace",
+    "pass_words",
+    "passes",
+    "pressing",
+    "schedule",
+    "seams",
+    "set_height",
+    "uneven",
+]
