@@ -63,3 +63,22 @@ def test_a_plan_need_not_wait_for_walls(searches: Searches) -> None:
     quick.wait(10_000, 60.0)
     assert quick.over
     assert not any(wall.over for wall in walls)
+
+
+def test_a_process_that_was_ended_as_it_finished_answers_nothing_more(
+    searches: Searches, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """The last answer comes just as nobody asks any more: the process is killed all the same."""
+    begun = searches.ask("one", question("2 mini squares"))
+    end = begun.end
+
+    def once_it_is_over() -> None:
+        begun.wait(10_000, 60.0)
+        end()
+
+    monkeypatch.setattr(begun, "end", once_it_is_over)
+    searches.leave("one")
+    assert begun.over
+    another = searches.ask("other", question("3 mini squares"))
+    another.wait(0, 60.0)
+    assert another.answer is not None

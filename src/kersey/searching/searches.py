@@ -163,7 +163,8 @@ class Searches:
                 search.tell(None)
         with self._lock:
             del self._working[search]
-            if whole:
+            # One that was ended as its last answer came is whole, and its process is killed.
+            if whole and not search.ended:
                 self._idle.append(worker)
             else:
                 if self._kept.get(search.question) is search:
