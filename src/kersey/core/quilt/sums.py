@@ -115,8 +115,10 @@ def _rows(part: Part) -> Iterator[PartSum]:
         called = [_row_name(part, cut, piece) for piece in cut.pieces]
         for place, piece in enumerate(cut.pieces):
             bought = Fraction(0) if place else cut.lacks
+            size = piece.cut_width, piece.cut_length
             yield PartSum(
-                called[place], piece.count, piece.cut_width, piece.cut_length, names, bought,
+                # A key is told narrow side first, as a strip is.
+                called[place], piece.count, min(size), max(size), names, bought,
                 cut.joined, part.kind,
             )  # fmt: skip
 
