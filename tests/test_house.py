@@ -81,6 +81,32 @@ def test_our_styles_and_scripts_load_nothing_from_elsewhere() -> None:
             assert "<script>" not in text, path
 
 
+_COMMENT = re.compile(r"/\*.*?\*/", re.DOTALL)
+_SELECTORS = re.compile(r"([^{}]+)\{[^{}]*\}")
+_CLASS = re.compile(r"[.#]([a-zA-Z][\w-]*)")
+
+
+def _ruled(sheet: Path) -> list[set[str]]:
+    """For each selector of a stylesheet the classes that say where it holds: its outermost."""
+    found = []
+    for selectors in _SELECTORS.findall(_COMMENT.sub("", sheet.read_text())):
+        for selector in re.split(r",(?![^()]*\))", selectors):
+            said = re.sub(r":has\([^()]*\)", "", selector.strip())
+            parts = re.split(r"[\s>+~]+(?![^()\[]*[)\]])", said)
+            outermost = (set(_CLASS.findall(part)) for part in parts)
+            found.append(next(filter(None, outermost), set()))
+    return [classes for classes in found if classes]
+
+
+def test_no_class_is_given_rules_by_two_pages() -> None:
+    sheets = {path.parent.name: _ruled(path) for path in (SOURCE / "web").glob("*/style.css")}
+    everywhere = {page: set().union(*ruled) for page, ruled in sheets.items()}
+    for page in sheets.keys() - {"layout"}:
+        others = set().union(*(all_of for other, all_of in everywhere.items() if other != page))
+        for classes in sheets[page]:
+            assert classes - others, f"{page}: {classes} belongs to another page too"
+
+
 def test_pinned_versions_only() -> None:
     for name in ("run.txt", "dev.txt"):
         lines = (ROOT / "requirements" / name).read_text().splitlines()

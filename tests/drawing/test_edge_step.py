@@ -16,7 +16,7 @@ from kersey.drawing.edge_step import StepColours, draw_bias_strips, draw_edge_st
 F = Fraction
 COLOURS = StepColours("#22303d", "#a8322a", "#cfcabd")
 TOP = F(48), F(60)
-LINE = re.compile(r'd="M([\d.-]+) ([\d.-]+)L([\d.-]+) ([\d.-]+)" class="step-cut"')
+LINE = re.compile(r'd="M([\d.-]+) ([\d.-]+)L([\d.-]+) ([\d.-]+)" class="edge-cut"')
 
 
 @pytest.mark.parametrize("style", EdgeStyle)

@@ -20,9 +20,9 @@ NOW = datetime(2026, 5, 1, tzinfo=UTC)
 
 
 def test_a_shipped_file_has_an_address_that_changes_with_it() -> None:
-    one = templating._static_url("kersey.css")
+    one = templating._static_url("scripts/keys.js")
     other = templating._static_url("scripts/page.js")
-    assert one.startswith("/static/kersey.css?v=")
+    assert one.startswith("/static/scripts/keys.js?v=")
     assert one.split("=")[1] != other.split("=")[1]
 
 

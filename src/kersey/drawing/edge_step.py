@@ -16,7 +16,7 @@ from kersey.drawing.svg import element, number, picture, text
 
 _WIDE, _HIGH, _PX = 12.0, 7.0, 17.0
 _BATTING = "#f3efe2"
-_STITCH, _CUT, _FOLD = "step-stitch", "step-cut", "step-fold"
+_STITCH, _CUT, _FOLD = "step-stitch", "edge-cut", "step-fold"
 _ROOT2 = 2**0.5
 
 Point = tuple[float, float]
@@ -269,7 +269,7 @@ def _pin(scene: _Scene) -> list[str]:
         f"C{left} {top + 1.4} {left - off} {top + 0.5} {left - off} {top - off}"
         f"C{left + 0.4} {top - off} {left + 2} {top} 6 {top}z"
     )
-    backing = element("path", d=d, fill=scene.colours.back, class_="step-cloth")
+    backing = element("path", d=d, fill=scene.colours.back, class_="edge-cloth")
     pins = (
         [(6, top - 0.5), (6, top + 0.7)], [(6, low - 0.7), (6, low + 0.5)],
         [(left - 0.5, 3.5), (left + 0.7, 3.5)], [(right - 0.7, 3.5), (right + 0.5, 3.5)],
@@ -367,7 +367,7 @@ def _box(x: float, y: float, width: float, height: float) -> list[Point]:
 
 def _shape(points: Sequence[Point], fill: str, pale: bool = False) -> str:
     """A piece of cloth; its wrong side is paler."""
-    cloth = element("path", d=f"{_path(points)}z", fill=fill, class_="step-cloth")
+    cloth = element("path", d=f"{_path(points)}z", fill=fill, class_="edge-cloth")
     veil = element("path", d=f"{_path(points)}z", fill="#ffffff", fill_opacity=0.55)
     return cloth + veil if pale else cloth
 

@@ -12,6 +12,7 @@ from starlette.staticfiles import StaticFiles
 
 from kersey.formats import cupboard_csv, kersey_file, order, photograph
 from kersey.store.database import open_database
+from kersey.web import styles
 from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
 from kersey.web.border import routes as border
@@ -79,6 +80,7 @@ def create_app(settings: ServerSettings) -> FastAPI:
     app.include_router(plan.router, include_in_schema=False)
     app.include_router(preferences.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)
+    app.include_router(styles.router, include_in_schema=False)
     app.mount("/static", _KeptFiles(directory=STATIC), name="static")
 
     install_error_pages(app)

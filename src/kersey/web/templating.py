@@ -28,6 +28,7 @@ from kersey.core.measure.length import (
     write_length,
 )
 from kersey.core.measure.spoken import shown
+from kersey.web.styles import styles_url
 from kersey.web.terms import FIELDS, TERMS, terms_in
 
 _WEB = Path(__file__).parent
@@ -45,7 +46,15 @@ def render(
     body = (
         _environment()
         .get_template(template)
-        .render({**context, "url": _url_maker(request), "static": _static_url, "told": set()})
+        .render(
+            {
+                **context,
+                "url": _url_maker(request),
+                "static": _static_url,
+                "styles": styles_url(),
+                "told": set(),
+            }
+        )
     )
     return HTMLResponse(body, status_code=status, headers=dict(headers or {}))
 

@@ -94,7 +94,7 @@ function look() {
   menu.value = [...menu.options].some((each) => each.value === view) ? view : "";
   document.getElementById("lit").value = lit;
   const [kind, name] = [lit.slice(0, lit.indexOf(":")), lit.slice(lit.indexOf(":") + 1)];
-  all.classList.toggle("lit", lit !== "");
+  all.classList.toggle("one-lit", lit !== "");
   for (const path of all.querySelectorAll("#wall-cloth [data-print]")) {
     path.classList.toggle("unlit", lit !== "" && path.dataset[kind] !== name);
   }
