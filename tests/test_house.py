@@ -107,6 +107,12 @@ def test_no_class_is_given_rules_by_two_pages() -> None:
             assert classes - others, f"{page}: {classes} belongs to another page too"
 
 
+def test_lines_of_templates_are_short() -> None:
+    for path in (SOURCE / "web").rglob("*.html"):
+        long = [line for line in path.read_text().splitlines() if len(line) > 120]
+        assert not long, path
+
+
 def test_pinned_versions_only() -> None:
     for name in ("run.txt", "dev.txt"):
         lines = (ROOT / "requirements" / name).read_text().splitlines()
