@@ -1,9 +1,11 @@
 # make demo    set up, and serve the sample world on http://127.0.0.1:8000
 # make test    set up, and run every check and test
+# make quick   the checks and tests for use while one works: everything but browser and road
+# make dev     serve the sample world, started anew whenever a file is saved
 # make setup   only set up: afterwards .venv/bin/kersey works
 # make bench   measure the search for the most blocks, beside others and as fabric grows, and pages
 
-.PHONY: demo test setup bench pictures format
+.PHONY: demo test quick dev setup checks bench pictures format
 BIN := .venv/bin
 
 demo: setup
@@ -11,14 +13,24 @@ demo: setup
 
 setup: .venv/ready
 
-test: .venv/ready-for-tests
+test: checks
 	sh tools/find-browser.sh
+	$(BIN)/pytest -n auto --dist worksteal
+
+quick: checks
+	$(BIN)/pytest -n auto --dist worksteal -m "not slow"
+
+checks: .venv/ready-for-tests
 	$(BIN)/ruff check
 	$(BIN)/ruff format --check
 	$(BIN)/codespell
 	$(BIN)/mypy
 	$(BIN)/lint-imports
-	$(BIN)/pytest -n auto --dist worksteal
+
+dev: setup
+	$(BIN)/python -c "from kersey.demo.sample_world import load_sample_world as load; \
+	from kersey.web.server_settings import sample_folder; load(sample_folder())"
+	$(BIN)/uvicorn --factory kersey.web.app:create_dev_app --reload --reload-dir src
 
 bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.yields

@@ -156,7 +156,8 @@ def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSe
 
 def _run(settings: ServerSettings, kept: str) -> None:
     """Serve until Ctrl-C, then stop cleanly."""
-    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=logging.WARNING)
+    level = settings.log_level
+    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=level.upper())
     try:
         site = create_app(settings)
         listener = open_listener(settings.host, settings.port)
@@ -165,7 +166,7 @@ def _run(settings: ServerSettings, kept: str) -> None:
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
     print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (press Ctrl-C to stop)")
     sys.stdout.flush()
-    server = uvicorn.Server(uvicorn.Config(site, log_level="warning", access_log=False))
+    server = uvicorn.Server(uvicorn.Config(site, log_level=level, access_log=level in ("debug", "info")))
     with suppress(KeyboardInterrupt):
         server.run(sockets=[listener])
     print("\nStopped. Everything is saved.")

@@ -1,6 +1,7 @@
 """The site, as a map."""
 
 import gc
+import logging
 from collections.abc import AsyncIterator, MutableMapping
 from contextlib import asynccontextmanager
 from typing import Any
@@ -28,7 +29,7 @@ from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
 from kersey.web.questions import routes as questions
-from kersey.web.server_settings import ServerSettings
+from kersey.web.server_settings import ServerSettings, sample_folder
 from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
 from kersey.web.tape import routes as tape
@@ -43,6 +44,13 @@ _MOST_READ = 64 * 1024 * 1024
 # Fabric is many small objects that live long: looking for cycles as often as Python does by itself
 # takes half of the time that a large file takes to read.
 gc.set_threshold(100_000, 50, 100)
+
+
+def create_dev_app() -> FastAPI:
+    """The pages over the sample world, for `make dev`: begun anew whenever a file is saved."""
+    settings = ServerSettings(data=sample_folder())
+    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=logging.INFO)
+    return create_app(settings)
 
 
 def create_app(settings: ServerSettings) -> FastAPI:

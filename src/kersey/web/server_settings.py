@@ -3,6 +3,7 @@
 import ipaddress
 import socket
 from pathlib import Path
+from typing import Literal
 
 from platformdirs import user_data_path
 from pydantic import Field
@@ -28,7 +29,7 @@ def camera_folder() -> Path:
 
 class ServerSettings(BaseSettings):
     """Host, port, data folder; the folders that the camera and the label printer write to, the
-    latter beside the data where none is said."""
+    latter beside the data where none is said; how much is logged."""
 
     model_config = SettingsConfigDict(env_prefix="KERSEY_")
 
@@ -37,6 +38,7 @@ class ServerSettings(BaseSettings):
     data: Path = Field(default_factory=own_folder)
     camera: Path = Field(default_factory=camera_folder)
     label_printer: Path | None = None
+    log_level: Literal["debug", "info", "warning", "error"] = "warning"
 
     @property
     def listens_beyond_this_machine(self) -> bool:
