@@ -166,7 +166,9 @@ def _run(settings: ServerSettings, kept: str) -> None:
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
     print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (press Ctrl-C to stop)")
     sys.stdout.flush()
-    server = uvicorn.Server(uvicorn.Config(site, log_level=level, access_log=level in ("debug", "info")))
+    server = uvicorn.Server(
+        uvicorn.Config(site, log_level=level, access_log=level in ("debug", "info"))
+    )
     with suppress(KeyboardInterrupt):
         server.run(sockets=[listener])
     print("\nStopped. Everything is saved.")

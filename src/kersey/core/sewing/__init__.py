@@ -8,6 +8,7 @@ __all__ = [
     "pass_words",
     "passes",
     "pressing",
+    "quilt_pressing",
     "schedule",
     "seams",
     "set_height",

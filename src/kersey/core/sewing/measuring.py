@@ -20,6 +20,8 @@ from kersey.core.project.sewing import Reading
 # Under this a block is as it should be; within this a row is eased in.
 GO_ON, EASE = SIXTEENTH, Fraction(1, 8)
 _MARK = Fraction(1, 32)
+# docs/trade.md section 9: drift is taken back over several strips.
+SPREAD_OVER = 6
 # Rows that differ by no more than this are all off alike.
 _ALIKE = Fraction(1, 8)
 

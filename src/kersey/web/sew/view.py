@@ -6,7 +6,7 @@ from fractions import Fraction
 from hashlib import blake2s
 from typing import Any
 
-from kersey.core.cloth.fabric import Print, Value
+from kersey.core.cloth.fabric import Print
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_length
@@ -16,6 +16,7 @@ from kersey.core.sewing.between_blocks import between_blocks
 from kersey.core.sewing.feeding import Feed, feed, joined_by, seam_of
 from kersey.core.sewing.measuring import (
     EASE,
+    SPREAD_OVER,
     PerSeam,
     Verdict,
     correction,
@@ -34,7 +35,8 @@ from kersey.core.sewing.passes import (
     passes_done,
     trips_one_by_one,
 )
-from kersey.core.sewing.pressing import Pressing, PressQuestion, press
+from kersey.core.sewing.pressing import Pressing, press
+from kersey.core.sewing.quilt_pressing import can_be_pressed, press_question
 from kersey.core.sewing.seams import Point
 from kersey.core.sewing.set_height import match_words, set_heights
 from kersey.core.sewing.uneven import uneven_blocks
@@ -45,9 +47,6 @@ from kersey.web.open_project import OpenProject
 from kersey.web.project_page import project_context
 from kersey.web.sew.stage import STAGE
 
-_DARKNESS = {Value.LIGHT: 0.1, Value.MEDIUM: 0.5, Value.DARK: 0.9}
-# Drift is taken back over so many strips.
-_OVER = 6
 _SHOWN_LOG = 60
 
 
@@ -135,11 +134,6 @@ def _seam(one: Pass, fed: Feed | None) -> tuple[Point, Point] | None:
     return None if seam is None else (seam.begin, seam.end)
 
 
-def can_be_pressed(quilt: Quilt) -> bool:
-    """Whether the seams of its block are known from its patches."""
-    return quilt.assembly.drawn_true and not quilt.plan.block.makes_one_piece
-
-
 def _sample(one: Pass, quilt: Quilt) -> list[Print]:
     """The prints of a make's patches as they are in its first block."""
     kit = quilt.plan.kits[min(placed.kit for placed in quilt.placed)]
@@ -177,21 +171,6 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
         "drawings": _pressed(pressing, quilt),
         "between": between_blocks(quilt, opened.project.sewing.school),
     }
-
-
-def press_question(quilt: Quilt) -> PressQuestion:
-    """The block of a quilt, how dark its patches are, and how its blocks lie beside each other."""
-    kits = [quilt.plan.kits[placed.kit] for placed in quilt.placed]
-    shades = [[_DARKNESS[p.value] for p in quilt.patch_prints(kit)] for kit in kits]
-    dark = tuple(sum(shade) / len(shade) for shade in zip(*shades, strict=True))
-    rows: tuple[tuple[int, ...], ...] = ()
-    straight = quilt.grid.setting is Setting.STRAIGHT and not quilt.sashing.width
-    if straight and not quilt.empty_places:
-        by_row: dict[int, list[int]] = {}
-        for placed in quilt.placed:
-            by_row.setdefault(placed.row, []).append(placed.turn)
-        rows = tuple(tuple(turns) for turns in by_row.values())
-    return PressQuestion(quilt.assembly.patches, quilt.block, dark, rows)
 
 
 def _pressed(pressing: Pressing, quilt: Quilt) -> list[str]:
@@ -378,13 +357,13 @@ def _strips(opened: OpenProject) -> list[str]:
         if not drift.per_seam.off:
             found.append(f"{place.capitalize()}: right on.")
             continue
-        more = correction(drift, _OVER)
+        more = correction(drift, SPREAD_OVER)
         way = "narrower" if drift.per_seam.off < 0 else "wider"
         turn = "less" if drift.per_seam.off < 0 else "more"
         off, back = said(drift.per_seam, opened.units), said(more, opened.units)
         found.append(
-            f"{place.capitalize()}: {way} than planned, {off}. Over the next {_OVER} strips, take "
-            f"{turn} in each seam: {back}."
+            f"{place.capitalize()}: {way} than planned, {off}. Over the next {SPREAD_OVER} strips, "
+            f"take {turn} in each seam: {back}."
         )
     return found
 
