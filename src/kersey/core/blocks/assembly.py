@@ -153,18 +153,23 @@ class Assembly:
     @cached_property
     def needs(self) -> tuple[Need, ...]:
         """What is cut from cloth for one batch: the light side first, then as it shows; at last
-        what does not show, like a foundation."""
+        what does not show, like a foundation. A piece that lies the other way is the same piece."""
         labels = dict.fromkeys((patch.label, patch.role) for patch in self.patches)
         shown = {known_by: place for place, known_by in enumerate(labels)}
         cut = [make for make in self.makes if make.how is How.CUT]
         cut.sort(key=lambda m: (m.role != "light", shown.get((m.name, m.role), len(shown))))
-        return tuple(
-            Need(
-                m.name, m.role, *m.size, int(self.batch * self.counts[m]), m.long,
-                None if m.first == m.size[1] else m.first,
+        alike: dict[tuple[object, ...], Need] = {}
+        for m in cut:
+            count = int(self.batch * self.counts[m])
+            first = None if m.first == m.size[1] else m.first
+            key = m.name, m.role, tuple(sorted(m.size)), m.long, first
+            known = alike.get(key)
+            alike[key] = (
+                replace(known, count=known.count + count)
+                if known
+                else Need(m.name, m.role, *m.size, count, m.long, first)
             )
-            for m in cut
-        )  # fmt: skip
+        return tuple(alike.values())
 
     @cached_property
     def sets(self) -> tuple[StripSet, ...]:

@@ -12,7 +12,7 @@ round have all four outer edges on the bias. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Patch, counted_parts
-from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options
+from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options, triangle
 from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
 
@@ -94,6 +94,24 @@ def half_square_unit(
         patches=patches,
         raw=raw_unit(method, side, seam),
     )
+
+
+def corner_units(
+    side: Fraction, unit: Fraction, seam: Fraction, options: Options
+) -> tuple[Make, Make, Make, Make]:
+    """The units in the four corners of a block so wide, row by row, their dark triangles inward."""
+    far, start = side - unit, Fraction(0)
+    method = method_of(options)
+    found = []
+    for left, top in ((start, start), (far, start), (start, far), (far, far)):
+        right, bottom = left + unit, top + unit
+        outer = left if left == start else right, top if top == start else bottom
+        inner = right if left == start else left, bottom if top == start else top
+        one, other = (outer[0], inner[1]), (inner[0], outer[1])
+        light = triangle("corner", LIGHT, outer, other, one)
+        dark = triangle("corner", DARK, inner, one, other)
+        found.append(half_square_unit("corner unit", method, unit, seam, (light, dark), options))
+    return found[0], found[1], found[2], found[3]
 
 
 def untrimmed_notes(

@@ -1,0 +1,74 @@
+"""Churn dash: a light square in a ring of dark bars and triangles, on a grid of three.
+
+Half-square units at the corners, the dark inward; each side a light bar outside and a dark one
+inside, half a unit wide. Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
+from kersey.core.blocks.half_squares import DARK, LIGHT, METHODS, TWO, corner_units, untrimmed_notes
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+
+
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+    unit = finished[0] / 3
+    corners = corner_units(finished[0], unit, seam, options)
+    middle = piece(rectangle("middle", LIGHT, unit, unit, unit, unit), seam)
+    above, below = (_lying(unit, far, seam) for far in (False, True))
+    left, right = (_standing(unit, far, seam) for far in (False, True))
+    rows = (
+        sewn("outer row", seam, corners[0], above, corners[1]),
+        sewn("middle row", seam, left, middle, right),
+        sewn("outer row", seam, corners[2], below, corners[3]),
+    )
+    return Assembly(sewn("block", seam, *rows), finished)
+
+
+def _lying(unit: Fraction, below: bool, seam: Fraction) -> Make:
+    """The bars above the middle, or below it; the light one lies outside."""
+    top = 2 * unit if below else Fraction(0)
+    roles = (DARK, LIGHT) if below else (LIGHT, DARK)
+    bars = (
+        piece(rectangle("bar", role, unit, top + n * unit / 2, unit, unit / 2), seam)
+        for n, role in enumerate(roles)
+    )
+    return sewn("bars", seam, *bars)
+
+
+def _standing(unit: Fraction, right: bool, seam: Fraction) -> Make:
+    """The bars left of the middle, or right of it; they are the same pieces, turned."""
+    left = 2 * unit if right else Fraction(0)
+    roles = (DARK, LIGHT) if right else (LIGHT, DARK)
+    bars = (
+        piece(rectangle("bar", role, left + n * unit / 2, unit, unit / 2, unit), seam)
+        for n, role in enumerate(roles)
+    )
+    return sewn("bars", seam, *bars)
+
+
+RECIPE = Recipe(
+    id="churn-dash",
+    title="Churn dash",
+    finished=square_of(9),
+    assemble=_assemble,
+    options={"method": TWO},
+    choices={"method": METHODS},
+    notes=untrimmed_notes,
+    facts=Facts(
+        made_from="A center, four pairs of bars and four half-square units.",
+        difficulty=Difficulty.FIRST,
+        sides=(6, 15),
+        suits="One dark print a block on a common background.",
+        pressing=("Toward the bars.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "Bars the wrong way round",
+                "The dark bars meet the dark triangles and make a ring.",
+            ),
+        ),
+    ),
+    about="A ring of dark bars and triangles around a light square.",
+)

@@ -1,0 +1,63 @@
+"""Sawtooth star: a square with eight points, made of four geese and four corners.
+
+On a grid of four. A goose is a bar of 2 x 1 units with a square of 1 flipped over each end; that
+is cut as large as the finished leg and two seams. Source: docs/trade.md section 3.
+"""
+
+from fractions import Fraction
+
+from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
+from kersey.core.blocks.facts import STARCH, Difficulty, Facts
+from kersey.core.blocks.flipped import goose
+from kersey.core.blocks.half_squares import DARK, LIGHT
+from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+
+MIDDLE = "feature"
+
+
+def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+    unit, far = finished[0] / 4, 3 * finished[0] / 4
+
+    def corner(x: Fraction, y: Fraction) -> Make:
+        return piece(rectangle("corner", LIGHT, x, y, unit, unit), seam)
+
+    start = Fraction(0)
+    geese = [
+        goose(box, point, seam, (LIGHT, DARK))
+        for box, point in (
+            ((unit, start, 2 * unit, unit), "down"),
+            ((start, unit, unit, 2 * unit), "right"),
+            ((far, unit, unit, 2 * unit), "left"),
+            ((unit, far, 2 * unit, unit), "up"),
+        )
+    ]
+    middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
+    rows = (
+        sewn("outer row", seam, corner(start, start), geese[0], corner(far, start)),
+        sewn("middle row", seam, geese[1], middle, geese[2]),
+        sewn("outer row", seam, corner(start, far), geese[3], corner(far, far)),
+    )
+    return Assembly(sewn("block", seam, *rows), finished)
+
+
+RECIPE = Recipe(
+    id="sawtooth-star",
+    title="Sawtooth star",
+    finished=square_of(8),
+    assemble=_assemble,
+    facts=Facts(
+        made_from="A center, four corners and four geese with flipped corners.",
+        difficulty=Difficulty.CARE,
+        sides=(4, 16),
+        suits="A feature print for the middle, one dark print a star, a common background.",
+        pressing=("Away from the geese.",),
+        cautions=(STARCH,),
+        mistakes=(
+            (
+                "Points cut off",
+                "Leave a seam allowance beyond each point of a goose when you trim it.",
+            ),
+        ),
+    ),
+    about="A square with eight points around it.",
+)
