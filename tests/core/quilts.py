@@ -1,5 +1,7 @@
 """Projects and quilts from a line of fabric, planned without a clock."""
 
+from functools import lru_cache
+
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.part import PartKind
@@ -32,7 +34,9 @@ def project(line: str = ROLL, **choices: object) -> Project:
     return Project("Throw", line, fabrics, Design(**choices))  # type: ignore[arg-type]
 
 
+@lru_cache(maxsize=200)
 def plan(of: Project, units: Units = Units.INCHES) -> Project:
+    """The project planned; what many tests ask for is worked out once."""
     return planned(of, no_clock, units)
 
 

@@ -7,15 +7,20 @@ import subprocess
 import sys
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from functools import cache
 from pathlib import Path
+from tempfile import mkdtemp
 from threading import Thread
 from typing import Any
 
 import pytest
 import uvicorn
+from fastapi import FastAPI
 from fastapi.testclient import TestClient
 
 from kersey.demo.sample_world import load_sample_world
+from kersey.searching.searches import Searches
+from kersey.store.database import FILE_NAME, open_database
 from kersey.web.app import create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings
@@ -65,9 +70,36 @@ class PatientClient(TestClient):
         return super().post(url, **asked)
 
 
-def client_for(folder: Path) -> TestClient:
+class SharedSearches(Searches):
+    """The searches of every site of a test process: what was found once is known to the next, and
+    the processes go on. A site leaves what it asked for when it closes."""
+
+    def close(self) -> None:
+        for who in list(self._asked):
+            self.leave(who)
+
+
+SEARCHES = SharedSearches()
+
+
+@cache
+def empty_data() -> Path:
+    """Data of nobody, at the newest version: made once, and copied for every site."""
+    folder = Path(mkdtemp())
+    open_database(folder).dispose()
+    return folder / FILE_NAME
+
+
+def app_over(folder: Path) -> FastAPI:
+    if not (folder / FILE_NAME).exists():
+        shutil.copy(empty_data(), folder)
     app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))
-    return PatientClient(app, base_url=ADDRESS, raise_server_exceptions=False)
+    app.state.workroom.searches = SEARCHES
+    return app
+
+
+def client_for(folder: Path) -> TestClient:
+    return PatientClient(app_over(folder), base_url=ADDRESS, raise_server_exceptions=False)
 
 
 @pytest.fixture
@@ -116,7 +148,7 @@ class Site:
     def __init__(self, folder: Path) -> None:
         listener = open_listener("127.0.0.1", 0)
         self.url = f"http://127.0.0.1:{listener.getsockname()[1]}"
-        app = create_app(ServerSettings(data=folder, host="127.0.0.1", port=8000))
+        app = app_over(folder)
         self._engine = app.state.workroom.engine
         settings = uvicorn.Config(app, log_level="warning", access_log=False)
         self._server = uvicorn.Server(settings)
