@@ -171,7 +171,9 @@ def _every_piece_is_drawn_where_it_is_dealt(quilt: Quilt) -> None:
 
 def _every_make_is_named_once(quilt: Quilt) -> None:
     steps = work_order(quilt)
-    assert len({step.key for step in steps}) == len(steps)
+    keys = Counter(step.key for step in steps)
+    twice = sorted({step.name for step in steps if keys[step.key] > 1})
+    assert not twice, f"built more than once: {twice}; place one make with `lying` instead"
     sewn = Counter(step.name for step in steps if step.kind is StepKind.SEW)
     assert sewn == Counter(m.name for m in quilt.assembly.makes if m.how is not How.CUT)
     cut = {need for step in steps if step.layout for need in (c.need for c in step.layout.cuts)}

@@ -233,6 +233,30 @@ def crosscut(name: str, seam: Fraction, *pieces: Make) -> Make:
     return Make(name, How.CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
 
 
+def lying(make: Make, at: Size, quarters: int = 0) -> Make:
+    """The very same make where it lies in a block: turned by quarters, its corner there.
+
+    Two that are built apart are two makes, even where they only lie otherwise.
+
+    >>> F = Fraction
+    >>> bar = piece(Patch("bar", "dark", ((F(0), F(0)), (F(4), F(0)), (F(4), F(1)), (F(0), F(1)))),
+    ...             F("0.25"))
+    >>> upright = lying(bar, (F(6), F(0)), 1)
+    >>> upright == bar, [str(x) for x, _ in upright.patches[0].corners]
+    (True, ['7', '7', '6', '6'])
+    """
+    left, top = (min(corner[axis] for patch in make.patches for corner in patch.corners)
+                 for axis in (0, 1))  # fmt: skip
+    there = _moved(make.patches, (-left, -top))
+    return replace(make, patches=_moved(turned(there, _extent(there), quarters), at))
+
+
+def _moved(patches: Sequence[Patch], by: Size) -> tuple[Patch, ...]:
+    return tuple(
+        replace(p, corners=tuple((x + by[0], y + by[1]) for x, y in p.corners)) for p in patches
+    )
+
+
 def counted_parts(parts: Sequence[Make]) -> tuple[Part, ...]:
     """The makes in their order, those alike that follow one another taken together."""
     return tuple(Part(make, len(list(alike))) for make, alike in groupby(parts))

@@ -10,8 +10,6 @@ from fractions import Fraction
 from kersey.core.blocks.assembly import How, Make, Patch, Size, sewn
 from kersey.core.blocks.recipe import triangle
 
-Box = tuple[Fraction, Fraction, Fraction, Fraction]
-
 
 def flipped_corners(
     name: str, shows: Patch, size: Size, leg: Fraction, seam: Fraction, role: str
@@ -28,26 +26,16 @@ def flipped_corners(
     return _flipped(name, shows, size, flips, leg, seam)
 
 
-def goose(box: Box, point: str, seam: Fraction, roles: tuple[str, str]) -> Make:
-    """A goose in a box (x, y, width, height), its point up, down, left or right: a bar, and a
-    square flipped over either end of its far side."""
-    x, y, wide, high = box
-    ends = {
-        "up": ((x, y + high), (x + wide, y + high), (x + wide / 2, y)),
-        "down": ((x, y), (x + wide, y), (x + wide / 2, y + high)),
-        "right": ((x, y), (x, y + high), (x + wide, y + high / 2)),
-        "left": ((x + wide, y), (x + wide, y + high), (x, y + high / 2)),
-    }[point]
-    first, second, tip = ends
-    leg = min(wide, high)
-    shows = Patch("goose", roles[0], (first, second, tip))
-    outer = [(tip[0], end[1]) if point in ("left", "right") else (end[0], tip[1])
-             for end in (first, second)]  # fmt: skip
+def goose(wide: Fraction, seam: Fraction, shows: str, behind: str) -> Make:
+    """A goose so wide and half as high, point up: a bar, and a square flipped over either end."""
+    high, start = wide / 2, Fraction(0)
+    point, left, right = (high, start), (start, high), (wide, high)
     flips = [
-        triangle("flip", roles[1], end, tip, corner)
-        for end, corner in zip((first, second), outer, strict=True)
+        triangle("flip", behind, left, point, (start, start)),
+        triangle("flip", behind, right, point, (wide, start)),
     ]
-    return _flipped("goose", shows, (wide, high), flips, leg, seam)
+    bird = Patch("goose", shows, (point, right, left))
+    return _flipped("goose", bird, (wide, high), flips, high, seam)
 
 
 def _flipped(

@@ -12,7 +12,7 @@ round have all four outer edges on the bias. Source: docs/trade.md section 3.
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, How, Make, Patch, counted_parts
-from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options, triangle
+from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options
 from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
 
@@ -103,13 +103,15 @@ def corner_units(
     far, start = side - unit, Fraction(0)
     method = method_of(options)
     found = []
-    for left, top in ((start, start), (far, start), (start, far), (far, far)):
+    for n, (left, top) in enumerate(((start, start), (far, start), (start, far), (far, far))):
         right, bottom = left + unit, top + unit
         outer = left if left == start else right, top if top == start else bottom
         inner = right if left == start else left, bottom if top == start else top
         one, other = (outer[0], inner[1]), (inner[0], outer[1])
-        light = triangle("corner", LIGHT, outer, other, one)
-        dark = triangle("corner", DARK, inner, one, other)
+        # So many units come from one light square and one dark one.
+        square = n // AT_A_TIME[method]
+        light = Patch("corner", LIGHT, (outer, other, one), square)
+        dark = Patch("corner", DARK, (inner, one, other), square)
         found.append(half_square_unit("corner unit", method, unit, seam, (light, dark), options))
     return found[0], found[1], found[2], found[3]
 

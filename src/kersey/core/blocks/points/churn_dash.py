@@ -6,7 +6,7 @@ inside, half a unit wide. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Size, lying, piece, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, METHODS, TWO, corner_units, untrimmed_notes
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
@@ -16,8 +16,9 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     unit = finished[0] / 3
     corners = corner_units(finished[0], unit, seam, options)
     middle = piece(rectangle("middle", LIGHT, unit, unit, unit, unit), seam)
-    above, below = (_lying(unit, far, seam) for far in (False, True))
-    left, right = (_standing(unit, far, seam) for far in (False, True))
+    bars = _bars(unit, seam)
+    places = ((unit, Fraction(0)), (2 * unit, unit), (unit, 2 * unit), (Fraction(0), unit))
+    above, right, below, left = (lying(bars, at, n) for n, at in enumerate(places))
     rows = (
         sewn("outer row", seam, corners[0], above, corners[1]),
         sewn("middle row", seam, left, middle, right),
@@ -26,24 +27,11 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     return Assembly(sewn("block", seam, *rows), finished)
 
 
-def _lying(unit: Fraction, below: bool, seam: Fraction) -> Make:
-    """The bars above the middle, or below it; the light one lies outside."""
-    top = 2 * unit if below else Fraction(0)
-    roles = (DARK, LIGHT) if below else (LIGHT, DARK)
+def _bars(unit: Fraction, seam: Fraction) -> Make:
+    """A light bar over a dark one, as they lie above the middle."""
     bars = (
-        piece(rectangle("bar", role, unit, top + n * unit / 2, unit, unit / 2), seam)
-        for n, role in enumerate(roles)
-    )
-    return sewn("bars", seam, *bars)
-
-
-def _standing(unit: Fraction, right: bool, seam: Fraction) -> Make:
-    """The bars left of the middle, or right of it; they are the same pieces, turned."""
-    left = 2 * unit if right else Fraction(0)
-    roles = (DARK, LIGHT) if right else (LIGHT, DARK)
-    bars = (
-        piece(rectangle("bar", role, left + n * unit / 2, unit, unit / 2, unit), seam)
-        for n, role in enumerate(roles)
+        piece(rectangle("bar", role, Fraction(0), n * unit / 2, unit, unit / 2), seam)
+        for n, role in enumerate((LIGHT, DARK))
     )
     return sewn("bars", seam, *bars)
 

@@ -6,7 +6,7 @@ of 4 x 2. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Size, sewn
+from kersey.core.blocks.assembly import Assembly, Size, lying, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.flipped import goose
 from kersey.core.blocks.half_squares import DARK, LIGHT
@@ -19,10 +19,8 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     wide, high = finished
     if high != 2 * wide:
         raise BadRecipe("block.finished", "twice as high as wide, like [4, 8].")
-    each = high / GEESE
-    geese = (
-        goose((Fraction(0), n * each, wide, each), "up", seam, (DARK, LIGHT)) for n in range(GEESE)
-    )
+    bird = goose(wide, seam, DARK, LIGHT)
+    geese = (lying(bird, (Fraction(0), n * high / GEESE)) for n in range(GEESE))
     return Assembly(sewn("block", seam, *geese), finished)
 
 

@@ -6,7 +6,7 @@ is cut as large as the finished leg and two seams. Source: docs/trade.md section
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Size, lying, piece, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.flipped import goose
 from kersey.core.blocks.half_squares import DARK, LIGHT
@@ -22,15 +22,9 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
         return piece(rectangle("corner", LIGHT, x, y, unit, unit), seam)
 
     start = Fraction(0)
-    geese = [
-        goose(box, point, seam, (LIGHT, DARK))
-        for box, point in (
-            ((unit, start, 2 * unit, unit), "down"),
-            ((start, unit, unit, 2 * unit), "right"),
-            ((far, unit, unit, 2 * unit), "left"),
-            ((unit, far, 2 * unit, unit), "up"),
-        )
-    ]
+    bird = goose(2 * unit, seam, LIGHT, DARK)
+    places = ((unit, start, 2), (start, unit, 1), (far, unit, 3), (unit, far, 0))
+    geese = [lying(bird, (x, y), quarters) for x, y, quarters in places]
     middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
     rows = (
         sewn("outer row", seam, corner(start, start), geese[0], corner(far, start)),
