@@ -80,15 +80,15 @@ def _read(quilt: Quilt, seed: int) -> tuple[int, int, int, int, float]:
 def laid_by_lot(quilt: Quilt, seed: int) -> Quilt:
     """A quilt as somebody has laid it, by lot, a third of the blocks turned otherwise."""
     lots = Random(seed)
-    places = list(quilt.plan.places)
+    places = list(quilt.kept.places)
     lots.shuffle(places)
     looks = quilt.assembly.turns
     turns = tuple(
         (turn + lots.choice(looks)) % 4 if lots.random() < 1 / 3 else turn
         for turn in quilt.place_turns
     )
-    kept = replace(quilt.plan, places=tuple(places), laying=Laying(turns))
-    return replace(quilt, plan=kept)
+    kept = replace(quilt.kept, places=tuple(places), laying=Laying(turns))
+    return replace(quilt, kept=kept)
 
 
 def read_rightly(real: Quilt, reading: Reading) -> list[bool]:
@@ -103,7 +103,7 @@ def read_rightly(real: Quilt, reading: Reading) -> list[bool]:
         look(*read) == look(*there)
         for read, there in zip(
             zip(reading.places, reading.turns, strict=True),
-            zip(real.plan.places, real.place_turns, strict=True),
+            zip(real.kept.places, real.place_turns, strict=True),
             strict=True,
         )
     ]

@@ -28,11 +28,11 @@ def main() -> None:
 
 def _otherwise(quilt: Quilt) -> Quilt:
     """Two blocks exchanged and one turned."""
-    places, turns = list(quilt.plan.places), list(quilt.place_turns)
+    places, turns = list(quilt.kept.places), list(quilt.place_turns)
     places[3], places[16] = places[16], places[3]
     turns[9] = (turns[9] + 1) % 4
     return replace(
-        quilt, plan=replace(quilt.plan, places=tuple(places), laying=Laying(tuple(turns)))
+        quilt, kept=replace(quilt.kept, places=tuple(places), laying=Laying(tuple(turns)))
     )
 
 

@@ -88,10 +88,10 @@ def project_of(lines: tuple[str, ...], design: Design, roles: tuple[Role, ...] =
 
 def down_the_road(project: Project) -> Quilt:
     quilt = make_quilt(planned(project, no_clock))
-    kept = quilt.plan
+    kept = quilt.kept
     assert faults(kept.most) == []
-    assert faults(kept.plan) == []
-    assert kit_faults(kept.plan, kept.kits) == []
+    assert faults(kept.cutting) == []
+    assert kit_faults(kept.cutting, kept.kits) == []
     _cloth_is_in_kits_or_left(quilt)
     _every_piece_is_drawn_where_it_is_dealt(quilt)
     _every_make_is_named_once(quilt)
@@ -126,9 +126,9 @@ def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
         block = replace(block, options=() if fabric == "precut" else options)
     project = project_of(lines, Design(block=block))
     quilt = down_the_road(project)
-    assert quilt.plan.possible > 0
+    assert quilt.kept.possible > 0
     again = planned(project, no_clock)
-    assert again.plan == quilt.plan
+    assert again.plan == quilt.kept
 
 
 def _every_sentence_is_said_well(quilt: Quilt) -> None:
@@ -143,7 +143,7 @@ def _every_sentence_is_said_well(quilt: Quilt) -> None:
 def _cloth_is_in_kits_or_left(quilt: Quilt) -> None:
     """Area in is area out: blocks, frame, what is left, and what is lost, never less than none."""
     everything = put_away(quilt)
-    names = {key: f.name for key, f in zip(quilt.plan.keys, quilt.plan.plan.problem.fabrics,
+    names = {key: f.name for key, f in zip(quilt.kept.keys, quilt.kept.cutting.problem.fabrics,
                                            strict=True)}  # fmt: skip
     for fate in everything.fates:
         area = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
@@ -153,16 +153,16 @@ def _cloth_is_in_kits_or_left(quilt: Quilt) -> None:
     whole = Counter({p.fabric: 0 for p in quilt.left})
     for piece in quilt.left:
         whole[piece.fabric] += piece.count if piece.whole else 0
-    for key, fabric in zip(quilt.plan.keys, quilt.plan.plan.problem.fabrics, strict=True):
+    for key, fabric in zip(quilt.kept.keys, quilt.kept.cutting.problem.fabrics, strict=True):
         assert cut[key] + whole[fabric.name] == fabric.count
 
 
 def _every_piece_is_drawn_where_it_is_dealt(quilt: Quilt) -> None:
     """Each piece of a kit shows in the block, by the print it was dealt from, and no other."""
     shown = Counter(quilt.patch_slots)
-    assert set(shown) == set(range(len(quilt.plan.kits[0])))
+    assert set(shown) == set(range(len(quilt.kept.kits[0])))
     for placed in quilt.placed:
-        kit = quilt.plan.kits[placed.kit]
+        kit = quilt.kept.kits[placed.kit]
         assert quilt.patch_prints(kit) == [quilt.prints[kit[slot]] for slot in quilt.patch_slots]
     seams = re.search(r'<path d="([^"]*)"[^>]*stroke-width="0.06"', draw_quilt(quilt))
     assert seams is not None
@@ -177,7 +177,7 @@ def _every_make_is_named_once(quilt: Quilt) -> None:
     sewn = Counter(step.name for step in steps if step.kind is StepKind.SEW)
     assert sewn == Counter(m.name for m in quilt.assembly.makes if m.how is not How.CUT)
     cut = {need for step in steps if step.layout for need in (c.need for c in step.layout.cuts)}
-    assert cut == set(quilt.plan.plan.problem.needs)
+    assert cut == set(quilt.kept.cutting.problem.needs)
     for step in steps:
         words = step_words(step, quilt)
         assert words.title
@@ -222,7 +222,7 @@ def test_worked_figures(
     grid: tuple[int, int] | None,
 ) -> None:
     quilt = down_the_road(project_of(lines, Design(block=BlockChoice(block)), roles))
-    assert (quilt.plan.most.blocks, quilt.plan.most.proved) == (most, True)
+    assert (quilt.kept.most.blocks, quilt.kept.most.proved) == (most, True)
     if grid is not None:
         assert (quilt.size.rows, quilt.size.columns) == grid
 
@@ -231,7 +231,7 @@ def test_charm_squares_of_a_nine_patch_are_used_up() -> None:
     """48 = 12 x 4 light, 60 = 12 x 5 dark: four 2 1/2 squares of each charm square."""
     lines, roles, block, *_ = WORKED[1]
     quilt = down_the_road(project_of(lines, Design(block=BlockChoice(block)), roles))
-    assert sum(layout.copies for layout in quilt.plan.most.layouts) == 27
+    assert sum(layout.copies for layout in quilt.kept.most.layouts) == 27
     assert not quilt.left
 
 
@@ -239,11 +239,11 @@ def test_the_same_strips_as_ever() -> None:
     """40 strips, 9 x 8: 36 are cut, 4 stay whole, an end of 3 is left of each that is cut."""
     design = Design(rows=9, columns=8)
     quilt = down_the_road(project_of(("roll of 40 strips, 20 prints",), design))
-    assert sum(layout.copies for layout in quilt.plan.plan.layouts) == 36
+    assert sum(layout.copies for layout in quilt.kept.cutting.layouts) == 36
     assert sum(piece.count for piece in quilt.left if piece.whole) == 4
     assert {(p.width, p.length) for p in quilt.left if not p.whole} == {(Fraction(5, 2), 3)}
     assert quilt.alike_pairs == 0
-    assert all(len(set(kit)) == 3 for kit in quilt.plan.kits)
+    assert all(len(set(kit)) == 3 for kit in quilt.kept.kits)
 
 
 def test_ticks_are_facts() -> None:
@@ -251,7 +251,7 @@ def test_ticks_are_facts() -> None:
     quilt = make_quilt(project)
     for step in work_order(quilt):
         project = ticked(project, step, done=True)
-    cut = sum(layout.copies for layout in quilt.plan.plan.layouts)
+    cut = sum(layout.copies for layout in quilt.kept.cutting.layouts)
     assert sum(pulled.cut for pulled in project.fabrics) == cut
     from_metric = {step.key for step in work_order(make_quilt(project))}
     assert project.done == from_metric
@@ -280,5 +280,5 @@ def one_more_block(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[
 def test_a_stranger_adds_a_block(one_more_block: str) -> None:
     assert one_more_block in recipes()
     quilt = down_the_road(project_of(FABRICS["precut"], Design(block=BlockChoice(one_more_block))))
-    assert quilt.plan.possible > 0
+    assert quilt.kept.possible > 0
     assert one_more_block not in {recipe.id for recipe in as_tried()[:1]}

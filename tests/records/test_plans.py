@@ -57,7 +57,7 @@ def test_what_is_written_is_read(name: str) -> None:
 def test_every_problem_and_fabric_is_written_once() -> None:
     text = plan_text(kept("strips"))
     assert text.count('"needs"') == 1
-    assert text.count('"form"') == len(kept("strips").plan.problem.fabrics)
+    assert text.count('"form"') == len(kept("strips").cutting.problem.fabrics)
 
 
 def test_documents_of_the_first_version_are_read() -> None:

@@ -67,7 +67,7 @@ def test_fabric_is_known_by_the_place_of_its_lot_in_the_file() -> None:
             BadDocument,
             "choices: .*A seam allowance can be",
         ),
-        (lambda d: d["plan"]["cuttings"].pop("plan"), BadDocument, "plan: plan"),
+        (lambda d: d["plan"]["cuttings"].pop("plan"), BadDocument, "plan: cutting"),
         (lambda d: d.update(sketch="perhaps"), BadDocument, "sketch"),
     ],
 )

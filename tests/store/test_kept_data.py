@@ -100,7 +100,7 @@ def test_quilts_of_strips_come_out_as_they_did(
     project, facts = projects[name], FACTS[name]["quilt"]
     quilt = make_quilt(planned(project, no_clock))
     _is_as_it_was(quilt, facts)
-    now = with_plan(project, quilt.plan, quilt)
+    now = with_plan(project, quilt.kept, quilt)
     steps = work_order(quilt)
     kinds = set().union(*(NOW[kind] for kind in facts["done_kinds"]))
     there = {step.kind for step in steps}
@@ -114,7 +114,7 @@ def test_quilts_of_strips_come_out_as_they_did(
 def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
     size, border = quilt.size, quilt.borders[0] if quilt.size.border_width else None
     binding = quilt.part(PartKind.BINDING)
-    assert (quilt.plan.possible, quilt.blocks_short) == (facts["blocks"], facts["short"])
+    assert (quilt.kept.possible, quilt.blocks_short) == (facts["blocks"], facts["short"])
     assert (size.columns, size.rows) == (facts["columns"], facts["rows"])
     assert (str(size.width), str(size.length)) == (facts["width"], facts["length"])
     assert (border and [str(border.cut_width), border.strips]) == facts["border"]
@@ -122,7 +122,7 @@ def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
     assert [str(binding.length), binding.strips, not binding.cloth.strips] == facts["binding"]
     backing = [str(quilt.backing.width), str(quilt.backing.length), str(quilt.backing_plan.cloth)]
     assert backing == facts["backing"]
-    opened = sum(layout.copies for layout in quilt.plan.plan.layouts)
+    opened = sum(layout.copies for layout in quilt.kept.cutting.layouts)
     there = sum(p.count for p in quilt.project.fabrics if Role.ANY in p.roles or p.for_blocks)
     assert (opened, there - opened) == (facts["cut"], facts["whole"])
     assert quilt.alike_pairs <= facts["alike"]

@@ -24,7 +24,7 @@ def laid_after(acts: int) -> Laid:
     wall = on_wall(QUILT)
     for act in range(acts):
         wall = wall.turned([act % 20])
-    return laid_of(replace(QUILT, plan=wall.kept))
+    return laid_of(replace(QUILT, kept=wall.kept))
 
 
 def test_two_hundred_steps_are_gone_back_and_on_again_after_a_restart(tmp_path: Path) -> None:

@@ -257,12 +257,12 @@ def test_windows_leave_plain_squares_between(wall: TestClient) -> None:
 
 def test_a_photograph_of_the_real_wall_is_read_and_taken(wall: TestClient) -> None:
     quilt = quilt_of(wall)
-    places, turns = list(quilt.plan.places), list(quilt.place_turns)
+    places, turns = list(quilt.kept.places), list(quilt.place_turns)
     places[0], places[7] = places[7], places[0]
     turns[12] = (turns[12] + 1) % 4
-    kept = replace(quilt.plan, places=tuple(places), laying=Laying(tuple(turns)))
+    kept = replace(quilt.kept, places=tuple(places), laying=Laying(tuple(turns)))
     room = Room((0.9, 0.75, 0.55), (0.2, 0.1), 0.03, 1.0, 4.0)
-    picture, corners = photograph_of(replace(quilt, plan=kept), room, 4)
+    picture, corners = photograph_of(replace(quilt, kept=kept), room, 4)
     sent = wall.post(f"{WALL}/real", files={"file": ("wall.jpg", picture)})
     assert sent.status_code == 200
     marks = "&".join(

@@ -71,7 +71,7 @@ def draw_wall(
 
 def _places(quilt: Quilt, lie: Lie) -> str:
     """What can be taken hold of: every place, with its number and what lies there."""
-    pins = quilt.plan.laying.pins if quilt.plan.laying else frozenset[int]()
+    pins = quilt.kept.laying.pins if quilt.kept.laying else frozenset[int]()
     return element(
         "g",
         *(
@@ -90,7 +90,7 @@ def _places(quilt: Quilt, lie: Lie) -> str:
                 data_prints="\n".join(_names(quilt, block)),
             )
             for place, (seat, block, turn) in enumerate(
-                zip(quilt.grid.seats, quilt.plan.places, quilt.place_turns, strict=True)
+                zip(quilt.grid.seats, quilt.kept.places, quilt.place_turns, strict=True)
             )
         ),
         class_="wall-places",
@@ -99,7 +99,7 @@ def _places(quilt: Quilt, lie: Lie) -> str:
 
 def _names(quilt: Quilt, block: int | None) -> list[str]:
     """The prints of a block."""
-    kit = () if block is None else quilt.plan.kits[block]
+    kit = () if block is None else quilt.kept.kits[block]
     return list(dict.fromkeys(quilt.prints[name].name for name in kit))
 
 
@@ -115,7 +115,7 @@ def _said(quilt: Quilt, seat: Seat, block: int | None, turn: int, pinned: bool) 
 
 def _rows(quilt: Quilt, lie: Lie, left: float, em: float) -> str:
     """The number of every row, and the pins that mark it; one piece has no rows to be sewn."""
-    if quilt.plan.block.makes_one_piece:
+    if quilt.kept.block.makes_one_piece:
         return ""
     parts = []
     rows = sorted({seat.row for seat in quilt.grid.seats})
@@ -140,7 +140,7 @@ def _rows(quilt: Quilt, lie: Lie, left: float, em: float) -> str:
 
 def _columns(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
     """The number of every column; of those of one piece that is sewn as columns every fifth."""
-    if quilt.plan.block.makes_one_piece:
+    if quilt.kept.block.makes_one_piece:
         return _columns_of_one_piece(quilt, lie, top, em)
     parts = [
         text(str(seat.column + 1), lie.middle(seat)[0], top - 0.55 * em, font_size=1.2 * em,
@@ -151,12 +151,12 @@ def _columns(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
 
 
 def _columns_of_one_piece(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
-    block = quilt.plan.block
+    block = quilt.kept.block
     if block.known is None or block.known.unit != "column":
         return ""
     x, _ = lie.anchor(Seat(0, 0))
-    seams, parts = 2 * quilt.plan.seam, []
-    for column in columns_of(block.all_options, quilt.plan.seam):
+    seams, parts = 2 * quilt.kept.seam, []
+    for column in columns_of(block.all_options, quilt.kept.seam):
         wide = float(column.width - seams)
         if column.number == 1 or column.number % _EVERY == 0:
             parts.append(text(str(column.number), x + wide / 2, top - 0.55 * em,
@@ -182,7 +182,7 @@ def _numbers(quilt: Quilt, lie: Lie) -> str:
 
 def _anew(quilt: Quilt, lie: Lie) -> str:
     """Places whose block is another since the plan has changed."""
-    laying = quilt.plan.laying
+    laying = quilt.kept.laying
     if laying is None or not laying.anew:
         return ""
     seats = [quilt.grid.seats[place] for place in sorted(laying.anew)]
@@ -190,7 +190,7 @@ def _anew(quilt: Quilt, lie: Lie) -> str:
 
 
 def _pinned(quilt: Quilt, lie: Lie, em: float) -> str:
-    laying = quilt.plan.laying
+    laying = quilt.kept.laying
     heads = []
     for place in sorted(laying.pins) if laying else ():
         x, y = lie.middle(quilt.grid.seats[place])

@@ -133,7 +133,7 @@ def describe(quilt: Quilt) -> str:
         has.append("with a plain border" if borders == 1 else f"with {borders} plain borders")
     return (
         f"Quilt of {quilt.size.columns} by {quilt.size.rows} blocks of "
-        f"{' '.join((quilt.plan.block.title.lower(), *has))}, {size} finished."
+        f"{' '.join((quilt.kept.block.title.lower(), *has))}, {size} finished."
     )
 
 
@@ -333,7 +333,7 @@ def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
     seams: list[str] = []
     for placed in quilt.placed:
         at = lie.anchor(Seat(placed.row, placed.column))
-        kit = quilt.plan.kits[placed.kit]
+        kit = quilt.kept.kits[placed.kit]
         for shape, slot in zip(shapes[placed.turn], slots, strict=True):
             outline = shape.at(*at)
             paths[kit[slot], shape.upright].append(outline)

@@ -24,14 +24,14 @@ def draw_map(quilt: Quilt) -> str:
     lie = Lie(quilt, Fraction(0), Fraction(0))
     wide, long = float(quilt.size.body_width), float(quilt.size.body_length)
     em = float(min(quilt.block)) / 5
-    pins = quilt.plan.laying.pins if quilt.plan.laying else frozenset[int]()
+    pins = quilt.kept.laying.pins if quilt.kept.laying else frozenset[int]()
     seats = quilt.grid.seats
     parts = [
         element("path", d=lie.outline(seats), class_="map-place", fill="none",
                 stroke_width=em / 14)
     ]  # fmt: skip
     for place, (seat, block, turn) in enumerate(
-        zip(seats, quilt.plan.places, quilt.place_turns, strict=True)
+        zip(seats, quilt.kept.places, quilt.place_turns, strict=True)
     ):
         x, y = lie.middle(seat)
         parts.append(_place(x, y, em, number_of(seat), block, turn, place in pins))

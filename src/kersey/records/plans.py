@@ -26,6 +26,7 @@ _PLANS_CUT = ("most", "plan")
 _ANSWERS_CUT = ("plan", "other_way", "even.plan")
 _LEFT_OUT: Mapping[str, Any] = {"plan": True, "other_way": True, "even": {"plan"}}
 Document = dict[str, Any]
+_AS_IT_IS: Mapping[str, str] = {}
 
 
 def plan_text(kept: KeptPlan) -> str:
@@ -35,13 +36,13 @@ def plan_text(kept: KeptPlan) -> str:
 
 def plan_document(kept: KeptPlan) -> Document:
     """A plan as plain words and numbers."""
-    rest = _PLAN.dump_python(kept, mode="json", exclude={"most", "plan"})
-    return _with_cuttings(rest, {"most": kept.most, "plan": kept.plan})
+    rest = _PLAN.dump_python(kept, mode="json", exclude={"most", "cutting"})
+    return _with_cuttings(rest, {"most": kept.most, "plan": kept.cutting})
 
 
 def plan_from(document: Document) -> KeptPlan:
     """The plan a document holds; raises `BadDocument`."""
-    kept: KeptPlan = _read(_PLAN, document, _PLANS_CUT)
+    kept: KeptPlan = _read(_PLAN, document, _PLANS_CUT, {"plan": "cutting"})
     return kept
 
 
@@ -81,7 +82,13 @@ def _with_cuttings(rest: Document, plans: Mapping[str, CuttingPlan | None]) -> D
     return {"version": VERSION, "problems": found, "cuttings": cuttings, **rest}
 
 
-def _read(adapter: TypeAdapter[Any], document: Document, paths: tuple[str, ...]) -> Any:
+def _read(
+    adapter: TypeAdapter[Any],
+    document: Document,
+    paths: tuple[str, ...],
+    called: Mapping[str, str] = _AS_IT_IS,
+) -> Any:
+    """What a document holds; some of its facts are `called` otherwise now."""
     try:
         version = document["version"]
         facts = {key: value for key, value in document.items() if key != "version"}
@@ -89,7 +96,7 @@ def _read(adapter: TypeAdapter[Any], document: Document, paths: tuple[str, ...])
             facts = _with_plans(facts, paths)
         elif version != _FIRST:
             raise BadDocument("This version isn't known.")
-        return adapter.validate_python(facts)
+        return adapter.validate_python({called.get(key, key): v for key, v in facts.items()})
     except ValidationError as error:
         raise BadDocument(first_fault(error)) from error
     except (AttributeError, IndexError, KeyError, TypeError) as error:

@@ -74,10 +74,10 @@ def test_units_of_one_pair_of_squares_lie_in_blocks_of_one_kit() -> None:
     assert kept is not None
     assert kept.possible == 24
     assert len(kept.kits) == 20
-    assert kit_faults(kept.plan, kept.kits) == []
+    assert kit_faults(kept.cutting, kept.kits) == []
     assert all(kept.kits[n] == kept.kits[n - n % 4] for n in range(20))
     mixed = (kept.kits[4], *kept.kits[1:])
-    assert any("cut apart from" in fault for fault in kit_faults(kept.plan, mixed))
+    assert any("cut apart from" in fault for fault in kit_faults(kept.cutting, mixed))
     gives, takes = kept.kits[0][0], kept.kits[8][0]
     after = exchanged(made, 1, gives, takes).plan
     assert after is not None
@@ -97,8 +97,8 @@ def test_window_bricks_and_solid_ones_alternate() -> None:
     kept = made.plan
     assert kept is not None
     # The frame is of one print; the windows of a block are of another.
-    assert kit_faults(kept.plan, kept.kits) == []
-    assert {need.label for need in kept.plan.problem.needs} == {
+    assert kit_faults(kept.cutting, kept.kits) == []
+    assert {need.label for need in kept.cutting.problem.needs} == {
         "side", "end", "window", "sill", "brick",
     }  # fmt: skip
     four = Fraction(4)

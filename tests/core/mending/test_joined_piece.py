@@ -38,7 +38,7 @@ def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed
     except (Infeasible, InvalidValue):
         assume(False)
     seam = lies.kept.seam
-    for need in lies.kept.plan.problem.needs:
+    for need in lies.kept.cutting.problem.needs:
         fabrics = lies.quilt.project.fabrics
         for pulled in pick.sample(fabrics, min(6, len(fabrics))):
             of = fabric_key(pulled)

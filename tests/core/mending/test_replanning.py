@@ -102,10 +102,10 @@ def test_nothing_is_planned_twice_and_nothing_forgotten(name: str, seed: int) ->
 
 def check(at: AtWork) -> None:
     """The plan is good, of what truly is there: each fabric counted once."""
-    plan = at.quilt.plan
-    assert faults(plan.plan) == []
-    assert kit_faults(plan.plan, plan.kits) == []
-    counts = dict(zip(plan.keys, (f.count for f in plan.plan.problem.fabrics), strict=True))
+    plan = at.quilt.kept
+    assert faults(plan.cutting) == []
+    assert kit_faults(plan.cutting, plan.kits) == []
+    counts = dict(zip(plan.keys, (f.count for f in plan.cutting.problem.fabrics), strict=True))
     table = at.project.table
     for pulled in at.project.fabrics:
         key = fabric_key(pulled)
@@ -113,8 +113,8 @@ def check(at: AtWork) -> None:
         assert pulled.cut >= table.pieces_opened(key)
     assert {p.key: p.count for p in table.lying} == {k: n for k, n in counts.items() if "." in k}
     # Nothing on the table goes back whole.
-    opened = {f.name for f in plan.plan.problem.fabrics if f.opened}
-    assert not any(p.whole and p.fabric in opened for p in left_over(plan.plan, plan.kits))
+    opened = {f.name for f in plan.cutting.problem.fabrics if f.opened}
+    assert not any(p.whole and p.fabric in opened for p in left_over(plan.cutting, plan.kits))
     work_order(at.quilt)
 
 
@@ -153,7 +153,7 @@ def test_what_is_sewn_stays_together_and_what_is_lost_is_not_sewn(name: str, see
                 project = after_block(project, of, every, one, block)
     assert blocks_sewn(project, of, every) == [b for b in blocks if b in sewn]
     kits = sorted(kits_begun(project))
-    before = [kit_by_prints(of.plan, of.plan.kits[kit]) for kit in kits]
+    before = [kit_by_prints(of.kept, of.kept.kits[kit]) for kit in kits]
     lies = AtWork(project).lies()
     for way in first_ways(something_spoiled(lies, pick)[0], no_clock).ways:
         if way.project is not None and way.project.plan is not None:

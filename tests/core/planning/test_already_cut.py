@@ -43,8 +43,8 @@ def test_what_is_cut_stays_cut(line: str, block: str, steps: int) -> None:
     assert with_more is not None
     assert with_fewer is not None
     for after in (with_fewer, with_more):
-        assert faults(after.plan) == []
-        assert kit_faults(after.plan, after.kits) == []
+        assert faults(after.cutting) == []
+        assert kit_faults(after.cutting, after.kits) == []
         for group in cut_groups(before):
             if group.key not in begun.done:
                 continue

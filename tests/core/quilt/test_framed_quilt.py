@@ -132,11 +132,11 @@ def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
     assert [each.score for each in found] == sorted((e.score for e in found), reverse=True)
     for each in found:
         quilt = make_quilt(each.chosen_in(planned(), Units.INCHES))
-        assert quilt.size.blocks <= quilt.plan.possible
+        assert quilt.size.blocks <= quilt.kept.possible
         assert (quilt.size.columns, quilt.size.rows) == (each.columns, each.rows)
         taken = make_quilt(each.taken_by(planned(), Units.INCHES))
-        assert (taken.size, faults(taken.plan.plan)) == (quilt.size, [])
-        assert not kit_faults(taken.plan.plan, taken.plan.kits)
+        assert (taken.size, faults(taken.kept.cutting)) == (quilt.size, [])
+        assert not kit_faults(taken.kept.cutting, taken.kept.kits)
         # What the search has promised of what is there, the quilt has.
         if (PartKind.BINDING, 0) in each.from_stash:
             assert part_of(taken, PartKind.BINDING).enough

@@ -157,7 +157,7 @@ def test_what_is_cut_is_what_is_sewn_on_and_put_away(
     binding = quilt.part(PartKind.BINDING)
     if binding is not None:
         pieces = binding_pieces(binding, quilt.scheme.top)
-        edge = edge_plan(design.edge, quilt.scheme.top, quilt.plan.seam,
+        edge = edge_plan(design.edge, quilt.scheme.top, quilt.kept.seam,
                          design.usable_width, Units.INCHES, pieces)  # fmt: skip
         assert sorted(edge.strips) == sorted(binding.cuts[0].runs)
     # Of every fabric that was opened, all is in the quilt, kept, or lost: nothing twice.

@@ -166,7 +166,7 @@ def test_a_size_that_is_too_large_is_said_to_be_short_and_what_would_mend_it() -
     assert made.blocks_short == 14
     assert len(made.empty_places) == 14
     assert made.sizes.current.spare == -14
-    assert [missing.pieces for missing in made.plan.missing] == [8]
+    assert [missing.pieces for missing in made.kept.missing] == [8]
     assert 40 * 5 + 8 * 5 >= 80 * 3 > 40 * 5 + 7 * 5
 
 
@@ -174,8 +174,8 @@ def test_another_size_serves_at_once_from_the_plan_that_is_kept() -> None:
     begun = plan(project(rows=5, columns=4))
     larger = replace(begun, design=replace(begun.design, rows=9, columns=8))
     made = make_quilt(regridded(larger, Units.INCHES))
-    assert (len(made.placed), made.plan.thrifty) == (72, False)
-    assert sum(layout.copies for layout in make_quilt(plan(larger)).plan.plan.layouts) == 36
+    assert (len(made.placed), made.kept.thrifty) == (72, False)
+    assert sum(layout.copies for layout in make_quilt(plan(larger)).kept.cutting.layouts) == 36
     smaller = replace(begun, design=replace(begun.design, rows=3, columns=3))
     assert len(make_quilt(regridded(smaller, Units.INCHES)).placed) == 9
 

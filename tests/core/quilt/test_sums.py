@@ -26,7 +26,7 @@ def not_laid_out(of: Quilt) -> Fraction:
                 - sum(cut.width * cut.length for cut in layout.cuts)
                 - sum(wide * long for wide, long in layout.left)
             )
-            for layout in of.plan.plan.layouts
+            for layout in of.kept.cutting.layouts
         ),
         F(0),
     )
@@ -61,7 +61,7 @@ def test_all_the_cloth_is_somewhere(line: str, block: str, from_left: bool) -> N
 def test_of_strips_in_sets_all_that_is_sewn_is_in_the_blocks() -> None:
     made = quilt(block=SETS, binding_from_left=False)
     sums = goes(made)
-    opened = sum(layout.copies for layout in made.plan.plan.layouts)
+    opened = sum(layout.copies for layout in made.kept.cutting.layouts)
     assert sums.in_blocks + sums.trimmings == opened * F(5, 2) * 42
     assert sums.trimmings == not_laid_out(made)
 

@@ -54,7 +54,7 @@ def test_every_block_is_sewn_once_seam_by_seam(name: str, batch: int) -> None:
             done.add((each.make.name, each.batch))
         assert pass_title(each)
         assert all(pass_sentences(each, of.units))
-    if batch == 0 and not of.plan.block.makes_one_piece:
+    if batch == 0 and not of.kept.block.makes_one_piece:
         assert len(every) <= trips_one_by_one(every)
 
 
@@ -88,8 +88,8 @@ def test_blocks_are_ticked_singly_and_stay_when_laid_or_batched_otherwise() -> N
         assert one.key not in passes_done(project, of, every)
     # In other batches, and laid elsewhere, the same blocks of the same kits are done.
     begun = set(one.kits[:-1])
-    places = tuple(reversed(of.plan.places))
-    laid = make_quilt(replace(project, plan=replace(of.plan, places=places)))
+    places = tuple(reversed(of.kept.places))
+    laid = make_quilt(replace(project, plan=replace(of.kept, places=places)))
     for batch in (1, 5, 0):
         again = [each for each in passes(laid, batch)
                  if (each.make, each.join) == (one.make, one.join)]  # fmt: skip

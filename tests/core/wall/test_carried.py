@@ -35,23 +35,23 @@ def test_a_smaller_quilt_keeps_what_lies_in_it_and_a_larger_one_what_it_can() ->
     before = laid(5, 6)
     for rows, columns, larger in ((4, 5, False), (6, 7, True), (5, 4, False)):
         after = resized(before.project, rows, columns)
-        there = dict(zip(before.grid.seats, before.plan.places, strict=True))
-        keys = before.plan.kits, after.plan.kits
+        there = dict(zip(before.grid.seats, before.kept.places, strict=True))
+        keys = before.kept.kits, after.kept.kits
         same, other = set[int](), set[int]()
         for place, (seat, block) in enumerate(
-            zip(after.grid.seats, after.plan.places, strict=True)
+            zip(after.grid.seats, after.kept.places, strict=True)
         ):
             assert block is not None
             was = there.get(seat)
             alike = was is not None and keys[1][block] == keys[0][was]
             (same if alike else other).add(place)
         # For more blocks kits are dealt anew: what is not the same is said.
-        assert after.plan.laying is not None
-        assert after.plan.laying.anew == other
+        assert after.kept.laying is not None
+        assert after.kept.laying.anew == other
         assert larger or len(same) == rows * columns
-        assert len(set(after.plan.places)) == rows * columns
+        assert len(set(after.kept.places)) == rows * columns
         assert pattern_of(after) == "columns"
-        pinned = {after.grid.seats[place] for place in after.plan.laying.pins}
+        pinned = {after.grid.seats[place] for place in after.kept.laying.pins}
         assert pinned == {before.grid.seats[3]} & {after.grid.seats[place] for place in same}
 
 
@@ -87,5 +87,5 @@ def test_a_version_is_laid_again_as_it_was_kept() -> None:
     otherwise = on_wall(before).swapped(1, 2).turned([5]).pinned([3], False)
     there = make_quilt(replace(before.project, plan=otherwise.kept))
     again = laid_again(kept, there)
-    assert again.places == before.plan.places
-    assert again.laying == replace(before.plan.laying or Laying(()), anew=frozenset())
+    assert again.places == before.kept.places
+    assert again.laying == replace(before.kept.laying or Laying(()), anew=frozenset())

@@ -30,18 +30,18 @@ def read(planned: Quilt, real: Quilt, room: Room, seed: int = 1) -> Reading:
 
 def pair_in(planned: Quilt) -> tuple[int, int]:
     """Two places whose blocks are told apart."""
-    kinds = [planned.plan.kits[block or 0] for block in planned.plan.places]
+    kinds = [planned.kept.kits[block or 0] for block in planned.kept.places]
     return 1, next(p for p in range(9, len(kinds)) if kinds.count(kinds[p]) == 1)
 
 
 def otherwise(planned: Quilt) -> Quilt:
     """Two blocks exchanged, one of another place turned."""
-    places, turns = list(planned.plan.places), list(planned.place_turns)
+    places, turns = list(planned.kept.places), list(planned.place_turns)
     one, other = pair_in(planned)
     places[one], places[other] = places[other], places[one]
     turns[6] = (turns[6] + 1) % 4
-    kept = replace(planned.plan, places=tuple(places), laying=Laying(tuple(turns)))
-    return replace(planned, plan=kept)
+    kept = replace(planned.kept, places=tuple(places), laying=Laying(tuple(turns)))
+    return replace(planned, kept=kept)
 
 
 @pytest.mark.parametrize("planned", [RAILS, LOGS])
@@ -59,23 +59,23 @@ def test_what_was_exchanged_and_turned_is_named_in_any_light(planned: Quilt, see
 def test_a_wall_as_planned_is_said_to_be_so_and_taken_it_is_the_plan() -> None:
     reading = read(RAILS, RAILS, Room((0.8, 0.7, 0.5), (0.3, -0.2), 0.04, 1.0, 4.0))
     assert compare(RAILS, reading).as_planned
-    assert as_read(RAILS, reading) == (RAILS.plan.places, RAILS.place_turns)
+    assert as_read(RAILS, reading) == (RAILS.kept.places, RAILS.place_turns)
 
 
 def test_the_real_layout_taken_is_the_one_that_hangs_there() -> None:
     real = otherwise(LOGS)
     places, turns = as_read(LOGS, read(LOGS, real, room_by_lot(3), 3))
-    kinds = [LOGS.plan.kits[block or 0] for block in places]
-    assert kinds == [LOGS.plan.kits[block or 0] for block in real.plan.places]
+    kinds = [LOGS.kept.kits[block or 0] for block in places]
+    assert kinds == [LOGS.kept.kits[block or 0] for block in real.kept.places]
     assert turns == real.place_turns
     assert len(set(places)) == len(places)
 
 
 def test_an_empty_place_is_missed_and_what_looks_alike_is_not_told() -> None:
     """A hole in the wall; and two blocks whose prints nobody can tell apart."""
-    places = list(RAILS.plan.places)
+    places = list(RAILS.kept.places)
     places[8] = None
-    hole = replace(RAILS, plan=replace(RAILS.plan, places=tuple(places)))
+    hole = replace(RAILS, kept=replace(RAILS.kept, places=tuple(places)))
     found = compare(RAILS, read(RAILS, hole, Room(grain=2.0)))
     assert 8 in (*found.missing, *found.unsure)
     assert not found.exchanged

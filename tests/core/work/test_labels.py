@@ -15,8 +15,8 @@ def test_every_piece_is_in_a_pile_and_in_a_kit(name: str) -> None:
     of = QUILTS[name]
     piles, kits = pile_labels(of), kit_labels(of)
     assert len({(pile.print_name, pile.need) for pile in piles}) == len(piles)
-    batches = {placed.kit // of.plan.plan.problem.batch for placed in of.placed}
-    wanted = {need: need.count * len(batches) for need in of.plan.plan.problem.needs}
+    batches = {placed.kit // of.kept.cutting.problem.batch for placed in of.placed}
+    wanted = {need: need.count * len(batches) for need in of.kept.cutting.problem.needs}
     there = Counter[object]()
     for pile in piles:
         there[pile.need] += pile.count

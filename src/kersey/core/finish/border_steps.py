@@ -94,7 +94,7 @@ def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
 
 def body_size(quilt: Quilt) -> Size:
     """The unfinished top inside its borders, as reckoned."""
-    width, length = (side + 2 * quilt.plan.seam for side in quilt.scheme.body)
+    width, length = (side + 2 * quilt.kept.seam for side in quilt.scheme.body)
     return width, length
 
 
@@ -127,7 +127,7 @@ def _sewn(
     wanted: Size,
     says: Mapping[Axis, SideSays],
 ) -> BorderSewn:
-    design, seam = project.design, quilt.plan.seam
+    design, seam = project.design, quilt.kept.seam
     across = _known(says.get(Axis.ACROSS), size[0])
     down = _known(says.get(Axis.DOWN), size[1])
     # Keys are as wide as they are: they are pieced, not cut to measure.

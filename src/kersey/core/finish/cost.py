@@ -54,7 +54,7 @@ def used_of_forms(quilt: Quilt) -> dict[Form, Fraction]:
     for piece in quilt.left:
         left[piece.fabric] = left.get(piece.fabric, Fraction(0)) + piece.area
     found: dict[Form, Fraction] = {}
-    for fabric in quilt.plan.plan.problem.fabrics:
+    for fabric in quilt.kept.cutting.problem.fabrics:
         used = fabric.width * fabric.length * fabric.count - left.get(fabric.name, Fraction(0))
         if used > 0:
             found[fabric.form] = found.get(fabric.form, Fraction(0)) + used

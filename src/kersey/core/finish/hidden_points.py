@@ -35,7 +35,7 @@ class Hidden:
 
 def hidden_points(quilt: Quilt) -> Hidden:
     """What the edge of a quilt hides. On point nothing but setting triangles reaches the edge."""
-    edge, seam = quilt.project.design.edge, quilt.plan.seam
+    edge, seam = quilt.project.design.edge, quilt.kept.seam
     hides = edge.hides(seam)
     if quilt.borders or hides <= seam or quilt.grid.setting is Setting.ON_POINT:
         return Hidden(hides, ())

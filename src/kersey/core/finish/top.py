@@ -51,7 +51,7 @@ def quilted_now(quilt: Quilt, project: Project) -> Known:
 def finished_now(quilt: Quilt, project: Project) -> Known:
     """The quilt once its edge is finished."""
     edge, known = project.design.edge, quilted_now(quilt, project)
-    width, length = (edge.finished(side, quilt.plan.seam) for side in known.size)
+    width, length = (edge.finished(side, quilt.kept.seam) for side in known.size)
     return Known((width, length), known.rests)
 
 

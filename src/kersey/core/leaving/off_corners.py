@@ -46,13 +46,13 @@ def off_corners(quilt: Quilt) -> tuple[OffCorner, ...]:
     for make in quilt.assembly.makes:
         if make.how is How.FLIPPED:
             falls.update(_of_a_make(quilt, make))
-    if not falls or quilt.plan.plan.problem.strip_sets:
+    if not falls or quilt.kept.cutting.problem.strip_sets:
         return ()
     of_need = {need: (side, count) for (need, side), count in falls.items()}
-    problem, seam = quilt.plan.plan.problem, quilt.plan.seam
+    problem, seam = quilt.kept.cutting.problem, quilt.kept.seam
     slots = slots_of(problem)
     found: Counter[tuple[str, Fraction]] = Counter()
-    kits = pieces_of(quilt.plan.kits, (placed.kit for placed in quilt.placed), problem.batch)
+    kits = pieces_of(quilt.kept.kits, (placed.kit for placed in quilt.placed), problem.batch)
     for kit in kits:
         for name, slot in zip(kit, slots, strict=True):
             side, count = of_need.get(problem.needs[slot], (Fraction(0), 0))
@@ -69,7 +69,7 @@ def _of_a_make(quilt: Quilt, make: Make) -> Iterator[tuple[Need, Fraction]]:
     """What one piece of each need loses: the corner squares a triangle each, what lies under them
     one for every corner."""
     base, *corners = (part.make for part in make.of for _ in range(part.count))
-    needs = {(need.label, need.role): need for need in quilt.plan.plan.problem.needs}
+    needs = {(need.label, need.role): need for need in quilt.kept.cutting.problem.needs}
     squares = dict.fromkeys(corners)
     for corner in squares:
         need = needs.get((corner.name, corner.role))

@@ -156,7 +156,7 @@ def _cut_down(leaving: Leaving, rules: Sequence[CutRule]) -> Leaving:
 def _proposed(quilt: Quilt, keeping: Keeping) -> tuple[Leaving, ...]:
     """All that is left, the largest first: offcuts, ends of strips, spare pieces, triangles that
     fall off flipped corners, and units that are sewn and have no place."""
-    directional = {f.name: f.directional for f in quilt.plan.plan.problem.fabrics}
+    directional = {f.name: f.directional for f in quilt.kept.cutting.problem.fabrics}
     alike: dict[tuple[object, ...], list[LeftPiece]] = {}
     for piece in without_sewn(quilt, quilt.left):
         if not piece.whole:
@@ -275,8 +275,8 @@ def _check_there(quilt: Quilt, opened: dict[str, int]) -> None:
 
 def _keys(quilt: Quilt) -> dict[str, str]:
     """The name in the plan of each fabric by its key."""
-    names = (fabric.name for fabric in quilt.plan.plan.problem.fabrics)
-    return dict(zip(quilt.plan.keys, names, strict=True))
+    names = (fabric.name for fabric in quilt.kept.cutting.problem.fabrics)
+    return dict(zip(quilt.kept.keys, names, strict=True))
 
 
 def _opened(quilt: Quilt) -> dict[str, int]:
@@ -284,7 +284,7 @@ def _opened(quilt: Quilt) -> dict[str, int]:
     whole = {piece.fabric: 0 for piece in quilt.left}
     for piece in quilt.left:
         whole[piece.fabric] += piece.count if piece.whole else 0
-    return {f.name: f.count - whole.get(f.name, 0) for f in quilt.plan.plan.problem.fabrics}
+    return {f.name: f.count - whole.get(f.name, 0) for f in quilt.kept.cutting.problem.fabrics}
 
 
 def _lots(quilt: Quilt, leaving: Leaving) -> Iterator[CupboardLot]:
@@ -363,7 +363,7 @@ def _fates_of_parts(
 
 def _used(quilt: Quilt) -> dict[str, Fraction]:
     """Square inches of each fabric in the blocks, the border and the binding."""
-    plan = quilt.plan.plan
+    plan = quilt.kept.cutting
     pieces = [need for need in plan.problem.needs for _ in range(need.count)]
     found: dict[str, Fraction] = {}
     if plan.problem.strip_sets:
@@ -372,7 +372,7 @@ def _used(quilt: Quilt) -> dict[str, Fraction]:
             areas = (need.width * need.height * count for need, count in made.items())
             found[name] = sum(areas, Fraction(0))
     placed = () if plan.problem.strip_sets else (each.kit for each in quilt.placed)
-    for kit in pieces_of(quilt.plan.kits, placed, plan.problem.batch):
+    for kit in pieces_of(quilt.kept.kits, placed, plan.problem.batch):
         for name, need in zip(kit, pieces, strict=True):
             found[name] = found.get(name, Fraction(0)) + need.width * need.height
     for name, area in used_of_left(quilt).items():

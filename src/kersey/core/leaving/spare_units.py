@@ -59,10 +59,10 @@ class SpareUnits:
 
 def spare_units(quilt: Quilt) -> tuple[SpareUnits, ...]:
     """The units and blocks that are sewn and have no place in the quilt."""
-    if quilt.plan.block.makes_one_piece:
+    if quilt.kept.block.makes_one_piece:
         return ()
     found = Counter[SpareUnits](_from_sets(quilt))
-    if not quilt.plan.plan.problem.strip_sets:
+    if not quilt.kept.cutting.problem.strip_sets:
         found.update(_blocks(quilt))
     least = FACTS[Form.BLOCK].narrowest
     return tuple(
@@ -72,10 +72,10 @@ def spare_units(quilt: Quilt) -> tuple[SpareUnits, ...]:
 
 def without_sewn(quilt: Quilt, left: Iterable[LeftPiece]) -> tuple[LeftPiece, ...]:
     """What is left, without the spare pieces that were sewn into blocks since."""
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     sewn = Counter[tuple[str, Size]]()
     for number in _sewn_sets(quilt):
-        for name, slot in zip(quilt.plan.kits[number * problem.batch], slots_of(problem),
+        for name, slot in zip(quilt.kept.kits[number * problem.batch], slots_of(problem),
                               strict=True):  # fmt: skip
             need = problem.needs[slot]
             sewn[name, (need.width, need.height)] += 1
@@ -89,14 +89,14 @@ def without_sewn(quilt: Quilt, left: Iterable[LeftPiece]) -> tuple[LeftPiece, ..
 
 
 def _from_sets(quilt: Quilt) -> Iterator[SpareUnits]:
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     if not problem.strip_sets:
         return
     makes = {quilt.assembly.set_of(make): make
              for make in quilt.assembly.makes if make.how in _FROM_SETS}  # fmt: skip
-    kits = [quilt.plan.kits[placed.kit] for placed in quilt.placed]
+    kits = [quilt.kept.kits[placed.kit] for placed in quilt.placed]
     block = quilt.assembly.block
-    for kind, segment in segments_over(quilt.plan.plan, quilt.project.design.deal, kits):
+    for kind, segment in segments_over(quilt.kept.cutting, quilt.project.design.deal, kits):
         make = makes.get(kind)
         if make is not None:
             pieces = ((name, place) for place, names in segment for name in names)
@@ -107,24 +107,24 @@ def _from_sets(quilt: Quilt) -> Iterator[SpareUnits]:
 
 def _blocks(quilt: Quilt) -> Iterator[SpareUnits]:
     """Blocks of sets of pieces that are sewn, and lie nowhere."""
-    batch, placed = quilt.plan.plan.problem.batch, {each.kit for each in quilt.placed}
+    batch, placed = quilt.kept.cutting.problem.batch, {each.kit for each in quilt.placed}
     begun = {kit // batch for kit in placed}
-    sewn, slots = _sewn_sets(quilt), slots_of(quilt.plan.plan.problem)
+    sewn, slots = _sewn_sets(quilt), slots_of(quilt.kept.cutting.problem)
     size = quilt.assembly.block.size
-    for number in range(-(-len(quilt.plan.kits) // batch) * batch):
+    for number in range(-(-len(quilt.kept.kits) // batch) * batch):
         of = number // batch
         if number not in placed and (of in begun or of in sewn):
-            pieces = zip(quilt.plan.kits[of * batch], slots, strict=True)
+            pieces = zip(quilt.kept.kits[of * batch], slots, strict=True)
             areas = sorted(_areas(quilt, pieces).items())
             cut = tuple((name, area / batch) for name, area in areas)
-            names = [quilt.plan.kits[of * batch][slot] for slot in quilt.patch_slots]
+            names = [quilt.kept.kits[of * batch][slot] for slot in quilt.patch_slots]
             look = _look(quilt, quilt.assembly.patches, size, names)
             yield SpareUnits(BLOCK, size, 1, cut, of in sewn, look)
 
 
 def _areas(quilt: Quilt, pieces: Iterable[tuple[str, int]]) -> dict[str, Fraction]:
     """Square inches of each fabric in pieces, each for the need at a place."""
-    needs, areas = quilt.plan.plan.problem.needs, dict[str, Fraction]()
+    needs, areas = quilt.kept.cutting.problem.needs, dict[str, Fraction]()
     for name, place in pieces:
         area = needs[place].width * needs[place].height
         areas[name] = areas.get(name, Fraction(0)) + area
@@ -133,7 +133,7 @@ def _areas(quilt: Quilt, pieces: Iterable[tuple[str, int]]) -> dict[str, Fractio
 
 def _in_turn(quilt: Quilt, patches: Sequence[Patch], segment: Segment) -> list[str]:
     """The fabric of every patch of what is crosscut: the strips of a need, one after the other."""
-    needs = quilt.plan.plan.problem.needs
+    needs = quilt.kept.cutting.problem.needs
     waiting = {(needs[place].label, needs[place].role): list(names) for place, names in segment}
     found = []
     for patch in patches:
@@ -146,7 +146,7 @@ def _look(quilt: Quilt, patches: Sequence[Patch], size: Size, names: Sequence[st
     """How a unit looks; None where its patches are not known."""
     if not patches or not all(name in quilt.prints for name in names):
         return None
-    seams = 2 * quilt.plan.seam
+    seams = 2 * quilt.kept.seam
     coloured = ((quilt.prints[name].swatch.blend, patch.corners)
                 for patch, name in zip(patches, names, strict=True))  # fmt: skip
     return write_look(coloured, (size[0] - seams, size[1] - seams))
@@ -154,10 +154,10 @@ def _look(quilt: Quilt, patches: Sequence[Patch], size: Size, names: Sequence[st
 
 def _sewn_sets(quilt: Quilt) -> frozenset[int]:
     """The sets of pieces of which no block lies in the quilt and every seam is ticked."""
-    batch = quilt.plan.plan.problem.batch
+    batch = quilt.kept.cutting.problem.batch
     placed = {each.kit // batch for each in quilt.placed}
-    waiting = set(range(len(quilt.plan.kits) // batch)) - placed
-    if not waiting or quilt.plan.plan.problem.strip_sets:
+    waiting = set(range(len(quilt.kept.kits) // batch)) - placed
+    if not waiting or quilt.kept.cutting.problem.strip_sets:
         return frozenset()
     stems = {tick.rsplit("-", 1)[0] for each in passes(quilt, 1) if each.kits
              for tick in each.ticks[:1]}  # fmt: skip

@@ -100,7 +100,7 @@ class Lies:
     @property
     def kept(self) -> KeptPlan:
         """The plan that the quilt was cut by."""
-        return self.quilt.plan
+        return self.quilt.kept
 
     def project(self) -> Project:
         """The project with its table; the ticks of its cuts are on the table now."""
@@ -125,7 +125,7 @@ def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> 
     """What the ticked cuts have left on the table; raises `OtherPlan` or `AlreadyPutAway`."""
     if quilt.project.put_away:
         raise AlreadyPutAway
-    kept = quilt.plan
+    kept = quilt.kept
     if yield_asked(quilt.project).fingerprint != kept.question:
         raise OtherPlan
     opened = what_lies(quilt, cuts, made)
@@ -175,7 +175,7 @@ def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
     not cut yet is not lost. Raises `BadMishap`."""
     kits, needs = lies.kept.kits, _slot_needs(lies.kept)
     of = _parents(lies.kept)
-    batch = lies.kept.plan.problem.batch
+    batch = lies.kept.cutting.problem.batch
     for number in sorted({block - block % batch for block in blocks}):
         if not 0 <= number < len(kits):
             raise BadMishap(f"Type block numbers from 1 to {len(kits)}.", "blocks")
@@ -223,7 +223,7 @@ def _holds(piece: Piece, now: TableCut) -> bool:
 def set_lost(lies: Lies, number: int) -> Lies:
     """What lies there without the strips of one set, by its number from 0; those that are not cut
     yet are taken off whole fabric. Raises `BadMishap`."""
-    sets = strip_sets(lies.kept.plan, lies.quilt.project.design.deal)
+    sets = strip_sets(lies.kept.cutting, lies.quilt.project.design.deal)
     if not 0 <= number < len(sets):
         raise BadMishap(f"Type strip set numbers from 1 to {len(sets)}.", "blocks")
     of = _parents(lies.kept)
@@ -248,9 +248,9 @@ def still_planned(lies: Lies) -> tuple[YieldAsked, CuttingPlan]:
     for piece in lies.pieces:
         if piece.strips:
             alike[_layout(piece, fabrics[_key_of(lies.table, piece)])] += piece.count
-    problem = replace(asked.problem, rules=lies.kept.plan.problem.rules)
+    problem = replace(asked.problem, rules=lies.kept.cutting.problem.rules)
     layouts = tuple(replace(layout, copies=copies) for layout, copies in alike.items())
-    blocks = lies.kept.plan.blocks
+    blocks = lies.kept.cutting.blocks
     return asked, CuttingPlan(problem, blocks, blocks, layouts)
 
 
@@ -262,7 +262,7 @@ def missing(lies: Lies, plan: CuttingPlan, asked: YieldAsked) -> Pieces:
 def wanted_by(kept: KeptPlan) -> Pieces:
     """The pieces that the kits of a plan take."""
     of, needs, found = _parents(kept), _slot_needs(kept), Pieces()
-    for kit in kept.kits[:: kept.plan.problem.batch]:
+    for kit in kept.kits[:: kept.cutting.problem.batch]:
         found.update((of[name], need) for name, need in zip(kit, needs, strict=True))
     return found
 
@@ -279,10 +279,10 @@ def pieces_there(plan: CuttingPlan, asked: YieldAsked) -> Pieces:
 
 def _lay_there(quilt: Quilt, opened: Opened) -> Iterator[Piece]:
     """What lay there before and is not cut further, with what is planned of it."""
-    keys = dict(zip((f.name for f in quilt.plan.plan.problem.fabrics), quilt.plan.keys,
+    keys = dict(zip((f.name for f in quilt.kept.cutting.problem.fabrics), quilt.kept.keys,
                     strict=True))  # fmt: skip
     left = {lying.key: lying.count - opened.whole[lying.key] for lying in quilt.project.table.lying}
-    for place, layout in enumerate(quilt.plan.plan.layouts):
+    for place, layout in enumerate(quilt.kept.cutting.layouts):
         key = keys[layout.fabric.name]
         copies = layout.copies - opened.begun[place]
         if layout.fabric.opened and copies:
@@ -294,10 +294,10 @@ def _lay_there(quilt: Quilt, opened: Opened) -> Iterator[Piece]:
 
 
 def _still_whole(quilt: Quilt, opened: Opened) -> Iterator[tuple[str, Layout]]:
-    for place, layout in enumerate(quilt.plan.plan.layouts):
+    for place, layout in enumerate(quilt.kept.cutting.layouts):
         copies = layout.copies - opened.begun[place]
         if copies and not layout.fabric.opened:
-            yield quilt.plan.key_of(layout.fabric.name), replace(layout, copies=copies)
+            yield quilt.kept.key_of(layout.fabric.name), replace(layout, copies=copies)
 
 
 def _check_left(thing: Thing, left: Sequence[Rectangle]) -> None:
@@ -400,12 +400,12 @@ def _is(piece: Piece, of: str, size: Rectangle) -> bool:
 
 def _parents(kept: KeptPlan) -> dict[str, str]:
     """What was pulled, for each name in the plan."""
-    fabrics = zip(kept.plan.problem.fabrics, kept.keys, strict=True)
+    fabrics = zip(kept.cutting.problem.fabrics, kept.keys, strict=True)
     return {fabric.name: parent_key(key) for fabric, key in fabrics}
 
 
 def _slot_needs(kept: KeptPlan) -> list[Need]:
-    problem = kept.plan.problem
+    problem = kept.cutting.problem
     return [problem.needs[number] for number in slots_of(problem)]
 
 

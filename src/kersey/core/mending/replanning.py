@@ -119,12 +119,12 @@ class _State:
     @property
     def wanted(self) -> int:
         """How many blocks were planned."""
-        return self.lies.kept.plan.blocks
+        return self.lies.kept.cutting.blocks
 
     @property
     def by_whole_strips(self) -> bool:
         """Whether strips are sewn whole, or all is one piece."""
-        problem = self.lies.kept.plan.problem
+        problem = self.lies.kept.cutting.problem
         return bool(
             problem.strip_sets or problem.tally or self.lies.kept.block.makes_one_piece
         )  # fmt: skip
@@ -348,7 +348,7 @@ class _State:
 
     def to_buy(self) -> Iterator[Way]:
         """The fewest pieces of a sort that was pulled."""
-        for fabrics in sorts_of(self.lies.kept.plan.problem).values():
+        for fabrics in sorts_of(self.lies.kept.cutting.problem).values():
             for pieces in range(1, _MOST_BOUGHT + 1):
                 more = [
                     replace(fabrics[0], name=f"bought {n}", print=f"bought {n}", count=1)
@@ -362,7 +362,7 @@ class _State:
     def _fabric_of(self, of: str) -> Fabric:
         """Whole fabric, or a piece of it, by the key of what was pulled; it may be gone by now."""
         kept = self.lies.kept
-        fabrics = zip(kept.keys, kept.plan.problem.fabrics, strict=True)
+        fabrics = zip(kept.keys, kept.cutting.problem.fabrics, strict=True)
         return next(fabric for key, fabric in fabrics if parent_key(key) == of)
 
     def _way(self, kind: WayKind, plan: CuttingPlan, without: Sequence[int] = ()) -> Way | None:
@@ -450,7 +450,7 @@ class _State:
             seam=before.seam,
             finished=before.finished,
             most=plan,
-            plan=plan,
+            cutting=plan,
             keys=self.asked.keys,
             grid=grid,
             kits=kits,

@@ -56,7 +56,7 @@ def _title(way: Way, before: Quilt, after: Quilt | None, units: Units) -> str:
     if way.kind is WayKind.FEWER and after is not None:
         finished = format_size(after.size.width, after.size.length, units)
         rows = f"{after.size.columns} × {after.size.rows}"
-        if before.plan.block.makes_one_piece:
+        if before.kept.block.makes_one_piece:
             return f"A smaller quilt: {finished}"
         return f"{counted(way.blocks, 'block')}: {rows}, {finished}"
     return _TITLES[way.kind]
@@ -116,7 +116,7 @@ def _size_costs(before: Quilt, after: Quilt, units: Units) -> Iterator[str]:
     was, now = (before.size.width, before.size.length), (after.size.width, after.size.length)
     if was != now:
         yield f"The plan was {format_size(*was, units)}."
-    elif before.plan.block.makes_one_piece or len(after.placed) >= len(before.placed):
+    elif before.kept.block.makes_one_piece or len(after.placed) >= len(before.placed):
         yield f"Same size: {format_size(*now, units)}."
 
 
@@ -143,5 +143,5 @@ def _least_seen(before: Quilt) -> str:
 
 def _name(before: Quilt, key: str) -> str:
     of = {parent_key(k): before.prints[f.name].name for k, f in zip(
-        before.plan.keys, before.plan.plan.problem.fabrics, strict=True)}  # fmt: skip
+        before.kept.keys, before.kept.cutting.problem.fabrics, strict=True)}  # fmt: skip
     return of[parent_key(key)]

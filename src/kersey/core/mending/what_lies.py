@@ -165,7 +165,7 @@ class _Places:
     """Which layout of the plan a layer was cut by: those alike are used up one after the other."""
 
     def __init__(self, quilt: Quilt) -> None:
-        self._layouts = quilt.plan.plan.layouts
+        self._layouts = quilt.kept.cutting.layouts
         self._free = [layout.copies for layout in self._layouts]
 
     def take(self, like: Layout, name: str, pieces: int) -> Counter[int]:

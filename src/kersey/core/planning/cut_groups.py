@@ -44,7 +44,7 @@ def cut_groups(kept: KeptPlan) -> list[CutGroup]:
     A shortage then hurts least: only small pieces are missing (docs/trade.md section 4).
     """
     alike: dict[tuple[object, ...], list[Layout]] = {}
-    for layout in kept.plan.layouts:
+    for layout in kept.cutting.layouts:
         fabric = layout.fabric
         sort = fabric.form, fabric.width, fabric.length, layout.along, layout.cuts
         alike.setdefault(sort, []).append(layout)

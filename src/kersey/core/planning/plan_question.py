@@ -129,7 +129,7 @@ class PlanQuestion:
             seam=self.seam,
             finished=self.finished,
             most=most,
-            plan=plan,
+            cutting=plan,
             keys=self.keys,
             grid=grid,
             kits=dealt.kits,
@@ -149,7 +149,7 @@ class PlanQuestion:
             seam=self.seam,
             finished=piece.assembly.finished,
             most=piece.plan,
-            plan=piece.plan,
+            cutting=piece.plan,
             keys=self.keys,
             grid=size.grid(1),
             kits=kits,
@@ -230,14 +230,14 @@ def regridded(project: Project, units: Units) -> Project:
     if grid is None:
         return project
     wanted = min(grid.blocks, kept.most.blocks)
-    if wanted > kept.plan.blocks:
-        kept = replace(kept, plan=replace(kept.most, blocks=wanted), thrifty=False)
+    if wanted > kept.cutting.blocks:
+        kept = replace(kept, cutting=replace(kept.most, blocks=wanted), thrifty=False)
         kept = _dealt_anew(kept, project, {n: kept.kits[n] for n in kept.pinned})
-    elif wanted < kept.plan.blocks:
+    elif wanted < kept.cutting.blocks:
         # What is cut stays as it was cut: then fewer blocks only leave pieces over.
         kept = replace(kept, thrifty=any(pulled.cut for pulled in project.fabrics))
     if kept.grid is None or grid.seats != kept.grid.seats:
-        places = laid(kept.plan, kept.kits[:wanted], grid)
+        places = laid(kept.cutting, kept.kits[:wanted], grid)
         kept = replace(kept, places=places, missing=(), missing_sought=False)
     return replace(project, plan=replace(kept, grid=grid))
 
@@ -246,7 +246,7 @@ def cut_by(project: Project, cutting: CuttingPlan) -> Project:
     """The project cut in another way for the blocks of its grid, its kits dealt from that."""
     kept = project.plan
     assert kept is not None
-    kept = replace(kept, plan=cutting, thrifty=True, pinned=frozenset())
+    kept = replace(kept, cutting=cutting, thrifty=True, pinned=frozenset())
     kept = _dealt_anew(kept, project, {})
     places = laid(cutting, kept.kits, kept.grid)
     return replace(project, plan=replace(kept, places=places, missing=(), missing_sought=False))
@@ -259,7 +259,7 @@ def dealt_again(project: Project) -> Project:
         return project
     pins = {n: kept.kits[n] for n in kept.pinned}
     kept = _dealt_anew(kept, project, pins)
-    places = kept.places if pins else laid(kept.plan, kept.kits, kept.grid)
+    places = kept.places if pins else laid(kept.cutting, kept.kits, kept.grid)
     return replace(project, plan=replace(kept, places=places))
 
 
@@ -273,7 +273,7 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
     if not 0 <= block < len(kept.kits) or gives not in kept.kits[block]:
         raise NoSuchPiece(f"Block {block + 1} has no “{gives:.40}” to swap.")
     # Blocks of one batch are of the same pieces: they change together.
-    batch = kept.plan.problem.batch
+    batch = kept.cutting.problem.batch
     kits = [list(kit) for kit in kept.kits[::batch]]
     own, pinned = block // batch, {number // batch for number in kept.pinned}
     for slot in (n for n, name in enumerate(kits[own]) if name == gives):
@@ -282,7 +282,7 @@ def exchanged(project: Project, block: int, gives: str, takes: str) -> Project:
                 continue
             kits[own][slot], kit[slot] = takes, gives
             found = tuple(tuple(kits[n // batch]) for n in range(len(kept.kits)))
-            if not kit_faults(replace(kept.plan, blocks=len(found)), found):
+            if not kit_faults(replace(kept.cutting, blocks=len(found)), found):
                 return replace(project, plan=replace(kept, kits=found))
             kits[own][slot], kit[slot] = gives, takes
     raise NoSuchPiece(
@@ -295,8 +295,8 @@ def _dealt_anew(kept: KeptPlan, project: Project, pins: Mapping[int, Kit]) -> Ke
     wished = Wished(project.design.kits, dict(_families(asked)), project.design.deal)
     if kept.block.makes_one_piece:
         return kept
-    dealt = deal(kept.plan, wished, pins)
-    _check(kept.plan, dealt.kits)
+    dealt = deal(kept.cutting, wished, pins)
+    _check(kept.cutting, dealt.kits)
     return replace(kept, kits=dealt.kits, unmet=dealt.unmet)
 
 

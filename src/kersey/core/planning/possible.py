@@ -235,7 +235,7 @@ def _quilt(
         seam=seam,
         finished=assembly.finished,
         most=most,
-        plan=shown,
+        cutting=shown,
         keys=keys,
         grid=grid,
         kits=kits,

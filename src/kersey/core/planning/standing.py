@@ -93,7 +93,7 @@ def what_changes(before: KeptPlan, after: KeptPlan) -> tuple[str, ...]:
         short = _in_words(after.grid.blocks - after.possible)
         blocks += f"; your {after.grid.columns} × {after.grid.rows} layout is {short} short"
     said.append(f"{blocks}.")
-    opened = [sum(layout.copies for layout in kept.plan.layouts) for kept in (before, after)]
+    opened = [sum(layout.copies for layout in kept.cutting.layouts) for kept in (before, after)]
     if opened[0] != opened[1]:
         said.append(f"It cuts into {counted(opened[1], 'piece of fabric')} instead of {opened[0]}.")
     return tuple(said)

@@ -56,7 +56,7 @@ class KeptPlan:
     seam: Fraction
     finished: Size | None
     most: CuttingPlan
-    plan: CuttingPlan
+    cutting: CuttingPlan
     keys: tuple[str, ...]
     grid: Grid | None
     kits: tuple[Kit, ...]
@@ -77,7 +77,7 @@ class KeptPlan:
     def key_of(self, name: str) -> str:
         """The key of a fabric by its name in the problem."""
         return next(
-            key for f, key in zip(self.plan.problem.fabrics, self.keys, strict=True)
+            key for f, key in zip(self.cutting.problem.fabrics, self.keys, strict=True)
             if f.name == name
         )  # fmt: skip
 

@@ -95,7 +95,7 @@ class Quilt:
 
     project: Project
     units: Units
-    plan: KeptPlan
+    kept: KeptPlan
     assembly: Assembly
     sizes: Sizes
     scheme: Scheme
@@ -176,13 +176,13 @@ class Quilt:
     @property
     def as_measured(self) -> bool:
         """Whether its size rests on blocks or rows that were measured, not on reckoned ones."""
-        return self.scheme.block != self.plan.finished
+        return self.scheme.block != self.kept.finished
 
     @property
     def block(self) -> Size:
         """What shows of a block: (width, height)."""
-        assert self.plan.finished is not None
-        return self.plan.finished
+        assert self.kept.finished is not None
+        return self.kept.finished
 
     @property
     def top_width(self) -> Fraction:
@@ -243,7 +243,7 @@ class Quilt:
         return tuple(
             Placed(kit, *seat, turn)
             for seat, kit, turn in zip(
-                self.grid.seats, self.plan.places, self.place_turns, strict=True
+                self.grid.seats, self.kept.places, self.place_turns, strict=True
             )
             if kit is not None
         )
@@ -251,8 +251,8 @@ class Quilt:
     @cached_property
     def place_turns(self) -> tuple[int, ...]:
         """By how many quarters the block of each place is turned."""
-        if self.plan.laying is not None:
-            return self.plan.laying.turns
+        if self.kept.laying is not None:
+            return self.kept.laying.turns
         return tuple(self._turn_at(*self.grid.turning(seat)) for seat in self.grid.seats)
 
     def _turn_at(self, row: int, column: int) -> int:
@@ -263,13 +263,13 @@ class Quilt:
     @property
     def empty_places(self) -> list[Seat]:
         """The places for which there is no block."""
-        there = zip(self.grid.seats, self.plan.places, strict=True)
+        there = zip(self.grid.seats, self.kept.places, strict=True)
         return [seat for seat, kit in there if kit is None]
 
     @cached_property
     def prints(self) -> dict[str, Print]:
         """The print of each fabric of the plan, by its name there."""
-        return _print_names(self.project, self.plan)
+        return _print_names(self.project, self.kept)
 
     def patch_prints(self, kit: Kit) -> list[Print]:
         """The print of each patch of a block, in the order of the assembly's patches."""
@@ -279,25 +279,25 @@ class Quilt:
     def patch_slots(self) -> list[int]:
         """Which piece of a kit each patch is of."""
         first: dict[tuple[str, str], int] = {}
-        needs = self.plan.plan.problem.needs
-        for slot, number in enumerate(slots_of(self.plan.plan.problem)):
+        needs = self.kept.cutting.problem.needs
+        for slot, number in enumerate(slots_of(self.kept.cutting.problem)):
             first.setdefault((needs[number].label, needs[number].role), slot)
         return [first[p.label, p.role] + (p.piece or 0) for p in self.assembly.patches]
 
     @cached_property
     def alike_pairs(self) -> int:
         """Pairs of neighbours made of the very same prints."""
-        return alike_pairs(self.block_prints, self.plan.places, self.grid)
+        return alike_pairs(self.block_prints, self.kept.places, self.grid)
 
     @cached_property
     def alike_unavoidable(self) -> bool:
         """Whether two alike must touch however the blocks are laid."""
-        return alike_unavoidable(self.block_prints, self.plan.places, self.grid)
+        return alike_unavoidable(self.block_prints, self.kept.places, self.grid)
 
     @cached_property
     def block_prints(self) -> list[tuple[str, ...]]:
         """The prints of every kit, by the names that the plan has for them."""
-        return prints_of(self.plan.plan, self.plan.kits)
+        return prints_of(self.kept.cutting, self.kept.kits)
 
 
 def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
@@ -330,13 +330,13 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     return Quilt(
         project=project,
         units=units,
-        plan=kept,
+        kept=kept,
         assembly=kept.block.assembly(kept.seam),
         sizes=sizes,
         scheme=scheme,
         backing=scheme.backed_by(shop),
         batting=scheme.batting,
-        frame=frame_of(project, scheme, left_over(kept.plan, _used(kept)), names, shop),
+        frame=frame_of(project, scheme, left_over(kept.cutting, _used(kept)), names, shop),
         borders=scheme.framed_by(shop),
     )
 
@@ -378,7 +378,7 @@ def _sashing(project: Project, kept: KeptPlan) -> Sashing:
 def _used(kept: KeptPlan) -> Sequence[Kit]:
     """The sets of pieces that lie in the quilt."""
     placed = (number for number in kept.places if number is not None)
-    return pieces_of(kept.kits, placed, kept.plan.problem.batch)
+    return pieces_of(kept.kits, placed, kept.cutting.problem.batch)
 
 
 def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
@@ -398,7 +398,7 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
 
 def _print_names(project: Project, kept: KeptPlan) -> dict[str, Print]:
     known = {fabric_key(pulled): pulled.print for pulled in project.fabrics}
-    fabrics = kept.plan.problem.fabrics
+    fabrics = kept.cutting.problem.fabrics
     return {
         f.name: known.get(parent_key(key), GONE) for f, key in zip(fabrics, kept.keys, strict=True)
     }

@@ -53,7 +53,7 @@ class Goes:
 
 def goes(quilt: Quilt) -> Goes:
     """Where the cloth goes."""
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     pulled = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
     frame = sum(used_of_left(quilt).values(), Fraction(0))
     left = sum((piece.area for piece in quilt.left), Fraction(0))
@@ -89,7 +89,7 @@ def used_of_left(quilt: Quilt) -> dict[str, Fraction]:
 
 
 def _blocks(quilt: Quilt) -> Iterator[PartSum]:
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     sets = problem.batches(len(quilt.placed))
     for need in problem.needs:
         names = tuple(dict.fromkeys(
@@ -139,11 +139,11 @@ def _row_name(part: Part, cut: CutStrips, piece: StripPieces) -> str:
 
 def _in_blocks(quilt: Quilt) -> Fraction:
     """Of every piece that lies in a block. Of strips sewn into sets, all that becomes segments."""
-    kept = quilt.plan
-    problem = kept.plan.problem
+    kept = quilt.kept
+    problem = kept.cutting.problem
     if problem.strip_sets or problem.tally:
         return sum(
-            (cut.width * cut.length * layout.copies for layout in kept.plan.layouts
+            (cut.width * cut.length * layout.copies for layout in kept.cutting.layouts
              for cut in layout.cuts), Fraction(0),
         )  # fmt: skip
     sets = problem.batches(len(quilt.placed))

@@ -167,7 +167,7 @@ def _of_blocks(quilt: Quilt, blocks: Sequence[Placed], sides: Sequence[str]) -> 
     wide, high = quilt.block
     at = {"left": (0, 0), "right": (0, wide), "top": (1, 0), "bottom": (1, high)}
     for placed in blocks:
-        prints = quilt.patch_prints(quilt.plan.kits[placed.kit])
+        prints = quilt.patch_prints(quilt.kept.kits[placed.kit])
         patches = turned(quilt.assembly.patches, quilt.block, placed.turn)
         for patch, cloth in zip(patches, prints, strict=True):
             round_it = pairwise([*patch.corners, patch.corners[0]])

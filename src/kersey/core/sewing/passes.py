@@ -191,8 +191,8 @@ def _numbers(quilt: Quilt) -> dict[int, str]:
 def _batches(quilt: Quilt, kits: Sequence[int], batch: int) -> Iterator[Sequence[int]]:
     """The kits: the model first, then so many at a time. Those that come of one set of pieces stay
     together."""
-    each = quilt.plan.plan.problem.batch
-    if quilt.plan.block.makes_one_piece:
+    each = quilt.kept.cutting.problem.batch
+    if quilt.kept.block.makes_one_piece:
         yield kits
         return
     yield kits[:each]
@@ -203,7 +203,7 @@ def _batches(quilt: Quilt, kits: Sequence[int], batch: int) -> Iterator[Sequence
 
 def _sets(quilt: Quilt, makes: Sequence[Make]) -> Iterator[Pass]:
     """Strip sets, all of a kind at once."""
-    sets = strip_sets(quilt.plan.plan) if quilt.plan.plan.problem.strip_sets else []
+    sets = strip_sets(quilt.kept.cutting) if quilt.kept.cutting.problem.strip_sets else []
     for make in makes:
         kind = quilt.assembly.set_of(make)
         count = sum(each.kind == kind for each in sets) or 1

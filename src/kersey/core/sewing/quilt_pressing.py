@@ -11,12 +11,12 @@ _DARKNESS = {Value.LIGHT: 0.1, Value.MEDIUM: 0.5, Value.DARK: 0.9}
 
 def can_be_pressed(quilt: Quilt) -> bool:
     """Whether the seams of its block are known from its patches."""
-    return quilt.assembly.drawn_true and not quilt.plan.block.makes_one_piece
+    return quilt.assembly.drawn_true and not quilt.kept.block.makes_one_piece
 
 
 def press_question(quilt: Quilt) -> PressQuestion:
     """The block of a quilt, how dark its patches are, and how its blocks lie beside each other."""
-    kits = [quilt.plan.kits[placed.kit] for placed in quilt.placed]
+    kits = [quilt.kept.kits[placed.kit] for placed in quilt.placed]
     shades = [[_DARKNESS[p.value] for p in quilt.patch_prints(kit)] for kit in kits]
     dark = tuple(sum(shade) / len(shade) for shade in zip(*shades, strict=True))
     rows: tuple[tuple[int, ...], ...] = ()

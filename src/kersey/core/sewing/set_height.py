@@ -54,7 +54,7 @@ class Square:
 
 def set_heights(quilt: Quilt, project: Project) -> tuple[SetHeight, ...]:
     """Every kind of strip set of a quilt that is sewn of whole strips, with what was measured."""
-    if not quilt.plan.plan.problem.strip_sets or quilt.plan.block.makes_one_piece:
+    if not quilt.kept.cutting.problem.strip_sets or quilt.kept.block.makes_one_piece:
         return ()
     read = {each.number: each.read for each in project.sewing.of(Measured.SET)}
     sets = (make for make in quilt.assembly.makes if make.how is How.STRIP_SET)
@@ -90,7 +90,7 @@ def match_words(one: SetHeight, units: Units) -> list[str]:
 
 
 def _height(quilt: Quilt, make: Make, number: int, measured: Fraction | None) -> SetHeight:
-    seam, needs = quilt.plan.seam, quilt.assembly.needs
+    seam, needs = quilt.kept.seam, quilt.assembly.needs
     strips = [part.make for part in make.of for _ in range(part.count)]
     reckoned = sum((strip.size[0] - 2 * seam for strip in strips), Fraction(0)) + 2 * seam
     beside = [each for each in _sewn_to(quilt, make) if each.how is How.CUT]

@@ -42,7 +42,7 @@ def laid_as_before(before: Project, after: Project, units: Units) -> Project:
 
 def laid_of(quilt: Quilt) -> Laid:
     """A quilt's arrangement, to be kept."""
-    kept = quilt.plan
+    kept = quilt.kept
     grid = BlockGrid(quilt.grid.rows, quilt.grid.columns, quilt.grid.setting)
     laying = kept.laying or Laying(quilt.place_turns)
     return Laid(grid, _by_keys(kept), kept.places, laying, pattern_of(quilt))
@@ -50,7 +50,7 @@ def laid_of(quilt: Quilt) -> Laid:
 
 def laid_again(laid: Laid, quilt: Quilt) -> KeptPlan:
     """The plan of a quilt, its blocks laid as they were in another arrangement."""
-    kept, laying = quilt.plan, laid.laying
+    kept, laying = quilt.kept, laid.laying
     where = {seat: place for place, seat in enumerate(laid.grid.seats)}
     from_place = [where.get(seat) for seat in quilt.grid.seats]
     wanted = [None if place is None else laid.places[place] for place in from_place]
@@ -82,7 +82,7 @@ def _with(project: Project, kept: KeptPlan) -> Project:
 def _by_keys(kept: KeptPlan) -> tuple[tuple[str, ...], ...]:
     """The kits by the keys of their fabrics, which stay the same whatever these are called, and
     whichever piece of them lies on the table."""
-    fabrics = zip(kept.plan.problem.fabrics, kept.keys, strict=True)
+    fabrics = zip(kept.cutting.problem.fabrics, kept.keys, strict=True)
     keys = {fabric.name: parent_key(key) for fabric, key in fabrics}
     return tuple(tuple(keys[name] for name in kit) for kit in kept.kits)
 
@@ -129,7 +129,7 @@ def _aside(laid: Laid, blocks: Sequence[tuple[str, ...]], found: Sequence[int | 
 
 def _turns(laid: Laid, quilt: Quilt, from_place: Sequence[int | None]) -> tuple[int, ...]:
     """A pattern goes on over the new grid; what was turned by hand stays as it was."""
-    bare = replace(quilt, plan=replace(quilt.plan, laying=None))
+    bare = replace(quilt, kept=replace(quilt.kept, laying=None))
     ways = ways_of_turning(wall_of(quilt), quilt.assembly.turns)
     pattern = next((way.turns for way in ways if way.key == laid.pattern), None)
     if pattern is not None:

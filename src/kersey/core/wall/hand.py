@@ -148,5 +148,5 @@ class OnWall:
 
 def on_wall(quilt: Quilt) -> OnWall:
     """The wall of a quilt as it lies now."""
-    laying = quilt.plan.laying or Laying(quilt.place_turns)
-    return OnWall(quilt.plan, laying, quilt.block[0] == quilt.block[1])
+    laying = quilt.kept.laying or Laying(quilt.place_turns)
+    return OnWall(quilt.kept, laying, quilt.block[0] == quilt.block[1])

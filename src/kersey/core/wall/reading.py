@@ -112,7 +112,7 @@ def read_wall(quilt: Quilt, photograph: Photograph) -> Reading:
 def compare(quilt: Quilt, reading: Reading) -> Compared:
     """What of the real wall is not as planned."""
     wall = wall_of(quilt)
-    planned, turns = quilt.plan.places, quilt.place_turns
+    planned, turns = quilt.kept.places, quilt.place_turns
     kind = [None if b is None else wall.kinds[b] for b in planned]
     real = [None if b is None else wall.kinds[b] for b in reading.places]
     told = [p for p in range(len(planned)) if reading.sure[p]]
@@ -141,7 +141,7 @@ def compare(quilt: Quilt, reading: Reading) -> Compared:
 def as_read(quilt: Quilt, reading: Reading) -> tuple[tuple[int | None, ...], tuple[int, ...]]:
     """The places and turns of the real wall. What was not read lies as planned, where that block
     is not seen elsewhere; else it takes a block that was seen nowhere."""
-    planned = quilt.plan.places
+    planned = quilt.kept.places
     sure = [b if s else None for b, s in zip(reading.places, reading.sure, strict=True)]
     places = _own_numbers(wall_of(quilt), planned, sure)
     taken = {b for b in places if b is not None}

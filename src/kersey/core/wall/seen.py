@@ -218,7 +218,7 @@ def wall_of(quilt: Quilt) -> Wall:
     """The wall of a quilt, with all blocks that its plan makes."""
     sashing = quilt.sashing
     touch = tuple(Way) if not sashing.width else ((Way.RIGHT,) if sashing.rows_only else ())
-    fabrics = quilt.plan.plan.problem.fabrics
+    fabrics = quilt.kept.cutting.problem.fabrics
     directional = {f.print for f in fabrics if f.directional}
     names = {f.name: f.print for f in fabrics}
     numbers = {name: n for n, name in enumerate(dict.fromkeys(names.values()))}
@@ -231,7 +231,7 @@ def wall_of(quilt: Quilt) -> Wall:
         quilt.block,
         quilt.assembly.patches,
         tuple(seen(cloth, name in directional) for name, cloth in shown.items()),
-        tuple(tuple(numbers[names[kit[slot]]] for slot in slots) for kit in quilt.plan.kits),
+        tuple(tuple(numbers[names[kit[slot]]] for slot in slots) for kit in quilt.kept.kits),
         touch,
     )
 

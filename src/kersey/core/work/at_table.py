@@ -134,10 +134,10 @@ def settings(cuts: Iterable[TableCut]) -> int:
 
 def kits_of(quilt: Quilt) -> tuple[KitPieces, ...]:
     """What each kit of the quilt takes, by their numbers; a batch of blocks has one kit."""
-    kept = quilt.plan
-    keys = dict(zip((f.name for f in kept.plan.problem.fabrics), kept.keys, strict=True))
-    needs = [kept.plan.problem.needs[number] for number in slots_of(kept.plan.problem)]
-    used = pieces_of(kept.kits, [placed.kit for placed in quilt.placed], kept.plan.problem.batch)
+    kept = quilt.kept
+    keys = dict(zip((f.name for f in kept.cutting.problem.fabrics), kept.keys, strict=True))
+    needs = [kept.cutting.problem.needs[number] for number in slots_of(kept.cutting.problem)]
+    used = pieces_of(kept.kits, [placed.kit for placed in quilt.placed], kept.cutting.problem.batch)
     return tuple(
         Counter((keys[name], need) for name, need in zip(kit, needs, strict=True)) for kit in used
     )

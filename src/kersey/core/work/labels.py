@@ -134,7 +134,7 @@ SHEETS: dict[str, LabelSheet] = {
 
 def pile_labels(quilt: Quilt) -> tuple[PileLabel, ...]:
     """A label for each pile, the prints in their order and the largest pieces first."""
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     codes, slots = piece_codes(problem.needs), slots_of(problem)
     count, blocks = Counter[tuple[str, Need]](), dict[tuple[str, Need], dict[str, None]]()
     for kit, places in _kits(quilt):
@@ -151,7 +151,7 @@ def pile_labels(quilt: Quilt) -> tuple[PileLabel, ...]:
 
 def kit_labels(quilt: Quilt) -> tuple[KitLabel, ...]:
     """A label for each kit, in the order of their places in the quilt."""
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     codes, slots = piece_codes(problem.needs), slots_of(problem)
     found = []
     for kit, places in _kits(quilt):
@@ -165,11 +165,11 @@ def kit_labels(quilt: Quilt) -> tuple[KitLabel, ...]:
 
 def _kits(quilt: Quilt) -> Iterator[tuple[tuple[str, ...], tuple[str, ...]]]:
     """The kits that lie in the quilt, with the places of their blocks."""
-    batch = quilt.plan.plan.problem.batch
+    batch = quilt.kept.cutting.problem.batch
     places: dict[int, list[str]] = {}
     for placed in quilt.placed:
         places.setdefault(placed.kit // batch, []).append(
             number_of(Seat(placed.row, placed.column))
         )
     for number, of_it in places.items():
-        yield quilt.plan.kits[number * batch], tuple(of_it)
+        yield quilt.kept.kits[number * batch], tuple(of_it)

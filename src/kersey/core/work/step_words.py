@@ -85,8 +85,8 @@ def _measure(step: Step, quilt: Quilt) -> StepWords:
         return StepWords(f"Measure {one}", (f"It should have {size} you can use.",))
     width = format_length(step.size[0], quilt.units)
     sentences = [f"It should be {width} wide. If the edge is pinked, measure to the outer points."]
-    by_hand = strip_sum(quilt.plan.plan.problem)
-    if by_hand is not None and not quilt.plan.block.makes_one_piece:
+    by_hand = strip_sum(quilt.kept.cutting.problem)
+    if by_hand is not None and not quilt.kept.block.makes_one_piece:
         sentences.append(cliff(by_hand, quilt.units))
     return StepWords("Measure one strip", tuple(sentences))
 
@@ -97,7 +97,7 @@ def _keep(step: Step, quilt: Quilt) -> StepWords:
     if used:
         many = "All" if used == step.count else str(used)
         purpose = f"{many} of them are for the border or binding."
-    forms = {fabric.form for fabric in quilt.plan.plan.problem.fabrics}
+    forms = {fabric.form for fabric in quilt.kept.cutting.problem.fabrics}
     form = forms.pop() if len(forms) == 1 else Form.PIECE
     if not FACTS[form].counted:
         names = listed([f"the {fabric.name}" for fabric in step.fabrics])
@@ -111,7 +111,7 @@ def _cut(step: Step, quilt: Quilt) -> StepWords:
     sentences = []
     layers = min(quilt.project.design.layers, step.count)
     # Strips for sets are sewn whole: there is nothing to cut off them but their breadth.
-    in_sets = quilt.plan.plan.problem.strip_sets
+    in_sets = quilt.kept.cutting.problem.strip_sets
     first = layout.cuts[0]
     if (first.width, first.length) == (layout.fabric.width, layout.fabric.length) and not in_sets:
         said = (f"Use them as they are; each is one {shown(first.need.label)}.",)
@@ -155,15 +155,15 @@ def _pieces(count: int, label: str) -> str:
 
 
 def _lay_out(step: Step, quilt: Quilt) -> StepWords:
-    needs = quilt.plan.plan.problem.needs
+    needs = quilt.kept.cutting.problem.needs
     labels = Counter(need.label for need in needs)
     pieces = ", ".join(
         _pieces(need.count, f"{f'{need.role} ' * (labels[need.label] > 1)}{need.label}")
         for need in needs[:_FEW]
     )
     more = f" and {len(needs) - _FEW} other pieces" if len(needs) > _FEW else ""
-    batch = quilt.plan.plan.problem.batch
-    if quilt.plan.block.makes_one_piece:
+    batch = quilt.kept.cutting.problem.batch
+    if quilt.kept.block.makes_one_piece:
         return StepWords(
             "Lay out the pieces in order",
             (f"It takes {pieces}{more}.", "The list shows which print each one is."),
@@ -289,7 +289,7 @@ _HOW = {
 def _crosscut(make: Make, quilt: Quilt) -> str:
     noun = "tube" if make.how is How.SWUNG else "strip set"
     kind = quilt.assembly.set_of(make)
-    sets = [each for each in strip_sets(quilt.plan.plan) if each.kind == kind]
+    sets = [each for each in strip_sets(quilt.kept.cutting) if each.kind == kind]
     gives = Counter(each.segments for each in sets)
     each = ", ".join(
         f"{segments} from each of {counted(count, noun)}"
@@ -297,7 +297,7 @@ def _crosscut(make: Make, quilt: Quilt) -> str:
         else f"{segments} from each {noun}"
         for segments, count in sorted(gives.items(), reverse=True)
     )
-    wanted = len(quilt.placed) * quilt.plan.plan.problem.kinds_of_sets[kind].pieces
+    wanted = len(quilt.placed) * quilt.kept.cutting.problem.kinds_of_sets[kind].pieces
     spare = sum(each.segments for each in sets) - wanted
     over = f" {_counted_makes(spare, make)} left over." if spare > 0 else ""
     if make.how is How.SWUNG:
@@ -400,7 +400,7 @@ def _rows(step: Step, quilt: Quilt) -> StepWords:
     turn = turns[len(quilt.assembly.turns)]
     if quilt.assembly.turned_by_row:
         turn = "In every other row, turn the blocks 180°."
-    if quilt.plan.laying is not None:
+    if quilt.kept.laying is not None:
         turn = "Lay out and turn the blocks as the map shows. Mark each row with its pins."
     parted = ""
     if quilt.sashing.width:

@@ -102,8 +102,8 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
     yield from _measure(quilt)
     yield from _keep(quilt)
     yield from _cuts(quilt)
-    if not quilt.plan.plan.problem.strip_sets:
-        kits = quilt.plan.plan.problem.batches(len(quilt.placed))
+    if not quilt.kept.cutting.problem.strip_sets:
+        kits = quilt.kept.cutting.problem.batches(len(quilt.placed))
         yield Step(StepKind.LAY_OUT, count=kits)
     yield from _sewing(quilt)
     size, plain, sashing = quilt.size, quilt.part(PartKind.SETTING), quilt.part(PartKind.SASHING)
@@ -134,7 +134,7 @@ def _measure(quilt: Quilt) -> Iterator[Step]:
     """One piece of every size of fabric that is cut."""
     sizes = dict.fromkeys(
         (layout.fabric.form, layout.fabric.width, layout.fabric.length)
-        for layout in quilt.plan.plan.layouts
+        for layout in quilt.kept.cutting.layouts
         if not layout.fabric.opened
     )
     if len(sizes) == 1:
@@ -147,11 +147,11 @@ def _measure(quilt: Quilt) -> Iterator[Step]:
 def _keep(quilt: Quilt) -> Iterator[Step]:
     """Whole fabric that is not opened, with what of it becomes the binding."""
     opened: dict[str, int] = {}
-    for layout in quilt.plan.plan.layouts:
+    for layout in quilt.kept.cutting.layouts:
         opened[layout.fabric.name] = opened.get(layout.fabric.name, 0) + layout.copies
     kept = [
         FabricCut(key, fabric.name, fabric.count - opened.get(fabric.name, 0))
-        for fabric, key in zip(quilt.plan.plan.problem.fabrics, quilt.plan.keys, strict=True)
+        for fabric, key in zip(quilt.kept.cutting.problem.fabrics, quilt.kept.keys, strict=True)
         if not fabric.opened
     ]
     whole = tuple(fabric for fabric in kept if fabric.pieces)
@@ -160,7 +160,7 @@ def _keep(quilt: Quilt) -> Iterator[Step]:
 
 
 def _cuts(quilt: Quilt) -> Iterator[Step]:
-    for group in cut_groups(quilt.plan):
+    for group in cut_groups(quilt.kept):
         fabric = group.layouts[0].fabric
         if _is_cut(group.layouts[0]):
             continue
@@ -183,7 +183,7 @@ def _sewing(quilt: Quilt) -> Iterator[Step]:
         count = blocks * counts[make]
         if make.long:
             kind = quilt.assembly.set_of(make)
-            sets = strip_sets(quilt.plan.plan)
+            sets = strip_sets(quilt.kept.cutting)
             count = Fraction(sum(each.kind == kind for each in sets))
         yield Step(StepKind.SEW, make.name, -int(-count // 1), make.size, make=make)
 

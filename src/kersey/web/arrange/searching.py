@@ -127,8 +127,8 @@ def _so_far(shown: Troubled, found: Found | None) -> dict[str, Any]:
         return {"found": None, "better": False, "preview": "", "freed": []}
     spots = find_troubles(shown.wall, found.arrangement)
     total = sum(len(of_it) for trouble, of_it in spots.items() if shown.weights.of(trouble))
-    lying = replace(shown.quilt.plan, places=found.arrangement.places, laying=shown.lies.laying)
-    quilt = replace(shown.quilt, plan=lying)
+    lying = replace(shown.quilt.kept, places=found.arrangement.places, laying=shown.lies.laying)
+    quilt = replace(shown.quilt, kept=lying)
     return {
         "found": found,
         "found_total": total,

@@ -9,10 +9,10 @@ from kersey.web.workroom import Reckoned
 
 def _status(opened: OpenProject) -> str:
     quilt = opened.quilt
-    if quilt is None or quilt.plan.laying is None:
+    if quilt is None or quilt.kept.laying is None:
         return ""
-    if quilt.plan.laying.anew:
-        return f"{counted(len(quilt.plan.laying.anew), 'spot')} changed"
+    if quilt.kept.laying.anew:
+        return f"{counted(len(quilt.kept.laying.anew), 'spot')} changed"
     found = troubled(opened.reckoned)
     laid = found.pattern or "laid by hand"
     return f"{laid}, {found.total} to mend" if found.total else laid

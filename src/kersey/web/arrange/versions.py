@@ -141,7 +141,7 @@ def _as_version(shown: Troubled, number: int) -> Quilt:
     if number < 0:
         return shown.quilt
     return replace(
-        shown.quilt, plan=laid_again(shown.quilt.project.versions[number].laid, shown.quilt)
+        shown.quilt, kept=laid_again(shown.quilt.project.versions[number].laid, shown.quilt)
     )
 
 
@@ -174,7 +174,7 @@ def _hung(shown: Troubled, number: int) -> dict[str, Any]:
     version = None if number < 0 else shown.quilt.project.versions[number]
     there = Troubled(quilt, shown.weights)
     scale = min(_HIGH_PX / float(quilt.size.length), _WIDE_PX / float(quilt.size.width))
-    laying = quilt.plan.laying
+    laying = quilt.kept.laying
     return {
         "number": number,
         "version": version,

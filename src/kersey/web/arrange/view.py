@@ -76,7 +76,7 @@ def _map_context(shown: Troubled) -> dict[str, Any]:
     rows: dict[int, list[dict[str, Any]]] = {}
     drawn_true = quilt.assembly.drawn_true
     for seat, block in zip(quilt.grid.seats, _blocks(shown), strict=True):
-        kit = None if block["block"] is None else quilt.plan.kits[block["block"] - 1]
+        kit = None if block["block"] is None else quilt.kept.kits[block["block"] - 1]
         turn = shown.lies.laying.turns[quilt.grid.seats.index(seat)]
         drawing = ""
         if kit is not None and drawn_true:
@@ -84,7 +84,7 @@ def _map_context(shown: Troubled) -> dict[str, Any]:
             drawing = draw_block_alone(patches, quilt.block, quilt.patch_prints(kit))
         rows.setdefault(seat.row, []).append(block | {"drawing": drawing, "turned": _TURNED[turn]})
     return {
-        "one_piece": quilt.plan.block.makes_one_piece,
+        "one_piece": quilt.kept.block.makes_one_piece,
         "map": draw_map(quilt),
         "map_rows": [
             {"number": row + 1, "pins": row + 1, "blocks": blocks} for row, blocks in rows.items()
@@ -103,7 +103,7 @@ def _wall_context(shown: Troubled) -> dict[str, Any]:
         "joins": steps,
         "joined": [step for step in steps if step.key in quilt.project.done],
         "next_joins": may_be_done(steps, quilt.project.done),
-        "one_piece": quilt.plan.block.makes_one_piece,
+        "one_piece": quilt.kept.block.makes_one_piece,
         "lines": shown.lines,
         "total": shown.total,
         "most_weight": MOST_WEIGHT,
@@ -207,13 +207,13 @@ def _by_lot(lies: OnWall) -> tuple[int | None, ...]:
 
 
 def _drawn_as(quilt: Quilt, laying: Laying, places: tuple[int | None, ...] | None = None) -> str:
-    lying = replace(quilt.plan, laying=laying, places=places or quilt.plan.places)
-    return draw_miniature(replace(quilt, plan=lying))
+    lying = replace(quilt.kept, laying=laying, places=places or quilt.kept.places)
+    return draw_miniature(replace(quilt, kept=lying))
 
 
 def _beside(shown: Troubled) -> list[dict[str, Any]]:
     quilt, beside = shown.quilt, shown.lies.beside[:_MOST_BESIDE]
-    prints = (quilt.patch_prints(quilt.plan.kits[block]) for block in beside)
+    prints = (quilt.patch_prints(quilt.kept.kits[block]) for block in beside)
     drawings = draw_blocks_alone(quilt.assembly.patches, quilt.block, prints)
     return [
         {"number": block + 1, "drawing": drawing, "aside": block in shown.lies.laying.aside}
@@ -235,7 +235,7 @@ def _cloths(shown: Troubled) -> list[tuple[Lab, float]]:
 
 def _prints(quilt: Quilt) -> dict[str, list[str]]:
     """The prints of the blocks by their families, to be lit up."""
-    used = {name for placed in quilt.placed for name in quilt.plan.kits[placed.kit]}
+    used = {name for placed in quilt.placed for name in quilt.kept.kits[placed.kit]}
     found: dict[str, list[str]] = {}
     for name in sorted(used, key=lambda name: quilt.prints[name].name):
         cloth = quilt.prints[name]
@@ -255,7 +255,7 @@ def _blocks(shown: Troubled) -> Iterator[dict[str, Any]]:
     quilt, lies = shown.quilt, shown.lies
     for place, seat in enumerate(quilt.grid.seats):
         block = lies.places[place]
-        names = [] if block is None else quilt.plan.kits[block]
+        names = [] if block is None else quilt.kept.kits[block]
         yield {
             "number": number_of(seat),
             "block": None if block is None else block + 1,

@@ -35,7 +35,7 @@ def has_windows(quilt: Quilt) -> bool:
 
 def seen_with_windows(quilt: Quilt) -> Quilt | None:
     """The quilt as it would be; None where it cannot be set so."""
-    if quilt.plan.block.makes_one_piece or quilt.grid.setting is Setting.ON_POINT:
+    if quilt.kept.block.makes_one_piece or quilt.grid.setting is Setting.ON_POINT:
         return None
     try:
         changed = settled(quilt.project, with_windows(quilt.project), quilt.units)

@@ -136,7 +136,7 @@ def _noted(how: Change, words: str, now: datetime, project: Project) -> Project:
 def _last_words(opened: OpenProject, cut: TableCut) -> str:
     quilt = opened.quilt
     assert quilt is not None
-    codes = piece_codes(quilt.plan.plan.problem.needs)
+    codes = piece_codes(quilt.kept.cutting.problem.needs)
     names = dict.fromkeys(quilt.prints[layer.name].name for layer in cut.stack.layers)
     gives = ", ".join(codes[need] for need in cut.needs)
     size = format_length(cut.ruler, opened.units)
@@ -190,7 +190,7 @@ def _context(opened: OpenProject) -> dict[str, Any]:
         return context
     standing = _standing(opened)
     cuts, there = standing.cuts, standing.made
-    codes = piece_codes(opened.quilt.plan.plan.problem.needs)
+    codes = piece_codes(opened.quilt.kept.cutting.problem.needs)
     last = max((n for n, is_made in enumerate(there) if is_made), default=None)
     context |= {
         "cuts": cuts,

@@ -45,7 +45,7 @@ def cut_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
 
 def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
     steps = opened.steps
-    codes = piece_codes(quilt.plan.plan.problem.needs)
+    codes = piece_codes(quilt.kept.cutting.problem.needs)
     scale = scale_for([step.layout for step in steps if step.layout], _WIDEST_PX, _MOST_PX_AN_INCH)
     return {
         "steps": [
@@ -64,7 +64,7 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "pulled_for": [part for part in quilt.parts if part.cloth.source is Source.PULLED],
         "layers": range(1, MOST_LAYERS + 1),
         "to_join": to_join(quilt, opened.units),
-        "opened_pieces": sum(layout.copies for layout in quilt.plan.plan.layouts),
+        "opened_pieces": sum(layout.copies for layout in quilt.kept.cutting.layouts),
         "for_frame": _for_frame(quilt),
         "left_whole": sum(piece.count for piece in quilt.left if piece.whole),
         "drawn_true": quilt.assembly.drawn_true,
@@ -75,28 +75,28 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
 
 def _for_frame(quilt: Quilt) -> int:
     """Pieces that no block is cut from, and the border or the binding takes."""
-    fabrics = quilt.plan.plan.problem.fabrics
+    fabrics = quilt.kept.cutting.problem.fabrics
     there = sum(fabric.count for fabric in fabrics if not fabric.opened)
-    opened = sum(layout.copies for layout in quilt.plan.plan.layouts if not layout.fabric.opened)
+    opened = sum(layout.copies for layout in quilt.kept.cutting.layouts if not layout.fabric.opened)
     return there - opened - sum(piece.count for piece in quilt.left if piece.whole)
 
 
 def _in_order(quilt: Quilt, codes: Mapping[Need, str]) -> list[tuple[str, str]]:
     """The pieces of one whole piece as they follow one another: mark and print."""
-    if not quilt.plan.block.makes_one_piece:
+    if not quilt.kept.block.makes_one_piece:
         return []
-    problem = quilt.plan.plan.problem
+    problem = quilt.kept.cutting.problem
     marks = (codes[problem.needs[number]] for number in slots_of(problem))
-    names = (quilt.prints[name].name for name in quilt.plan.kits[0])
+    names = (quilt.prints[name].name for name in quilt.kept.kits[0])
     return list(zip(marks, names, strict=True))
 
 
 def _columns(quilt: Quilt) -> list[Column]:
     """The columns of a bargello, with their tubes and openings."""
-    block = quilt.plan.block
+    block = quilt.kept.block
     if block.known is None or block.known.unit != "column":
         return []
-    return columns_of(block.all_options, quilt.plan.seam)
+    return columns_of(block.all_options, quilt.kept.seam)
 
 
 def _shown(step: Step, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:
@@ -137,13 +137,13 @@ def _sewn(make: Make, quilt: Quilt) -> dict[str, Any]:
 
 def _sample(make: Make, quilt: Quilt) -> list[Print]:
     """The prints of a make's patches, as they are in the first block."""
-    kit = quilt.plan.kits[quilt.placed[0].kit]
+    kit = quilt.kept.kits[quilt.placed[0].kit]
     at = dict(
         zip((p.corners for p in quilt.assembly.patches), quilt.patch_prints(kit), strict=True)
     )
-    needs = quilt.plan.plan.problem.needs
+    needs = quilt.kept.cutting.problem.needs
     slots: dict[tuple[str, str], list[str]] = {}
-    for name, number in zip(kit, slots_of(quilt.plan.plan.problem), strict=True):
+    for name, number in zip(kit, slots_of(quilt.kept.cutting.problem), strict=True):
         slots.setdefault((needs[number].label, needs[number].role), []).append(name)
     found = []
     taken: dict[tuple[str, str], int] = {}
@@ -161,12 +161,14 @@ def _sets(quilt: Quilt, make: Make) -> list[dict[str, Any]]:
     alike: dict[tuple[tuple[str, ...], int], int] = {}
     kind = quilt.assembly.set_of(make)
     strips = sum(part.count for part in make.of)
-    for each in strip_sets(quilt.plan.plan):
+    for each in strip_sets(quilt.kept.cutting):
         if each.kind == kind:
             key = tuple(sorted(each.strips[:strips])), each.segments
             alike[key] = alike.get(key, 0) + 1
-    need = quilt.plan.plan.problem.needs[0]
-    longest = max((layout.fabric.length for layout in quilt.plan.plan.layouts), default=Fraction(1))
+    need = quilt.kept.cutting.problem.needs[0]
+    longest = max(
+        (layout.fabric.length for layout in quilt.kept.cutting.layouts), default=Fraction(1)
+    )
     return [
         {
             "count": count,
@@ -182,19 +184,19 @@ def _sets(quilt: Quilt, make: Make) -> list[dict[str, Any]]:
 
 def _division(quilt: Quilt) -> str:
     """A set and how it is crosscut, where the strips are all of one length."""
-    plan = quilt.plan.plan
+    plan = quilt.kept.cutting
     answer = strip_sum(plan.problem)
     if answer is None:
         return ""
-    prints = tuple(quilt.prints[name] for name in quilt.plan.kits[0])
+    prints = tuple(quilt.prints[name] for name in quilt.kept.kits[0])
     strip = StripCloth(plan.problem.needs[0].width, prints)
     reach = answer.division.strip_length + 1
-    return draw_division(answer, strip, quilt.plan.seam, quilt.units, reach)
+    return draw_division(answer, strip, quilt.kept.seam, quilt.units, reach)
 
 
 def _kits(quilt: Quilt, codes: Mapping[Need, str]) -> list[dict[str, Any]]:
     """Every block in its place, with the pieces it takes."""
-    problem, kits = quilt.plan.plan.problem, quilt.plan.kits
+    problem, kits = quilt.kept.cutting.problem, quilt.kept.kits
     marks = [codes[problem.needs[number]] for number in slots_of(problem)]
     prints = (quilt.patch_prints(kits[placed.kit]) for placed in quilt.placed)
     drawings = draw_blocks_alone(quilt.assembly.patches, quilt.block, prints)
@@ -206,12 +208,12 @@ def _kits(quilt: Quilt, codes: Mapping[Need, str]) -> list[dict[str, Any]]:
 
 def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> dict[str, Any]:
     pieces: dict[str, list[str]] = {}
-    for name, mark in zip(quilt.plan.kits[placed.kit], marks, strict=True):
+    for name, mark in zip(quilt.kept.kits[placed.kit], marks, strict=True):
         pieces.setdefault(quilt.prints[name].name, []).append(mark)
     return {
         "number": placed.kit + 1,
         "place": number_of(Seat(placed.row, placed.column)),
-        "pinned": placed.kit in quilt.plan.pinned,
+        "pinned": placed.kit in quilt.kept.pinned,
         "pieces": [(name, " ".join(of_it)) for name, of_it in pieces.items()],
         "drawing": drawing,
         "mates": _mates(placed.kit, quilt),
@@ -220,7 +222,7 @@ def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> di
 
 def _mates(block: int, quilt: Quilt) -> list[int]:
     """The numbers of the blocks that are cut apart from the same pieces."""
-    batch = quilt.plan.plan.problem.batch
+    batch = quilt.kept.cutting.problem.batch
     first = block - block % batch
-    there = range(first, min(first + batch, len(quilt.plan.kits)))
+    there = range(first, min(first + batch, len(quilt.kept.kits)))
     return [number + 1 for number in there if number != block]

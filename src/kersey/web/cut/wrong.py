@@ -241,7 +241,7 @@ def _shown(found: Ways, quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
             {"way": way, "nth": nth, "words": way_words(way, quilt, opened.units),
              "drawing": _quilt_of(way, opened)}
         )  # fmt: skip
-    one_piece = quilt.plan.block.makes_one_piece
+    one_piece = quilt.kept.block.makes_one_piece
     return {
         "ways": shown,
         "found": found,

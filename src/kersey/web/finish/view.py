@@ -198,7 +198,7 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     pieces = binding_pieces(binding, known.size) if binding else ()
     try:
         plan = edge_plan(
-            design.edge, known.size, quilt.plan.seam, design.usable_width, opened.units,
+            design.edge, known.size, quilt.kept.seam, design.usable_width, opened.units,
             pieces,
         )  # fmt: skip
     except Infeasible as reason:
@@ -214,7 +214,7 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
             (
                 s,
                 f"{_TICK}{s.key}" in opened.project.done,
-                draw_edge_step(plan, s.key, colours, quilt.plan.seam, opened.units),
+                draw_edge_step(plan, s.key, colours, quilt.kept.seam, opened.units),
             )
             for s in plan.steps
         ],
@@ -230,14 +230,14 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
         return context | {"hidden": hidden, "drawing": draw_hidden(quilt, hidden)}
     backing = tuple(design.edge.backing(side, design.margin) for side in known.size)
     opening = opening_of(max(known.size))
-    drawing = draw_turned(quilt, (backing[0], backing[1]), opening, quilt.plan.seam)
+    drawing = draw_turned(quilt, (backing[0], backing[1]), opening, quilt.kept.seam)
     return context | {"drawing": drawing}
 
 
 def _colours(quilt: Quilt) -> StepColours:
     """What lies outermost in the top, the binding, and the backing."""
     around = [part.cloth.prints[0] for _, part in quilt.framing]
-    top = around[-1] if around else quilt.prints[quilt.plan.kits[0][0]]
+    top = around[-1] if around else quilt.prints[quilt.kept.kits[0][0]]
     backing = next((p.print for p in quilt.project.fabrics if p.serves(Role.BACKING)), None)
     edge = quilt.edge_print
     return StepColours(*(cloth.swatch.blend for cloth in (top, edge, backing or edge)))
@@ -333,7 +333,7 @@ def tick_key(opened: OpenProject, key: str) -> tuple[str, str]:
         return "", ""
     design = opened.project.design
     size = quilted_now(quilt, opened.project).size
-    plan = edge_plan(design.edge, size, quilt.plan.seam, design.usable_width, opened.units)
+    plan = edge_plan(design.edge, size, quilt.kept.seam, design.usable_width, opened.units)
     step = next((step for step in plan.steps if step.key == key), None)
     return ("", "") if step is None else (f"{_TICK}{step.key}", step.words.rstrip("."))
 

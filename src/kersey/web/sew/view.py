@@ -93,7 +93,7 @@ def _pass(
         "drawing": _drawn(now, prints, fed, opened) if drawn else "",
         "singly": [(block, now.tick_of(block) in opened.project.done) for block in now.blocks],
         "follows": [pass_title(each) for each in follows[:4]],
-        "model": now.batch == 1 and len(now.blocks) <= quilt.plan.plan.problem.batch,
+        "model": now.batch == 1 and len(now.blocks) <= quilt.kept.cutting.problem.batch,
     }
 
 
@@ -136,7 +136,7 @@ def _seam(one: Pass, fed: Feed | None) -> tuple[Point, Point] | None:
 
 def _sample(one: Pass, quilt: Quilt) -> list[Print]:
     """The prints of a make's patches as they are in its first block."""
-    kit = quilt.plan.kits[min(placed.kit for placed in quilt.placed)]
+    kit = quilt.kept.kits[min(placed.kit for placed in quilt.placed)]
     at = dict(
         zip((p.corners for p in quilt.assembly.patches), quilt.patch_prints(kit), strict=True)
     )
@@ -174,7 +174,7 @@ def press_context(opened: OpenProject) -> dict[str, Any]:
 
 
 def _pressed(pressing: Pressing, quilt: Quilt) -> list[str]:
-    kit = quilt.plan.kits[quilt.placed[0].kit]
+    kit = quilt.kept.kits[quilt.placed[0].kit]
     ways = pressing.ways[:1] if pressing.alike else pressing.ways
     return [
         draw_pressed(
@@ -250,9 +250,9 @@ def _off_words(per: PerSeam, good: bool, opened: OpenProject) -> str:
 
 def _block_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
     """The block across and down, beside what it should be unfinished."""
-    if quilt.plan.block.makes_one_piece or not quilt.assembly.drawn_true:
+    if quilt.kept.block.makes_one_piece or not quilt.assembly.drawn_true:
         return []
-    seam = quilt.plan.seam
+    seam = quilt.kept.seam
     across = seams_across(quilt.assembly.patches, quilt.block)
     square = quilt.block[0] == quilt.block[1]
     found = []
@@ -293,14 +293,14 @@ def _with(asked: Asked, words: str, good: bool) -> Asked:
 
 def _row_length(quilt: Quilt) -> Fraction:
     """A row unfinished, as it is reckoned from its blocks."""
-    assert quilt.plan.finished is not None
+    assert quilt.kept.finished is not None
     columns = quilt.size.columns
     between = (columns - 1) * quilt.sashing.width
-    return columns * quilt.plan.finished[0] + between + 2 * quilt.plan.seam
+    return columns * quilt.kept.finished[0] + between + 2 * quilt.kept.seam
 
 
 def _row_fields(quilt: Quilt, opened: OpenProject) -> list[Asked]:
-    if quilt.plan.block.makes_one_piece or quilt.grid.setting is not Setting.STRAIGHT:
+    if quilt.kept.block.makes_one_piece or quilt.grid.setting is not Setting.STRAIGHT:
         return []
     read = {r.number: r for r in opened.project.sewing.of(Measured.ROW)}
     found = []
@@ -344,9 +344,9 @@ def _rows(quilt: Quilt, opened: OpenProject) -> str:
 
 def _strip_field(quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
     """Where widths are logged strip by strip: for what is sewn of strips one after the other."""
-    need = quilt.plan.plan.problem.needs[0]
+    need = quilt.kept.cutting.problem.needs[0]
     on = [r.number for r in opened.project.sewing.of(Measured.STRIP)]
-    return {"cut": min(need.width, need.height), "seam": quilt.plan.seam,
+    return {"cut": min(need.width, need.height), "seam": quilt.kept.seam,
             "next": (max(on) if on else 0) + 6}  # fmt: skip
 
 
