@@ -4,15 +4,35 @@ import json
 import socket
 import subprocess
 import sys
+from contextlib import redirect_stderr, redirect_stdout
+from io import BytesIO, TextIOWrapper
 from pathlib import Path
+from unittest.mock import patch
 
 import pytest
 
+from kersey.cli import app
 from kersey.demo.sample_world import load_sample_world
 from kersey.store.database import FILE_NAME
 
+Answer = subprocess.CompletedProcess[str]
 
-def kersey(*words: str) -> subprocess.CompletedProcess[str]:
+
+def kersey(*words: str) -> Answer:
+    """What a command answers, in this very process: it is begun once, not for every test."""
+    out, err = (TextIOWrapper(BytesIO(), "utf-8", write_through=True) for _ in range(2))
+    status: object = 0
+    with patch("sys.argv", ["kersey", *words]), redirect_stdout(out), redirect_stderr(err):
+        try:
+            app()
+        except SystemExit as left:
+            status = left.code
+    said = [stream.buffer.getvalue().decode() for stream in (out, err)]
+    return Answer(words, int(str(status or 0)), *said)
+
+
+def process(*words: str) -> Answer:
+    """The same as a person starts it."""
     command = [sys.executable, "-c", "from kersey.cli import app; app()", *words]
     return subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
 
@@ -62,8 +82,9 @@ def test_a_yield_without_a_browser(tmp_path: Path) -> None:
     fabrics = [{"id": f"p{n}", "form": "strip", "count": 2} for n in range(20)]
     asked = {"kersey": "request/1", "fabrics": fabrics, "block": {"recipe": "rails"}}
     request.write_text(json.dumps(asked))
-    answer = kersey("yield", str(request))
+    answer = process("yield", str(request))
     assert (answer.returncode, answer.stderr) == (0, "")
+    assert answer.stdout == kersey("yield", str(request)).stdout
     assert json.loads(answer.stdout)["blocks"] == 80
 
 
