@@ -11,10 +11,12 @@ settings.register_profile(
     "kersey",
     derandomize=True,
     deadline=None,
-    max_examples=45,
+    max_examples=15,
     suppress_health_check=[HealthCheck.too_slow],
 )
-settings.register_profile("explore", settings.get_profile("kersey"), derandomize=False)
+settings.register_profile(
+    "explore", settings.get_profile("kersey"), derandomize=False, max_examples=100
+)
 # Many more cases where anything may come in from outside, for a night: see tests/web/test_fuzz.py.
 settings.register_profile("long", settings.get_profile("explore"), max_examples=3000)
 settings.load_profile("kersey")

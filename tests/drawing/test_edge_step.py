@@ -5,7 +5,7 @@ from fractions import Fraction
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.finish.edge_steps import edge_plan
@@ -32,7 +32,6 @@ def test_every_step_has_its_own_scene(style: EdgeStyle, units: Units) -> None:
 
 
 @given(st.sampled_from([F(3, 2), F(2), F(9, 4), F(5, 2), F(3)]), st.integers(120, 400))
-@settings(max_examples=25, deadline=None)
 def test_bias_lines_lie_a_strip_apart_at_45_degrees(width: Fraction, long: int) -> None:
     plan = edge_plan(Edge(EdgeStyle.BIAS, width), (F(long, 4), F(long, 4)), F(1, 4), F(42),
                      Units.INCHES)  # fmt: skip

@@ -5,7 +5,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.drawing.boxes import gaps_and_overlaps, rects
 
@@ -22,7 +22,6 @@ LOOK = "#a5403a 0,0 1,0 1,1; #cfcabd 0,0 1,1 0,1"
                     min_size=1, max_size=4),
     st.integers(0, 3),
 )  # fmt: skip
-@settings(max_examples=40, deadline=None)
 def test_units_lie_beside_one_another_on_the_grid(
     drawer: dict[tuple[int, int], int], looks: int
 ) -> None:

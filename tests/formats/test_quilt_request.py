@@ -240,7 +240,6 @@ FIELDS = st.sampled_from(
 )  # fmt: skip
 
 
-@settings(max_examples=120, deadline=None)
 @given(st.dictionaries(FIELDS, ODD, max_size=3))
 def test_whatever_a_file_holds_there_is_an_answer_or_one_line(more: Json) -> None:
     try:

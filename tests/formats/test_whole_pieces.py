@@ -11,7 +11,7 @@ from math import sqrt
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.formats.test_techniques import answer, made
 
@@ -86,7 +86,6 @@ def test_columns_of_a_bargello(usable: float, method: str, columns: int, width: 
     st.integers(3, 12), st.integers(2, 4), st.integers(0, 40), st.booleans(),
     st.integers(1, 4), st.integers(0, 6),
 )  # fmt: skip
-@settings(max_examples=60)
 def test_every_column_is_cut_from_a_tube_that_has_it(
     in_one: int, tubes: int, short: int, onward: bool, start: int, steps: int
 ) -> None:
@@ -192,7 +191,6 @@ def strings(block: BlockChoice, fabrics: tuple[Fabric, ...]) -> CuttingPlan:
 
 
 @given(drawers(), st.sampled_from(["corner", "straight"]), st.integers(5, 9))
-@settings(max_examples=40)
 def test_strings_cover_every_block_and_more_never_gives_fewer(
     fabrics: tuple[Fabric, ...], direction: str, side: int
 ) -> None:

@@ -6,7 +6,7 @@ from time import perf_counter
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.catalogue import recipes
@@ -70,7 +70,6 @@ def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
     assert sum(left["count"] for left in found["leftovers"]) == 40
 
 
-@settings(max_examples=30)
 @given(st.lists(st.tuples(st.integers(11, 60), st.integers(11, 60)), min_size=1, max_size=4))
 def test_a_number_means_what_is_written(sides: list[tuple[int, int]]) -> None:
     """2.6 is 26 tenths: three of them fit into 7.8, and whatever is cut fits where it lies."""
@@ -212,7 +211,6 @@ values = st.recursive(
 )  # fmt: skip
 
 
-@settings(max_examples=200)
 @given(st.data(), values)
 def test_any_value_anywhere_is_read_or_refused(data: st.DataObject, value: Any) -> None:
     request = json.loads(asked(block=data.draw(st.sampled_from([OWN, RAILS]))))

@@ -5,7 +5,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.catalogue import recipes
@@ -78,7 +78,6 @@ def drawer(units: Sequence[tuple[int, int, int]], yards: int, **options: int) ->
     st.lists(st.tuples(st.integers(1, 4), st.integers(1, 4), st.integers(1, 5)), min_size=1,
              max_size=4)
 )  # fmt: skip
-@settings(max_examples=25)
 def test_every_drawer_becomes_a_top(units: list[tuple[int, int, int]]) -> None:
     plan = drawer(units, 5)
     assert plan.blocks == 1

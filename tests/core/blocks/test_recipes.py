@@ -5,7 +5,7 @@ from fractions import Fraction
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.assembly import How, Patch
@@ -68,7 +68,6 @@ def test_cut_sizes_are_those_of_the_trade(
     st.fractions(Fraction(5), Fraction(20), max_denominator=8),
     st.sampled_from([SEAM, Fraction(3, 8), 2 * SEAM]),
 )
-@settings(max_examples=25)
 def test_patches_tile_the_block_and_are_what_is_cut(
     recipe: Recipe, side: Fraction, seam: Fraction
 ) -> None:

@@ -6,7 +6,7 @@ from fractions import Fraction
 from functools import cache
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
@@ -87,7 +87,6 @@ def _most(light: tuple[int, ...], dark: tuple[int, ...], outer: int, middle: int
 @given(
     st.lists(st.sampled_from(LENGTHS), max_size=3), st.lists(st.sampled_from(LENGTHS), max_size=4)
 )
-@settings(max_examples=30)
 def test_as_many_nine_patches_as_trying_every_set(light: list[str], dark: list[str]) -> None:
     problem = patches("nine-patch", light or ["3"], dark or ["3"])
     plan = solve(problem, Watch(no_clock))
@@ -104,7 +103,6 @@ def test_as_many_nine_patches_as_trying_every_set(light: list[str], dark: list[s
     st.lists(st.sampled_from(LENGTHS), min_size=1, max_size=9),
     st.sampled_from(["nine-patch", "four-patch"]),
 )
-@settings(max_examples=40)
 def test_kits_come_off_the_sets_and_no_wrong_plan_passes(
     light: list[str], dark: list[str], name: str
 ) -> None:

@@ -6,7 +6,7 @@ from itertools import combinations, count
 from pathlib import Path
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
 from tests.core.cutting.made_up import checked, problems, ruled, solved
@@ -87,7 +87,6 @@ def test_frames_of_one_print_and_windows_of_another() -> None:
     assert alone.blocks == 0
 
 
-@settings(max_examples=150)
 @given(problems())
 def test_it_agrees_with_trying_everything(problem: CuttingProblem) -> None:
     plan = checked(problem)
@@ -96,7 +95,6 @@ def test_it_agrees_with_trying_everything(problem: CuttingProblem) -> None:
     assert plan.blocks == most
 
 
-@settings(max_examples=150)
 @given(ruled())
 def test_print_rules_agree_with_dealing_out_every_block(problem: CuttingProblem) -> None:
     plan = checked(problem)

@@ -5,7 +5,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
@@ -41,7 +41,6 @@ def roll(sizes: list[tuple[str, int]], width: str = "5/2") -> tuple[Fabric, ...]
 
 
 @given(ROLLS, st.sampled_from(["alternate", "onward"]))
-@settings(max_examples=40)
 def test_columns_pass_the_checker_and_one_more_does_not(
     sizes: list[tuple[str, int]], method: str
 ) -> None:
@@ -68,7 +67,6 @@ def test_columns_pass_the_checker_and_one_more_does_not(
 
 
 @given(ROLLS)
-@settings(max_examples=40)
 def test_mirrored_strips_are_pairs_and_one_single(sizes: list[tuple[str, int]]) -> None:
     problem = asked("quilt-as-you-go", roll(sizes, "3/2"))
     plan = solve(problem, Watch(no_clock))

@@ -5,7 +5,7 @@ from datetime import UTC, datetime
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import quilt
 
@@ -86,7 +86,6 @@ eighths = st.integers(-12, 12).map(lambda n: F(n, 8))
 
 @given(across=eighths, down=eighths, again=st.none() | eighths, fitted=st.booleans(),
        corners=st.sampled_from(list(Corners)))  # fmt: skip
-@settings(max_examples=40, deadline=None)
 def test_sizes_add_up_round_the_quilt(
     across: Fraction, down: Fraction, again: Fraction | None, fitted: bool, corners: Corners
 ) -> None:

@@ -6,7 +6,7 @@ from fractions import Fraction
 from itertools import pairwise
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.cutting.made_up import problems, ruled, solved
 
@@ -43,7 +43,6 @@ def plan_of(
 
 
 @given(problems() | ruled(), st.sampled_from(KitWish), st.integers(0, 2))
-@settings(max_examples=120, deadline=None)
 def test_kits_are_lawful_whatever_is_asked(
     problem: CuttingProblem, wish: KitWish, times: int
 ) -> None:
@@ -55,7 +54,6 @@ def test_kits_are_lawful_whatever_is_asked(
 
 
 @given(st.lists(st.tuples(st.integers(0, 6), st.integers(0, 6)), min_size=5, max_size=8))
-@settings(max_examples=80, deadline=None)
 def test_all_prints_differ_exactly_when_they_can(counts: list[tuple[int, int]]) -> None:
     """They can when no print has more pieces to give than there are blocks (König)."""
     blocks = min(sum(a for a, _ in counts) // 2, sum(b for _, b in counts) // 3)

@@ -4,7 +4,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from tests.core.quilts import ROLL, SETS, of_strips, part_of, plan, quilt
 
@@ -51,7 +51,6 @@ def test_a_roll_by_hand() -> None:
     st.integers(2, 5),
     st.booleans(),
 )  # fmt: skip
-@settings(max_examples=25, deadline=None)
 def test_what_is_cut_is_used_or_kept_or_lost(
     line: str, sets: bool, strips: int, bind: bool
 ) -> None:
@@ -117,7 +116,6 @@ def test_corners_cut_off_are_kept_as_pairs() -> None:
     st.integers(0, 24).map(lambda n: Fraction(n, 4)),
     st.integers(0, 2**16),
 )
-@settings(max_examples=30, deadline=None)
 def test_whatever_is_kept_all_cloth_is_somewhere(
     which: str, rules: str, least: Fraction, seed: int
 ) -> None:

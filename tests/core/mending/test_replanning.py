@@ -65,7 +65,6 @@ def pieces_off_finished_stacks(at: AtWork) -> Counter[tuple[str, Fraction, Fract
 
 
 @given(st.sampled_from(sorted(QUILTS)), st.integers(0, 2**16))
-@settings(max_examples=20, deadline=None)
 def test_nothing_is_planned_twice_and_nothing_forgotten(name: str, seed: int) -> None:
     pick = Random(seed)
     at = AtWork(QUILTS[name].project)

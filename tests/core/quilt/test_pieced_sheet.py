@@ -6,7 +6,7 @@ from fractions import Fraction
 from itertools import combinations, product
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.quilt.pieced_sheet import SheetPiece, Thrift, piece_sheet, sheet_faults
@@ -50,7 +50,6 @@ def parted(
             yield [*rows[:n], [first, *row], *rows[n + 1 :]]
 
 
-@settings(max_examples=60, deadline=None)
 @given(HEAPS, st.integers(20, 80).map(Fraction), st.integers(20, 80).map(Fraction),
        st.sampled_from([F(0), JOIN]))  # fmt: skip
 def test_no_sheet_has_fewer_seams(

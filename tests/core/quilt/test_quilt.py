@@ -5,7 +5,7 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import SETS, of_strips, part_of, plan, project, quilt
 
@@ -127,7 +127,6 @@ lines = st.sampled_from(
 
 
 @given(lines, choices, st.sampled_from(list(Units)))
-@settings(max_examples=30, deadline=None)
 def test_every_number_of_a_quilt_can_be_recomputed(
     line: str, chosen: dict[str, object], units: Units
 ) -> None:

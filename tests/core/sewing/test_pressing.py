@@ -6,7 +6,7 @@ from itertools import product
 from random import Random
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.assembly import Assembly
@@ -83,7 +83,6 @@ def _shared(one: tuple[tuple[Fraction, Fraction], ...],
              max_size=16),
     st.lists(st.sampled_from([-1, 0, 0, 1]), min_size=7, max_size=7),
 )  # fmt: skip
-@settings(max_examples=60, deadline=None)
 def test_no_way_of_pressing_nests_more(
     count: int, joins: list[tuple[int, int, bool, int]], asked: list[int]
 ) -> None:

@@ -4,7 +4,7 @@ from fractions import Fraction
 from functools import cache
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.cloth.forms import Form
@@ -59,7 +59,6 @@ whole_rules = st.lists(
 
 
 @given(st.integers(1, 14), st.integers(1, 14), whole_rules, st.booleans())
-@settings(max_examples=120, deadline=None)
 def test_no_way_of_cutting_is_worth_more(
     width: int, length: int, rules: list[CutRule], directional: bool
 ) -> None:

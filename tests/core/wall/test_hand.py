@@ -4,7 +4,7 @@ arrangement before it."""
 from collections.abc import Callable
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import quilt
 
@@ -39,7 +39,6 @@ def done(wall: OnWall, act: tuple) -> OnWall:  # type: ignore[type-arg]
 
 
 @given(st.lists(ACTS, max_size=12))
-@settings(max_examples=150, deadline=None)
 def test_whatever_a_hand_does_every_block_is_on_the_wall_or_beside_it(acts: list) -> None:  # type: ignore[type-arg]
     wall = RAILS
     for act in acts:

@@ -1,7 +1,7 @@
 """Orders: the laws that each is known by."""
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.wall.walls import plain, prints
 
@@ -35,7 +35,6 @@ def prints_at(wall: Wall, places: Places) -> list[int]:
 
 
 @given(walls, st.sampled_from(Order), st.integers(1, 5), st.data())
-@settings(max_examples=120, deadline=None)
 def test_every_order_keeps_pins_and_lays_every_block_once(
     wall: Wall, order: Order, shift: int, data: st.DataObject
 ) -> None:
@@ -49,7 +48,6 @@ def test_every_order_keeps_pins_and_lays_every_block_once(
 
 
 @given(walls, st.sampled_from(sorted(GRADIENTS)))
-@settings(max_examples=60, deadline=None)
 def test_a_gradient_is_never_rougher_than_the_roll_row_by_row(wall: Wall, order: Order) -> None:
     """Sum of CIELAB steps between neighbours."""
     lies = as_it_comes(wall)

@@ -68,7 +68,6 @@ def test_thirteen_of_twenty_four_touch_and_twelve_need_not() -> None:
 
 
 @given(st.integers(1, 4), st.integers(1, 5), st.data(), st.sampled_from(["straight", "on-point"]))
-@settings(max_examples=25, deadline=None)
 def test_counting_never_says_more_must_touch_than_the_programme(
     rows: int, columns: int, data: st.DataObject, setting: str
 ) -> None:

@@ -4,7 +4,7 @@ from collections.abc import Sequence
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
@@ -79,7 +79,6 @@ SPACES = st.builds(
 )
 
 
-@settings(max_examples=20, deadline=None)
 @given(
     FABRICS,
     st.sampled_from(["rails", "half-square", "brick"]),

@@ -4,7 +4,7 @@ from fractions import Fraction
 
 import numpy as np
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.frame.backing import BackingWay
@@ -55,7 +55,6 @@ def each(schemes: Schemes) -> list[tuple[int, int, Scheme]]:
     ]
 
 
-@settings(max_examples=30, deadline=None)
 @given(SPACES, SIDES, st.integers(1, 40))
 def test_sizes_and_cloth_are_those_of_the_scheme(space: Space, side: F, blocks: int) -> None:
     """Sizes agree; borders, binding and backing are never told dearer than they come out."""
@@ -132,7 +131,6 @@ def test_settled_rows_and_even_ones() -> None:
     assert all(s.columns >= s.rows for s in wide)
 
 
-@settings(max_examples=40, deadline=None)
 @given(SPACES, SIDES, st.integers(1, 30))
 def test_bodies_are_every_grid_that_the_blocks_fill(space: Space, side: F, blocks: int) -> None:
     """Against going through all of them one by one."""
@@ -149,7 +147,6 @@ def test_bodies_are_every_grid_that_the_blocks_fill(space: Space, side: F, block
     assert found == wanted
 
 
-@settings(max_examples=40, deadline=None)
 @given(SPACES, SIDES, st.integers(1, 40))
 def test_what_lies_between_is_never_told_dearer(space: Space, side: F, blocks: int) -> None:
     schemes, shop = Schemes(space, (side, side), blocks), Workshop(space.seam, USABLE)

@@ -3,7 +3,7 @@
 from fractions import Fraction
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.cloth.forms import Form
@@ -93,7 +93,6 @@ def test_there_is_no_sum_for_anything_else() -> None:
     st.integers(1, 14), st.integers(2, 5), st.sampled_from(["42", "77/2", "20"]),
     st.integers(1, 6), st.booleans(), st.booleans(),
 )  # fmt: skip
-@settings(max_examples=60, deadline=None)
 def test_the_search_comes_to_the_same(
     count: int, in_a_block: int, length: str, prints: int, rules: bool, sets: bool
 ) -> None:

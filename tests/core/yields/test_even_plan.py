@@ -5,7 +5,7 @@ from fractions import Fraction
 from time import perf_counter
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
@@ -71,7 +71,6 @@ def test_nearly_every_piece_of_another_size_has_no_even_plan() -> None:
 sides = st.integers(2, 9).map(lambda n: Fraction(n, 2))
 
 
-@settings(max_examples=25)
 @given(
     st.lists(st.tuples(st.sampled_from("ab"), sides, sides, st.integers(1, 3)), min_size=1,
              max_size=3),
@@ -134,7 +133,6 @@ def test_a_frame_may_come_from_several_pieces_of_one_print() -> None:
     assert faults(found.plan) == []
 
 
-@settings(max_examples=30)
 @given(
     st.integers(4, 20), st.integers(1, 6), st.tuples(st.integers(1, 6), st.integers(1, 6)),
     st.tuples(st.integers(1, 4), st.integers(1, 4)),

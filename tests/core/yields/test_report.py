@@ -3,7 +3,7 @@
 from dataclasses import replace
 from fractions import Fraction
 
-from hypothesis import given, settings
+from hypothesis import given
 from tests.core.cutting.brute_force import most_blocks
 from tests.core.cutting.made_up import problems
 
@@ -25,7 +25,6 @@ def with_more(problem: CuttingProblem, name: str, pieces: int) -> CuttingProblem
     return replace(problem, fabrics=tuple(fabrics))
 
 
-@settings(max_examples=40)
 @given(problems(pieces=30))
 def test_other_cloth_gives_what_is_said(problem: CuttingProblem) -> None:
     report = reported(problem)
@@ -37,7 +36,6 @@ def test_other_cloth_gives_what_is_said(problem: CuttingProblem) -> None:
         assert blocks == most_blocks(replace(problem, fabrics=fabrics))
 
 
-@settings(max_examples=40)
 @given(problems(pieces=30))
 def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
     problem: CuttingProblem,
@@ -53,7 +51,6 @@ def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
         assert max(limit.blocks for limit in report.limits) > report.plan.blocks
 
 
-@settings(max_examples=40)
 @given(problems(pieces=30))
 def test_what_is_spare_can_go_and_one_more_piece_cannot(problem: CuttingProblem) -> None:
     plan = reported(problem).plan

@@ -6,7 +6,7 @@ from fractions import Fraction
 from time import perf_counter
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.cloth.forms import Form
@@ -63,7 +63,6 @@ def test_the_cliff_of_a_roll(
 sides = st.integers(4, 24).map(lambda n: Fraction(n, 4))
 
 
-@settings(max_examples=25)
 @given(st.lists(st.tuples(sides, sides), min_size=1, max_size=2), st.integers(28, 60))
 def test_a_cliff_is_where_it_is_said_to_be(
     pieces: list[tuple[Fraction, Fraction]], side: int

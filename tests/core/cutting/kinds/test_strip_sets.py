@@ -8,7 +8,7 @@ from functools import cache
 from itertools import combinations_with_replacement, product
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.cloth.forms import Form
@@ -116,7 +116,6 @@ def _most(strips: frozenset[tuple[Strip, int]], rules: tuple[PrintRule, ...]) ->
     return best
 
 
-@settings(max_examples=120)
 @given(piles())
 def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
     plan = solve(problem, Watch(no_clock))

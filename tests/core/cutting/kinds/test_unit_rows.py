@@ -86,7 +86,6 @@ def fits(row: tuple[Unit, ...], columns: int, high: int) -> bool:
     st.lists(st.tuples(st.integers(1, 4), st.integers(1, 4)), min_size=1, max_size=7),
     st.integers(4, 8),
 )
-@settings(max_examples=80, deadline=None)
 def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -> None:
     sorts = [UnitSort(*size, count) for size, count in sorted(Counter(units).items())]
     found = pack_rows(sorts, columns, Watch(no_clock, 5))
