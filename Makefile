@@ -1,6 +1,6 @@
 # make demo    set up, and serve the sample world on http://127.0.0.1:8000
 # make test    set up, and run every check and test
-# make quick   the checks and tests for use while one works: everything but browser and road
+# make quick   the checks and tests for use while one works: pages, road and long searches left out
 # make dev     serve the sample world, started anew whenever a file is saved
 # make setup   only set up: afterwards .venv/bin/kersey works
 # make bench   measure the search for the most blocks, beside others and as fabric grows, and pages

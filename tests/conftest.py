@@ -4,6 +4,7 @@ Every run tries the same cases; `pytest --hypothesis-profile=explore` tries othe
 `--hypothesis-profile=long tests/web/test_fuzz.py` very many.
 """
 
+import pytest
 from hypothesis import HealthCheck, settings
 
 # Speed is measured in the benchmark, never here.
@@ -20,3 +21,17 @@ settings.register_profile(
 # Many more cases where anything may come in from outside, for a night: see tests/web/test_fuzz.py.
 settings.register_profile("long", settings.get_profile("explore"), max_examples=3000)
 settings.load_profile("kersey")
+
+# What `make quick` leaves out: pages and browser, the road over every recipe, whole processes, and
+# searches that are held against another solver at length.
+_SLOW = {
+    "web", "searching", "whole", "test_road.py", "test_crashes.py", "test_cli.py",
+    "test_handfuls.py", "test_many_kinds.py", "test_real_requests.py", "test_replanning.py",
+    "test_tonight.py", "test_shopping.py", "test_quilt_request.py", "test_search.py",
+}  # fmt: skip
+
+
+def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
+    for item in items:
+        if _SLOW & set(item.path.parts):
+            item.add_marker(pytest.mark.slow)

@@ -42,15 +42,21 @@ _TERM = re.compile(
 )
 
 
+_BROKEN_LINE = re.compile(rb"\s*\n\s*")
+
+
 class PatientClient(TestClient):
     """Opens a page that rests on a plan once the plan is there, as a browser ends up seeing it.
 
-    Its answers are read as a person reads them: an apostrophe is one, and a term is its word.
+    Its answers are read as a person reads them: an apostrophe is one, a term is its word, and a
+    line that is broken in the template goes on.
     """
 
     def request(self, *asked: Any, **how: Any) -> Any:
         answer = super().request(*asked, **how)
-        answer._content = _TERM.sub(rb"\1", answer.content.replace(b"&#39;", b"'"))
+        if answer.headers.get("content-type", "").startswith("text/html"):
+            said = _TERM.sub(rb"\1", answer.content.replace(b"&#39;", b"'"))
+            answer._content = _BROKEN_LINE.sub(b" ", said)
         return answer
 
     def get(self, url: Any, **asked: Any) -> Any:
@@ -178,10 +184,22 @@ def server(tmp_path: Path) -> Iterator[Site]:
     site.close()
 
 
+@cache
+def sample_data() -> Path:
+    """The sample world, loaded once; whoever uses it takes a copy."""
+    folder = Path(mkdtemp())
+    load_sample_world(folder)
+    return folder
+
+
+def take_sample_data(folder: Path) -> None:
+    shutil.copytree(sample_data(), folder, dirs_exist_ok=True)
+
+
 @pytest.fixture(scope="session")
 def sample_server(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Site]:
     folder = tmp_path_factory.mktemp("sample")
-    load_sample_world(folder)
+    take_sample_data(folder)
     site = Site(folder)
     yield site
     site.close()

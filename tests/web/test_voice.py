@@ -9,10 +9,9 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 from tests.voice import faults, faults_of_page
-from tests.web.conftest import client_for
+from tests.web.conftest import client_for, take_sample_data
 from tests.web.test_fuzz import FORMS, revision_for
 
-from kersey.demo.sample_world import load_sample_world
 from kersey.web.terms import FIELDS, TERMS, terms_in
 
 # Of one page so many of its states are opened, and of one lot's page and another's so many.
@@ -43,7 +42,7 @@ def pages(site: TestClient, first: str = "/") -> Iterator[tuple[str, str]]:
 
 @pytest.fixture
 def sampled(tmp_path: Path) -> Iterator[TestClient]:
-    load_sample_world(tmp_path)
+    take_sample_data(tmp_path)
     with client_for(tmp_path) as client:
         yield client
     client.app.state.workroom.engine.dispose()  # type: ignore[attr-defined]
