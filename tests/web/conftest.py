@@ -42,7 +42,7 @@ _TERM = re.compile(
 )
 
 
-_BROKEN_LINE = re.compile(rb"\s*\n\s*")
+_BROKEN_LINE = re.compile(rb" *\n +")
 
 
 class PatientClient(TestClient):
