@@ -226,6 +226,15 @@ def sewn(name: str, seam: Fraction, *parts: Make, how: How = How.JOINED) -> Make
     return Make(name, how, size, counted_parts(parts), patches=patches)
 
 
+def in_three_rows(seam: Fraction, *nine: Make) -> Make:
+    """A block of nine makes, row by row."""
+    rows = (
+        sewn("middle row" if first == 3 else "outer row", seam, *nine[first : first + 3])
+        for first in (0, 3, 6)
+    )
+    return sewn("block", seam, *rows)
+
+
 def crosscut(name: str, seam: Fraction, *pieces: Make) -> Make:
     """Pieces side by side that come off a strip set: of strips as wide as they are, sewn whole."""
     strips = [replace(each, long=True) for each in pieces]

@@ -6,7 +6,7 @@ inside, half a unit wide. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, lying, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Size, in_three_rows, lying, piece, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, METHODS, TWO, corner_units, untrimmed_notes
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
@@ -19,12 +19,13 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     bars = _bars(unit, seam)
     places = ((unit, Fraction(0)), (2 * unit, unit), (unit, 2 * unit), (Fraction(0), unit))
     above, right, below, left = (lying(bars, at, n) for n, at in enumerate(places))
-    rows = (
-        sewn("outer row", seam, corners[0], above, corners[1]),
-        sewn("middle row", seam, left, middle, right),
-        sewn("outer row", seam, corners[2], below, corners[3]),
-    )
-    return Assembly(sewn("block", seam, *rows), finished)
+    block = in_three_rows(
+        seam,
+        corners[0], above, corners[1],
+        left, middle, right,
+        corners[2], below, corners[3],
+    )  # fmt: skip
+    return Assembly(block, finished)
 
 
 def _bars(unit: Fraction, seam: Fraction) -> Make:

@@ -6,7 +6,7 @@ Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, in_three_rows, piece
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, hourglass_unit
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
@@ -20,12 +20,13 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
 
     hourglass = [_hourglass(number, unit, seam) for number in range(4)]
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
-    rows = (
-        sewn("outer row", seam, corner(0, 0), hourglass[0], corner(0, 2)),
-        sewn("middle row", seam, hourglass[1], middle, hourglass[2]),
-        sewn("outer row", seam, corner(2, 0), hourglass[3], corner(2, 2)),
-    )
-    return Assembly(sewn("block", seam, *rows), finished)
+    block = in_three_rows(
+        seam,
+        corner(0, 0), hourglass[0], corner(0, 2),
+        hourglass[1], middle, hourglass[2],
+        corner(2, 0), hourglass[3], corner(2, 2),
+    )  # fmt: skip
+    return Assembly(block, finished)
 
 
 def _hourglass(number: int, unit: Fraction, seam: Fraction) -> Make:

@@ -6,7 +6,7 @@ is cut as large as the finished leg and two seams. Source: docs/trade.md section
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, lying, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Size, in_three_rows, lying, piece
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.flipped import goose
 from kersey.core.blocks.half_squares import DARK, LIGHT
@@ -26,12 +26,13 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     places = ((unit, start, 2), (start, unit, 1), (far, unit, 3), (unit, far, 0))
     geese = [lying(bird, (x, y), quarters) for x, y, quarters in places]
     middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
-    rows = (
-        sewn("outer row", seam, corner(start, start), geese[0], corner(far, start)),
-        sewn("middle row", seam, geese[1], middle, geese[2]),
-        sewn("outer row", seam, corner(start, far), geese[3], corner(far, far)),
-    )
-    return Assembly(sewn("block", seam, *rows), finished)
+    block = in_three_rows(
+        seam,
+        corner(start, start), geese[0], corner(far, start),
+        geese[1], middle, geese[2],
+        corner(start, far), geese[3], corner(far, far),
+    )  # fmt: skip
+    return Assembly(block, finished)
 
 
 RECIPE = Recipe(

@@ -5,7 +5,7 @@ On a grid of three; the units come two, four or eight at a time. Source: docs/tr
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Size, in_three_rows, piece
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT, METHODS, TWO, corner_units, untrimmed_notes
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
@@ -19,12 +19,13 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         for x, y in ((1, 0), (0, 1), (2, 1), (1, 2))
     )
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
-    rows = (
-        sewn("outer row", seam, corners[0], above, corners[1]),
-        sewn("middle row", seam, left, middle, right),
-        sewn("outer row", seam, corners[2], below, corners[3]),
-    )
-    return Assembly(sewn("block", seam, *rows), finished)
+    block = in_three_rows(
+        seam,
+        corners[0], above, corners[1],
+        left, middle, right,
+        corners[2], below, corners[3],
+    )  # fmt: skip
+    return Assembly(block, finished)
 
 
 RECIPE = Recipe(
