@@ -39,9 +39,11 @@ def main() -> None:
             took = perf_counter() - begun
             stacks = dict.fromkeys(cut.stack for cut in cuts)
             plain = [cut for stack in stacks for cut in cuts if cut.stack == stack]
-            print(f"{block:<22}{order.value:<24}{settings(cuts):>7}{cloths_in_hand(cuts):>7}"
-                  f"{settings(plain):>15}{cloths_in_hand(plain):>7}"
-                  f"{settings_one_by_one(steps):>8}{took:>8.2f} s")  # fmt: skip
+            print(
+                f"{block:<22}{order.value:<24}{settings(cuts):>7}{cloths_in_hand(cuts):>7}"
+                f"{settings(plain):>15}{cloths_in_hand(plain):>7}"
+                f"{settings_one_by_one(steps):>8}{took:>8.2f} s"
+            )
 
 
 if __name__ == "__main__":

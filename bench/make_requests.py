@@ -55,10 +55,19 @@ def _all() -> Iterator[tuple[str, Request]]:
 
 def _rolls() -> Iterator[tuple[str, Request]]:
     for number, (strips, prints, length, rails) in enumerate(
-        [(40, 20, 42, 3), (42, 21, 41.25, 3), (40, 40, 43.5, 4), (34, 17, 41.25, 2),
-         (40, 20, 38.875, 5), (60, 12, 42, 6), (120, 30, 40, 3), (600, 40, 42, 4),
-         (30, 15, 42, 2), (12, 12, 26, 3)]
-    ):  # fmt: skip
+        [
+            (40, 20, 42, 3),
+            (42, 21, 41.25, 3),
+            (40, 40, 43.5, 4),
+            (34, 17, 41.25, 2),
+            (40, 20, 38.875, 5),
+            (60, 12, 42, 6),
+            (120, 30, 40, 3),
+            (600, 40, 42, 4),
+            (30, 15, 42, 2),
+            (12, 12, 26, 3),
+        ]
+    ):
         fabrics = [_strip(f"p{n}", strips // prints, length) for n in range(prints)]
         block = {"recipe": "rails", "options": {"strips": rails}, "finished": 2 * rails}
         yield f"roll-{number:02}", {"fabrics": fabrics, "block": block}
@@ -114,15 +123,20 @@ def _rectangles(chance: random.Random, count: int, step: int) -> list[Request]:
     for n in range(count):
         roles = chance.choice([[], ["light"], ["dark"]])
         if chance.random() < 0.3:
-            sizes = {"width": chance.choice([1.5, 2, 2.5, 3]),
-                     "length": chance.randint(8 * step, 42 * step) / step}  # fmt: skip
+            sizes = {
+                "width": chance.choice([1.5, 2, 2.5, 3]),
+                "length": chance.randint(8 * step, 42 * step) / step,
+            }
             found.append({"id": f"s{n}", "form": "strip", "roles": roles, **sizes})
             continue
-        sizes = {"width": chance.randint(3 * step, 18 * step) / step,
-                 "length": chance.randint(4 * step, 22 * step) / step}  # fmt: skip
+        sizes = {
+            "width": chance.randint(3 * step, 18 * step) / step,
+            "length": chance.randint(4 * step, 22 * step) / step,
+        }
         directional = chance.random() < 0.2
-        found.append({"id": f"s{n}", "form": "piece", "roles": roles,
-                      "directional": directional, **sizes})  # fmt: skip
+        found.append(
+            {"id": f"s{n}", "form": "piece", "roles": roles, "directional": directional, **sizes}
+        )
     return found
 
 
@@ -133,8 +147,11 @@ def _rules() -> Iterator[tuple[str, Request]]:
     for number, print_rule in enumerate(("same", "different")):
         fabrics = [_strip(f"p{n}", 1 + n % 3, 42) for n in range(14)]
         pieces = [{"label": "A", "width": 2.5, "length": 6.5, "count": 3}]
-        block = {"recipe": "pieces", "pieces": pieces,
-                 "rules": [{"roles": ["any"], "print": print_rule}]}  # fmt: skip
+        block = {
+            "recipe": "pieces",
+            "pieces": pieces,
+            "rules": [{"roles": ["any"], "print": print_rule}],
+        }
         yield f"rules-rails-{number:02}", {"fabrics": fabrics, "block": block}
 
 

@@ -35,8 +35,10 @@ def _quilts() -> dict[str, Quilt]:
 
 
 def main() -> None:
-    print(f"{'':34}{'mishaps':>8}{'made':>6}{'fewer':>6}{'first':>8}{'slowest':>9}{'proved':>8}"
-          f"{'slowest':>9}{'not':>5}")  # fmt: skip
+    print(
+        f"{'':34}{'mishaps':>8}{'made':>6}{'fewer':>6}{'first':>8}{'slowest':>9}{'proved':>8}"
+        f"{'slowest':>9}{'not':>5}"
+    )
     mishaps, slowest, unproved = 0, [0.0, 0.0], 0
     for name, of in _quilts().items():
         pick = Random(11)
@@ -54,11 +56,15 @@ def main() -> None:
             other += not ways.proved
         mishaps, unproved = mishaps + len(first), unproved + other
         slowest = [max(slowest[0], *first), max(slowest[1], *proved)]
-        print(f"{name[:33]:<34}{len(first):>8}{made:>6}{fewer:>6}{sum(first) / len(first):>6.2f} s"
-              f"{max(first):>7.2f} s{sum(proved) / len(proved):>6.2f} s{max(proved):>7.2f} s"
-              f"{other:>5}")  # fmt: skip
-    print(f"{mishaps} mishaps; slowest first answer {slowest[0]:.2f} s, slowest proof "
-          f"{slowest[1]:.2f} s; not proved {unproved}")  # fmt: skip
+        print(
+            f"{name[:33]:<34}{len(first):>8}{made:>6}{fewer:>6}{sum(first) / len(first):>6.2f} s"
+            f"{max(first):>7.2f} s{sum(proved) / len(proved):>6.2f} s{max(proved):>7.2f} s"
+            f"{other:>5}"
+        )
+    print(
+        f"{mishaps} mishaps; slowest first answer {slowest[0]:.2f} s, slowest proof "
+        f"{slowest[1]:.2f} s; not proved {unproved}"
+    )
 
 
 if __name__ == "__main__":

@@ -29,10 +29,14 @@ def scraps(count: int) -> list[Request]:
     """Pieces of which hardly two are alike."""
     chance = random.Random(1)
     return [
-        {"id": f"scrap {n}", "form": "piece", "width": chance.randrange(12, 60) / 4,
-         "length": chance.randrange(16, 72) / 4}
+        {
+            "id": f"scrap {n}",
+            "form": "piece",
+            "width": chance.randrange(12, 60) / 4,
+            "length": chance.randrange(16, 72) / 4,
+        }
         for n in range(count)
-    ]  # fmt: skip
+    ]
 
 
 class OneAfterTheOther(CanBeHad):
@@ -40,12 +44,19 @@ class OneAfterTheOther(CanBeHad):
 
     def cut(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
         left = tuple(
-            Fabric(f"left {n} {m}", layout.fabric.print, width, length, layout.copies,
-                   layout.fabric.roles, form=layout.fabric.form)
+            Fabric(
+                f"left {n} {m}",
+                layout.fabric.print,
+                width,
+                length,
+                layout.copies,
+                layout.fabric.roles,
+                form=layout.fabric.form,
+            )
             for n, layout in enumerate(self.candidate.most.layouts)
             for m, (width, length) in enumerate(layout.left)
             if min(width, length) >= Fraction(2)
-        )  # fmt: skip
+        )
         cloth = (*self.fabrics, *left)
         needs = [
             part_needs(p.part, strip_lengths(p.part.role, p.part.cut_width, cloth)) for p in parts
@@ -54,8 +65,10 @@ class OneAfterTheOther(CanBeHad):
 
 
 def main() -> None:
-    print(f"{'':34}{'counted':>9}{'first':>8}{'all':>8}{'schemes':>9}{'cuttings':>9}"
-          f"{'best':>7}{'apart':>7}{'plain':>7}")  # fmt: skip
+    print(
+        f"{'':34}{'counted':>9}{'first':>8}{'all':>8}{'schemes':>9}{'cuttings':>9}"
+        f"{'best':>7}{'apart':>7}{'plain':>7}"
+    )
     for name, fabrics in (("roll", ROLL), ("quarters", QUARTERS), ("60 scraps", scraps(60))):
         _measure(f"{name}, rails", fabrics, {"recipe": "rails"})
         _measure(f"{name}, rails set in any way", fabrics, {"recipe": "rails"}, settings=_ANY)

@@ -32,8 +32,10 @@ def main() -> None:
         plain, searched = plain + simple.plain, searched + found.plain
         proved += found.proved
     print(f"{_DRAWERS} drawers: first answer {max(first):.3f} s at most, {plain} plain squares;")
-    print(f"searched {sum(whole) / _DRAWERS:.2f} s on average, {max(whole):.2f} s at most, "
-          f"{searched} plain squares, {proved} proved at their width")  # fmt: skip
+    print(
+        f"searched {sum(whole) / _DRAWERS:.2f} s on average, {max(whole):.2f} s at most, "
+        f"{searched} plain squares, {proved} proved at their width"
+    )
 
 
 if __name__ == "__main__":

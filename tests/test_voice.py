@@ -22,8 +22,18 @@ _NOUNS = re.compile(
     r"seam|strip|piece|block|print|join|step|square|triangle|kit|row|column|spot|lot|layer|evening"
     r"|quilt|segment|panel|label|stack|set|string|roll|unit"
 )
-COMMANDS = ("serve", "demo", "export", "import", "deliver", "tape", "yield", "quilt", "schema",
-            "recipes")  # fmt: skip
+COMMANDS = (
+    "serve",
+    "demo",
+    "export",
+    "import",
+    "deliver",
+    "tape",
+    "yield",
+    "quilt",
+    "schema",
+    "recipes",
+)
 
 
 def _trees() -> Iterator[tuple[Path, ast.AST]]:
@@ -41,8 +51,9 @@ def _not_shown(tree: ast.AST) -> set[ast.AST]:
             found.add(node.value)
         if isinstance(node, ast.ClassDef):
             assigned = (each for each in node.body if isinstance(each, ast.Assign))
-            found |= {each.elts[0] if isinstance(each := a.value, ast.Tuple) else each
-                      for a in assigned}  # fmt: skip
+            found |= {
+                each.elts[0] if isinstance(each := a.value, ast.Tuple) else each for a in assigned
+            }
     return found
 
 
@@ -90,8 +101,11 @@ def _counts(expression: str, noun: str) -> bool:
 def _counted_nouns() -> list[str]:
     """Every noun that a text counts."""
     pattern = r"""(?:counted|noun_for)\((?:[^()"']|\([^()]*\))*?["']([a-z][a-z -]*)["']"""
-    texts = (path.read_text(encoding="utf-8") for path in SOURCE.rglob("*.*")
-             if path.suffix in {".py", ".html"})  # fmt: skip
+    texts = (
+        path.read_text(encoding="utf-8")
+        for path in SOURCE.rglob("*.*")
+        if path.suffix in {".py", ".html"}
+    )
     return sorted({noun for text in texts for noun in re.findall(pattern, text)})
 
 

@@ -9,9 +9,15 @@ FOLDER = Path(__file__).parent.parent / "src" / "kersey" / "demo" / "camera"
 SIZE = (1280, 960)
 TABLE = "#8a7561"
 ROLL = (
-    ("#a3342d", "#ecd6b5"), ("#efe7d3", "#b0603f"), ("#2f5d48", "#cfdcc0"), ("#c1892f", "#70481a"),
-    ("#27385c", "#ccb765"), ("#cdc8bc", "#726d66"), ("#3d7276", "#cfe2dc"), ("#dfbf74", "#8a5b22"),
-)  # fmt: skip
+    ("#a3342d", "#ecd6b5"),
+    ("#efe7d3", "#b0603f"),
+    ("#2f5d48", "#cfdcc0"),
+    ("#c1892f", "#70481a"),
+    ("#27385c", "#ccb765"),
+    ("#cdc8bc", "#726d66"),
+    ("#3d7276", "#cfe2dc"),
+    ("#dfbf74", "#8a5b22"),
+)
 
 
 def main() -> None:

@@ -42,16 +42,21 @@ def test_a_usual_pace_is_known_from_six_tenths_to_eighteen() -> None:
 
 
 # A star of 3 has its inner points an inch from the edge of the quilt.
-@pytest.mark.parametrize(("beyond_the_seam", "hidden"), [(1 - HAIR, False), (F(1), False),
-                                                          (1 + HAIR, True)])  # fmt: skip
+@pytest.mark.parametrize(
+    ("beyond_the_seam", "hidden"), [(1 - HAIR, False), (F(1), False), (1 + HAIR, True)]
+)
 def test_a_point_just_at_the_edge_of_the_binding_shows(
     beyond_the_seam: Fraction, hidden: bool
 ) -> None:
     of = quilt(
-        "12 light fat quarters + 12 dark fat quarters", rows=3, columns=3, border_width=F(0),
+        "12 light fat quarters + 12 dark fat quarters",
+        rows=3,
+        columns=3,
+        border_width=F(0),
         block=BlockChoice("ohio-star", finished=(F(3), F(3))),
-        edge_style=EdgeStyle.FOLDED, edge_shows=QUARTER_INCH + beyond_the_seam,
-    )  # fmt: skip
+        edge_style=EdgeStyle.FOLDED,
+        edge_shows=QUARTER_INCH + beyond_the_seam,
+    )
     body = of.size.body_width, of.size.body_length
     within = [min(x, y, body[0] - x, body[1] - y) for x, y in hidden_points(of).points]
     assert (max(within) == 1) is hidden
@@ -66,8 +71,10 @@ def test_values_nearer_than_eight_hundredths_read_alike(apart: float, told_apart
         (seam,) = pressed.seams
         darker = 1 if dark[seam.high_patches[0]] > dark[seam.low_patches[0]] else -1
         assert (pressed.ways[0][0] == darker) or not told_apart, side
-    alike = {press(PressQuestion(block.patches, (F(4), F(4)), d), School.DARK).ways[0]
-             for d in ((0.0, apart), (apart, 0.0))}  # fmt: skip
+    alike = {
+        press(PressQuestion(block.patches, (F(4), F(4)), d), School.DARK).ways[0]
+        for d in ((0.0, apart), (apart, 0.0))
+    }
     assert (len(alike) == 2) is told_apart
 
 
@@ -77,10 +84,12 @@ def test_washing_is_held_against_what_was_washed() -> None:
     read = [
         Reading(what, 0, place, target, size, now)
         for what, place, target, size in (
-            (Measured.QUILTED, WIDTH, F(50), F(50)), (Measured.QUILTED, HEIGHT, F(60), F(60)),
-            (Measured.WASHED, WIDTH, F(54), F(51)), (Measured.WASHED, HEIGHT, F(64), F(61)),
+            (Measured.QUILTED, WIDTH, F(50), F(50)),
+            (Measured.QUILTED, HEIGHT, F(60), F(60)),
+            (Measured.WASHED, WIDTH, F(54), F(51)),
+            (Measured.WASHED, HEIGHT, F(64), F(61)),
         )
-    ]  # fmt: skip
+    ]
     found = learned([Sewing(readings=tuple(read))])
     assert found is not None
     assert found.taken == ((F(3, 54), F(3, 64)),)
@@ -99,10 +108,13 @@ def test_keys_are_told_as_they_are_cut() -> None:
 @pytest.mark.parametrize(
     ("line", "form"),
     [
-        ("4 2 x 5 15/16", Form.PIECE), ("4 2 x 6", Form.STRIP), ("4 2 x 6 1/16", Form.STRIP),
-        ("4 6 x 18", Form.STRIP), ("4 6 1/16 x 30", Form.PIECE),
+        ("4 2 x 5 15/16", Form.PIECE),
+        ("4 2 x 6", Form.STRIP),
+        ("4 2 x 6 1/16", Form.STRIP),
+        ("4 6 x 18", Form.STRIP),
+        ("4 6 1/16 x 30", Form.PIECE),
     ],
-)  # fmt: skip
+)
 def test_three_times_as_long_as_wide_is_a_strip(line: str, form: Form) -> None:
     lot = take_line(line).lot
     assert lot is not None

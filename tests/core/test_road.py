@@ -143,8 +143,10 @@ def _every_sentence_is_said_well(quilt: Quilt) -> None:
 def _cloth_is_in_kits_or_left(quilt: Quilt) -> None:
     """Area in is area out: blocks, frame, what is left, and what is lost, never less than none."""
     everything = put_away(quilt)
-    names = {key: f.name for key, f in zip(quilt.kept.keys, quilt.kept.cutting.problem.fabrics,
-                                           strict=True)}  # fmt: skip
+    names = {
+        key: f.name
+        for key, f in zip(quilt.kept.keys, quilt.kept.cutting.problem.fabrics, strict=True)
+    }
     for fate in everything.fates:
         area = fate.pulled.cut * fate.pulled.kept.lot.piece_area(fate.pulled.stack)
         assert fate.used + fate.kept + fate.lost == area

@@ -108,5 +108,6 @@ def test_a_packet_shows_what_is_cut_off_it(width: Fraction, length: Fraction) ->
     assert gaps_and_overlaps(boxes, whole) == pytest.approx(0, abs=NEARLY)
     assert boxes[0] == pytest.approx((0, 0, float(size[0]), float(size[1])), abs=1e-3)
     x, y, wide, high = quilt(drawn)
-    assert (x + wide / 2, y + high / 2) == pytest.approx((float(size[0]) / 2, float(size[1]) / 2),
-                                                        abs=2e-3)  # fmt: skip
+    assert (x + wide / 2, y + high / 2) == pytest.approx(
+        (float(size[0]) / 2, float(size[1]) / 2), abs=2e-3
+    )

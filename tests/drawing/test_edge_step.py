@@ -33,8 +33,9 @@ def test_every_step_has_its_own_scene(style: EdgeStyle, units: Units) -> None:
 
 @given(st.sampled_from([F(3, 2), F(2), F(9, 4), F(5, 2), F(3)]), st.integers(120, 400))
 def test_bias_lines_lie_a_strip_apart_at_45_degrees(width: Fraction, long: int) -> None:
-    plan = edge_plan(Edge(EdgeStyle.BIAS, width), (F(long, 4), F(long, 4)), F(1, 4), F(42),
-                     Units.INCHES)  # fmt: skip
+    plan = edge_plan(
+        Edge(EdgeStyle.BIAS, width), (F(long, 4), F(long, 4)), F(1, 4), F(42), Units.INCHES
+    )
     cut = cut_bias(F(long) + 10, width, F(42))
     assert plan.strips == cut.strips
     drawn = draw_bias_strips(plan, F(42), COLOURS.edge, Units.INCHES)

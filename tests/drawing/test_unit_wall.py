@@ -18,10 +18,11 @@ LOOK = "#a5403a 0,0 1,0 1,1; #cfcabd 0,0 1,1 0,1"
 
 
 @given(
-    st.dictionaries(st.tuples(st.integers(1, 4), st.integers(1, 4)), st.integers(1, 6),
-                    min_size=1, max_size=4),
+    st.dictionaries(
+        st.tuples(st.integers(1, 4), st.integers(1, 4)), st.integers(1, 6), min_size=1, max_size=4
+    ),
     st.integers(0, 3),
-)  # fmt: skip
+)
 def test_units_lie_beside_one_another_on_the_grid(
     drawer: dict[tuple[int, int], int], looks: int
 ) -> None:

@@ -28,8 +28,11 @@ def fewest(lengths: list[Fraction], strip: Fraction) -> int:
     """The fewest strips that hold lengths whole: every way to fill the next one is tried."""
     sizes = sorted(set(lengths), reverse=True)
     limits = [range(int(strip // size) + 1) for size in sizes]
-    fits = [way for way in product(*limits)
-            if 0 < sum(n * size for n, size in zip(way, sizes, strict=True)) <= strip]  # fmt: skip
+    fits = [
+        way
+        for way in product(*limits)
+        if 0 < sum(n * size for n, size in zip(way, sizes, strict=True)) <= strip
+    ]
 
     @cache
     def strips_of(left: tuple[int, ...]) -> int:
@@ -79,12 +82,14 @@ class Recomputed:
         body, top = self.sizes()
         edge = self.chosen("binding", "double-fold", self.quilt["binding"]["style"])
         quilt: Json = {
-            "top": _size(*top), "finished": _size(*self.bound(top, edge)),
+            "top": _size(*top),
+            "finished": _size(*self.bound(top, edge)),
             "borders": [
                 {"cut": float(exact(b["finished"]) + 2 * self.seam)} for b in self.quilt["borders"]
             ],
-            "backing": self.backing(top, edge), "batting": self.batting(top),
-        }  # fmt: skip
+            "backing": self.backing(top, edge),
+            "batting": self.batting(top),
+        }
         if edge == "double-fold":
             quilt["binding"] = self.binding(top)
         quilt["buy"] = self.bought(body, top, edge)
@@ -93,8 +98,10 @@ class Recomputed:
     def sizes(self) -> tuple[list[Fraction], list[Fraction]]:
         """Body, and top."""
         more = 1 if self.framed else -1
-        body = [self.columns * self.fw + (self.columns + more) * self.w,
-                self.rows * self.fl + (self.rows + more) * self.w]  # fmt: skip
+        body = [
+            self.columns * self.fw + (self.columns + more) * self.w,
+            self.rows * self.fl + (self.rows + more) * self.w,
+        ]
         around = 2 * sum((exact(b["finished"]) for b in self.quilt["borders"]), Fraction(0))
         spacer = self.spacer(body)
         return body, [

@@ -110,11 +110,16 @@ OLD_DESIGN = {
     "backing_way": "wide", "seam": "3/8", "usable_width": "40",
 }  # fmt: skip
 SINCE_THEN = {
-    "block": {"recipe": "log-cabin", "finished": ["19/2", "19/2"],
-              "options": {"rounds": 4, "centre": {"inches": "7/3"}}, "pieces": [], "rules": []},
+    "block": {
+        "recipe": "log-cabin",
+        "finished": ["19/2", "19/2"],
+        "options": {"rounds": 4, "centre": {"inches": "7/3"}},
+        "pieces": [],
+        "rules": [],
+    },
     "even": True,
     "by_value": False,
-}  # fmt: skip
+}
 
 
 # Written by the version before lots and prints had the shape of the core's own types.

@@ -31,15 +31,18 @@ def answered(request: Json) -> tuple[QuiltQuestion, Answer, Json]:
 FABRICS = st.one_of(
     st.builds(
         lambda n, length: [{"id": "roll", "form": "strip", "count": n, "length": length}],
-        st.integers(8, 40), st.sampled_from([40, 41.25, 42, 43.5]),
+        st.integers(8, 40),
+        st.sampled_from([40, 41.25, 42, 43.5]),
     ),
     st.builds(
-        lambda n, roles: [{"id": "fat", "form": "fat-quarter", "count": n},
-                          {"id": "more", "form": "yardage", "length": 54, "roles": roles}],
+        lambda n, roles: [
+            {"id": "fat", "form": "fat-quarter", "count": n},
+            {"id": "more", "form": "yardage", "length": 54, "roles": roles},
+        ],
         st.integers(4, 24),
         st.sampled_from([["border-1"], ["sashing"], ["binding"], ["border", "binding"]]),
     ),
-)  # fmt: skip
+)
 WIDTHS = st.lists(st.sampled_from([0.75, 1, 1.5, 2, 2.75, 4]), min_size=1, max_size=2, unique=True)
 REQUESTS = st.fixed_dictionaries(
     {
@@ -48,22 +51,31 @@ REQUESTS = st.fixed_dictionaries(
         "usable_width": st.sampled_from([42, 42, 40, 43.5]),
         "fabrics": FABRICS,
         "block": st.sampled_from(
-            [{"recipe": "rails"}, {"recipe": "rails", "finished": 9}, {"recipe": "half-square"},
-             {"recipe": "two-bar"}, {"recipe": "brick"}, [RAILS, {"recipe": "nine-patch"}]]
+            [
+                {"recipe": "rails"},
+                {"recipe": "rails", "finished": 9},
+                {"recipe": "half-square"},
+                {"recipe": "two-bar"},
+                {"recipe": "brick"},
+                [RAILS, {"recipe": "nine-patch"}],
+            ]
         ),
         "aim": st.sampled_from(["balanced", "largest", "least-waste", "no-buying"]),
         "sashing": st.fixed_dictionaries({"widths": WIDTHS.map(lambda widths: [0, *widths])}),
         "borders": st.fixed_dictionaries(
-            {"max": st.integers(0, 3), "widths": WIDTHS,
-             "style": st.sampled_from(["butted", "corner-squares"]),
-             "keys": st.sampled_from([[0], [0], [2], [0, 2.5]])}
+            {
+                "max": st.integers(0, 3),
+                "widths": WIDTHS,
+                "style": st.sampled_from(["butted", "corner-squares"]),
+                "keys": st.sampled_from([[0], [0], [2], [0, 2.5]]),
+            }
         ),
         "binding": st.sampled_from(
             [{}, {"width": 2.25}, {"style": "turned", "width": 2}, {"style": "folded-backing"}]
         ),
         "backing": st.fixed_dictionaries({"margin": st.sampled_from([2, 4, 1.5])}),
     }
-)  # fmt: skip
+)
 
 
 @settings(max_examples=10, deadline=None)
@@ -119,8 +131,10 @@ def test_the_same_question_has_the_same_answer() -> None:
 
 def test_31_blocks_are_5_by_6_with_one_spare() -> None:
     """docs/trade.md section 4: the count is not the quilt."""
-    halves = [{"id": side, "form": "square", "width": 10, "length": 10, "count": 31,
-               "roles": [side]} for side in ("light", "dark")]  # fmt: skip
+    halves = [
+        {"id": side, "form": "square", "width": 10, "length": 10, "count": 31, "roles": [side]}
+        for side in ("light", "dark")
+    ]
     block = {"recipe": "cut-apart-hourglass", "options": {"trim": "6 5/8"}}
     plain = {"sashing": {"widths": [0]}, "borders": {"max": 0}}
     _, _, written = answered(asked(fabrics=halves, block=block, **plain))

@@ -21,10 +21,16 @@ def answer(fabrics: Sequence[Mapping[str, Any]], **block: Any) -> dict[str, Any]
 
 def squares(side: float, light: int, dark: int) -> list[Mapping[str, Any]]:
     return [
-        {"id": role, "form": "square", "count": count, "width": side, "length": side,
-         "roles": [role]}
+        {
+            "id": role,
+            "form": "square",
+            "count": count,
+            "width": side,
+            "length": side,
+            "roles": [role],
+        }
         for role, count in (("light", light), ("dark", dark))
-    ]  # fmt: skip
+    ]
 
 
 def made(answered: Mapping[str, Any], name: str) -> Mapping[str, Any]:
@@ -40,8 +46,10 @@ def test_half_squares_four_at_a_time_of_squares_as_they_come(
 ) -> None:
     told = answer(
         squares(side, 7, 9),
-        recipe="half-square", finished=finished, options={"method": "four at a time"},
-    )  # fmt: skip
+        recipe="half-square",
+        finished=finished,
+        options={"method": "four at a time"},
+    )
     assert (told["blocks"], told["proved"], told["unit"]) == (28, True, "block")
     unit = made(told, "block")
     assert round(unit["width"], 2) == round(unit["length"], 2) == raw

@@ -39,14 +39,21 @@ def strips(count: int, width: float, length: float, name: str = "roll") -> dict[
 
 @pytest.mark.parametrize(
     ("usable", "in_a_set", "squares", "finished"),
-    [(42, 5, 24, 13.75), (41.5, 5, 24, 13.75), (41.25, 5, 16, 13.75), (42, 3, 65, 8),
-     (38.5, 3, 65, 8), (38.25, 3, 52, 8)],
-)  # fmt: skip
+    [
+        (42, 5, 24, 13.75),
+        (41.5, 5, 24, 13.75),
+        (41.25, 5, 16, 13.75),
+        (42, 3, 65, 8),
+        (38.5, 3, 65, 8),
+        (38.25, 3, 52, 8),
+    ],
+)
 def test_squares_of_tubes(usable: float, in_a_set: int, squares: int, finished: float) -> None:
     told = answer(
         [strips(40, 2.5, usable), {**ACCENT, "width": usable}],
-        recipe="tube-triangles", options={"strips": in_a_set},
-    )  # fmt: skip
+        recipe="tube-triangles",
+        options={"strips": in_a_set},
+    )
     assert (told["blocks"], told["proved"], told["unit"]) == (squares, True, "square")
     assert told["finished"] == [finished, finished]
     high = in_a_set * 2 + 0.5
@@ -72,9 +79,15 @@ def test_a_tube_without_its_accent_says_what_is_missing() -> None:
 
 @pytest.mark.parametrize(
     ("usable", "method", "columns", "width"),
-    [(42, "alternate", 38, 62.75), (42, "onward", 38, 62.75), (41, "alternate", 37, 60.75),
-     (41, "onward", 38, 62.75), (40, "alternate", 36, 58.5), (40, "onward", 36, 58.5)],
-)  # fmt: skip
+    [
+        (42, "alternate", 38, 62.75),
+        (42, "onward", 38, 62.75),
+        (41, "alternate", 37, 60.75),
+        (41, "onward", 38, 62.75),
+        (40, "alternate", 36, 58.5),
+        (40, "onward", 36, 58.5),
+    ],
+)
 def test_columns_of_a_bargello(usable: float, method: str, columns: int, width: float) -> None:
     told = answer([strips(48, 2.5, usable)], recipe="bargello", options={"method": method})
     assert (told["blocks"], told["bound"], told["unit"]) == (columns, columns, "column")
@@ -83,9 +96,13 @@ def test_columns_of_a_bargello(usable: float, method: str, columns: int, width: 
 
 
 @given(
-    st.integers(3, 12), st.integers(2, 4), st.integers(0, 40), st.booleans(),
-    st.integers(1, 4), st.integers(0, 6),
-)  # fmt: skip
+    st.integers(3, 12),
+    st.integers(2, 4),
+    st.integers(0, 40),
+    st.booleans(),
+    st.integers(1, 4),
+    st.integers(0, 6),
+)
 def test_every_column_is_cut_from_a_tube_that_has_it(
     in_one: int, tubes: int, short: int, onward: bool, start: int, steps: int
 ) -> None:
@@ -126,7 +143,7 @@ def test_the_columns_carry_numbers_openings_and_a_running_width() -> None:
         ([strips(7, 1.5, 40, "a"), strips(5, 1.5, 42, "b")], {}, 11, 11),
         ([strips(7, 1.5, 40, "a"), strips(5, 1.5, 42, "b")], {"mirrored": False}, 12, 12),
     ],
-)  # fmt: skip
+)
 def test_strips_mirrored_from_the_centre(
     fabrics: list[Mapping[str, Any]], options: dict[str, Any], count: int, wide: float
 ) -> None:
@@ -145,8 +162,9 @@ def test_strips_mirrored_from_the_centre(
     ],
 )
 def test_rows_of_bars(options: dict[str, Any], rows: int, across: float, high: float) -> None:
-    told = answer([strips(18, 2.5, 42)], recipe="stepped-rows",
-                  options={"bar": [2.5, 5.5], **options})  # fmt: skip
+    told = answer(
+        [strips(18, 2.5, 42)], recipe="stepped-rows", options={"bar": [2.5, 5.5], **options}
+    )
     assert (told["unit"], told["becomes"][0]) == ("row", across)
     assert told["blocks"] >= rows
     # Rows in pairs leave out a single one.
@@ -160,10 +178,14 @@ def test_rows_of_bars(options: dict[str, Any], rows: int, across: float, high: f
 def test_rows_parted_by_background_and_accent() -> None:
     cloth = {"form": "yardage", "width": 42, "length": 60}
     told = answer(
-        [{**strips(10, 2.5, 42), "roles": ["any"]},
-         {**cloth, "id": "mist", "roles": ["background"]}, {**cloth, **ACCENT}],
-        recipe="stepped-rows", options={"background": 1, "accent": 0.5},
-    )  # fmt: skip
+        [
+            {**strips(10, 2.5, 42), "roles": ["any"]},
+            {**cloth, "id": "mist", "roles": ["background"]},
+            {**cloth, **ACCENT},
+        ],
+        recipe="stepped-rows",
+        options={"background": 1, "accent": 0.5},
+    )
     rows = told["blocks"]
     assert rows >= 7
     # Between two rows lie background, accent and background: 2 1/2 finished.
@@ -175,9 +197,10 @@ def drawers(draw: st.DrawFn) -> tuple[Fabric, ...]:
     sizes = draw(
         st.lists(
             st.tuples(st.sampled_from(["1", "5/4", "3/2", "2", "5/2", "6"]), st.integers(6, 42)),
-            min_size=8, max_size=40,
+            min_size=8,
+            max_size=40,
         )
-    )  # fmt: skip
+    )
     return tuple(
         Fabric(f"s{n}", f"print {n % 7}", Fraction(width), Fraction(length), form=Form.STRIP)
         for n, (width, length) in enumerate(sizes)
@@ -213,8 +236,10 @@ def test_strings_cover_every_block_and_more_never_gives_fewer(
 
 
 def test_the_longest_string_and_a_constant_middle() -> None:
-    cloth = [{**strips(1, 1.5 + n % 3 / 2, 14 + n % 4 * 9, f"s{n}"), "roles": ["string"]}
-             for n in range(40)]  # fmt: skip
+    cloth = [
+        {**strips(1, 1.5 + n % 3 / 2, 14 + n % 4 * 9, f"s{n}"), "roles": ["string"]}
+        for n in range(40)
+    ]
     told = answer(cloth, recipe="string", options={"foundation": 9})
     assert made(told, "longest string")["length"] == 12.75
     assert (told["finished"], made(told, "covered foundation")["width"]) == ([8, 8], 9)

@@ -19,22 +19,42 @@ from kersey.core.yields.report import yield_report
 from kersey.formats.request_fields import BadRequest
 from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 
-STRIP = {"id": "lamp-red", "print": "lamp red", "form": "strip", "count": 2, "width": 2.5,
-         "length": 42, "value": "dark", "roles": ["dark"], "directional": False}  # fmt: skip
-ASH = {"id": "ash", "form": "fat-quarter", "count": 12, "width": 17.5, "length": 21,
-       "roles": ["light"]}  # fmt: skip
+STRIP = {
+    "id": "lamp-red",
+    "print": "lamp red",
+    "form": "strip",
+    "count": 2,
+    "width": 2.5,
+    "length": 42,
+    "value": "dark",
+    "roles": ["dark"],
+    "directional": False,
+}
+ASH = {
+    "id": "ash",
+    "form": "fat-quarter",
+    "count": 12,
+    "width": 17.5,
+    "length": 21,
+    "roles": ["light"],
+}
 RAILS = {"recipe": "rails", "finished": 6, "options": {"strips": 3, "method": "segments"}}
 BARE = {"id": "bare", "form": "fat-quarter"}
 EXAMPLE: dict[str, Any] = {
-    "kersey": "request/1", "seam": 0.25, "fabrics": [STRIP, ASH], "block": RAILS,
-}  # fmt: skip
+    "kersey": "request/1",
+    "seam": 0.25,
+    "fabrics": [STRIP, ASH],
+    "block": RAILS,
+}
 LIGHT = {"label": "A", "role": "light", "width": 2, "length": 3, "count": 2}
 OWN = {
     "recipe": "pieces",
     "pieces": [LIGHT, {"label": "A", "role": "dark", "width": 2, "length": "3 1/2"}],
-    "rules": [{"roles": ["light"], "print": "same"},
-              {"roles": ["light", "dark"], "print": "different"}],
-}  # fmt: skip
+    "rules": [
+        {"roles": ["light"], "print": "same"},
+        {"roles": ["light", "dark"], "print": "different"},
+    ],
+}
 
 
 def asked(**changes: Any) -> bytes:
@@ -54,8 +74,9 @@ def test_the_example_of_the_contract() -> None:
     assert {layout["fabric"] for layout in found["layouts"]} == {"lamp-red", "ash"}
     assert [s["usable_change"] for s in found["sensitivity"]] == [-0.5, -1, 0.5, 1]
     assert {(limit["one_more"], limit["blocks"]) for limit in found["limits"]} == {
-        ("strip", 90), ("fat-quarter", 95),
-    }  # fmt: skip
+        ("strip", 90),
+        ("fat-quarter", 95),
+    }
     assert {"fabric": "lamp-red", "width": 2.5, "length": 3, "count": 2} in found["leftovers"]
 
 
@@ -127,8 +148,9 @@ def test_every_recipe_can_be_asked_for(recipe: str) -> None:
     }
     if recipe in ready:
         width, length, roles = ready[recipe]
-        fabrics += [{"id": "there", "form": "piece", "width": width, "length": length,
-                     "roles": roles}]  # fmt: skip
+        fabrics += [
+            {"id": "there", "form": "piece", "width": width, "length": length, "roles": roles}
+        ]
     found = answer(asked(fabrics=fabrics, block={"recipe": recipe}))
     assert found["blocks"] > 0
     # What is sewn of strings and crumbs is estimated, and bars that are cut in pairs are bounded by
@@ -169,17 +191,27 @@ def fabric(**changes: Any) -> bytes:
         (fabric(directional="no"), "fabrics[1].directional: must be true or false"),
         (fabric(roles="light"), "fabrics[1].roles: must be a list"),
         (fabric(roles=["ligth"]), "fabrics[1].roles: must be roles that a piece has (any, light"),
-        (asked(block={"recipe": "log-cabin"}, fabrics=[{**ASH, "roles": ["frame"]}]),
-         "fabrics[0].roles: must be roles that a piece has (light, dark, any"),
-        (asked(block={"recipe": "window-brick", "options": {"sill": "wide"}}, fabrics=[BARE]),
-         "block.options.sill: must be a length, like 1 1/2"),
-        (asked(block={"recipe": "window-brick", "options": {"windows": "many"}}, fabrics=[BARE]),
-         "block.options.windows: must be a whole number, like 3"),
+        (
+            asked(block={"recipe": "log-cabin"}, fabrics=[{**ASH, "roles": ["frame"]}]),
+            "fabrics[0].roles: must be roles that a piece has (light, dark, any",
+        ),
+        (
+            asked(block={"recipe": "window-brick", "options": {"sill": "wide"}}, fabrics=[BARE]),
+            "block.options.sill: must be a length, like 1 1/2",
+        ),
+        (
+            asked(block={"recipe": "window-brick", "options": {"windows": "many"}}, fabrics=[BARE]),
+            "block.options.windows: must be a whole number, like 3",
+        ),
         (fabric(id="lamp-red"), "request: Two fabrics have the name “lamp-red”"),
         (
-            asked(fabrics=[{"id": "a", "form": "piece", "width": 3600, "length": 3600}],
-                  block={"recipe": "pieces",
-                         "pieces": [{"label": "A", "width": 0.0625, "length": 1}]}),
+            asked(
+                fabrics=[{"id": "a", "form": "piece", "width": 3600, "length": 3600}],
+                block={
+                    "recipe": "pieces",
+                    "pieces": [{"label": "A", "width": 0.0625, "length": 1}],
+                },
+            ),
             "request: This fabric could make more than 2000000 pieces",
         ),
         (fabric(id=""), "fabrics[1].id: must not be empty"),
@@ -192,7 +224,7 @@ def fabric(**changes: Any) -> bytes:
         (asked(block={"recipe": "pieces", "pieces": [LIGHT] * 2}), "request: “A” of role “light”"),
         (asked(block={**RAILS, "pieces": OWN["pieces"]}), "block.pieces: must be left out"),
     ],
-)  # fmt: skip
+)
 def test_every_fault_is_one_line_that_names_its_field(content: bytes, said: str) -> None:
     with pytest.raises(BadRequest) as refused:
         read_request(content)
@@ -202,13 +234,17 @@ def test_every_fault_is_one_line_that_names_its_field(content: bytes, said: str)
 
 
 values = st.recursive(
-    st.none() | st.booleans() | st.integers(-5, 2**70) | st.floats() | st.text(max_size=6)
+    st.none()
+    | st.booleans()
+    | st.integers(-5, 2**70)
+    | st.floats()
+    | st.text(max_size=6)
     | st.sampled_from(["strip", "pieces", "rails", "2 1/2", "any", "same", "request/1"]),
     lambda inner: (
         st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=6), inner, max_size=3)
     ),
     max_leaves=6,
-)  # fmt: skip
+)
 
 
 @given(st.data(), values)
@@ -248,9 +284,11 @@ def test_recipes_say_their_roles_and_what_their_options_are() -> None:
     brick = next(recipe for recipe in recipe_list() if recipe["id"] == "window-brick")
     assert brick["roles"] == ["frame", "window"]
     assert brick["option_kinds"] == {
-        "windows": "whole number", "window": "length", "sill": "length",
+        "windows": "whole number",
+        "window": "length",
+        "sill": "length",
         "alternate": "true or false",
-    }  # fmt: skip
+    }
     rows = next(recipe for recipe in recipe_list() if recipe["id"] == "stepped-rows")
     assert rows["option_kinds"]["bar"] == "width and length"
     assert rows["options"]["bar"] == [2.5, 5.5]

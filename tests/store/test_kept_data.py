@@ -31,10 +31,15 @@ FACTS: dict[str, dict[str, Any]] = json.loads((KEPT / "before-one-road.json").re
 PRINTS = {None: "best", True: "different", False: "any"}
 # Steps of the time, and what they are now.
 NOW = {
-    "check": {StepKind.MEASURE}, "keep": {StepKind.KEEP}, "segments": {StepKind.CUT},
-    "blocks": {StepKind.SEW, StepKind.LAY_OUT}, "rows": {StepKind.ROWS},
-    "border": {StepKind.BORDER}, "backing": {StepKind.BACKING}, "binding": {StepKind.BINDING},
-}  # fmt: skip
+    "check": {StepKind.MEASURE},
+    "keep": {StepKind.KEEP},
+    "segments": {StepKind.CUT},
+    "blocks": {StepKind.SEW, StepKind.LAY_OUT},
+    "rows": {StepKind.ROWS},
+    "border": {StepKind.BORDER},
+    "backing": {StepKind.BACKING},
+    "binding": {StepKind.BINDING},
+}
 
 
 @pytest.fixture(scope="module")
@@ -79,8 +84,9 @@ def test_what_was_entered_is_as_it_was(projects: dict[str, Project], name: str) 
     if isinstance(facts["needs"], list):
         asked = yield_asked(project)
         wanted = sorted(map(tuple, facts["needs"]))
-        needs = [(n.label, n.role, str(n.width), str(n.height), n.count)
-                 for n in asked.problem.needs]  # fmt: skip
+        needs = [
+            (n.label, n.role, str(n.width), str(n.height), n.count) for n in asked.problem.needs
+        ]
         assert sorted(needs) == wanted
         assert asked.finished is not None
         assert [str(side) for side in asked.finished] == facts["finished"]
@@ -88,9 +94,10 @@ def test_what_was_entered_is_as_it_was(projects: dict[str, Project], name: str) 
 
 # Where strips lay beside other fabric, only the strips were laid out.
 LAID_OUT = [
-    name for name, facts in FACTS.items()
+    name
+    for name, facts in FACTS.items()
     if isinstance(facts["quilt"], dict) and name != "Strips and quarters"
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize("name", LAID_OUT)

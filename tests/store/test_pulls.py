@@ -310,9 +310,12 @@ class Cupboard(RuleBasedStateMachine):
             if what == "away":
                 keeping = KEEPINGS[seed % len(KEEPINGS)]
                 return put_project_away(
-                    session, number, revision, lambda p: put_away(make_quilt(p), keeping),
+                    session,
+                    number,
+                    revision,
+                    lambda p: put_away(make_quilt(p), keeping),
                     self.moment,
-                )  # fmt: skip
+                )
             if what in AT_WORK:
                 return change(session, number, lambda p: AT_WORK[what](p, Random(seed)))
             return change(session, number, CHANGES[what])
@@ -340,9 +343,12 @@ class Cupboard(RuleBasedStateMachine):
                 return split_lot(session, number, stored.revision, Fraction(20), self.moment)
             if what == "light":
                 return change_lots(
-                    session, {number: stored.revision}, lambda k: k.judged(Value.LIGHT), "light",
+                    session,
+                    {number: stored.revision},
+                    lambda k: k.judged(Value.LIGHT),
+                    "light",
                     self.moment,
-                )  # fmt: skip
+                )
             stack = stored.kept.lot.stacks[0]
             count = max(0, stack.count + (1 if what == "more" else -1))
             counted = replace(

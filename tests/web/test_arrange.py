@@ -287,8 +287,14 @@ def test_a_photograph_of_the_real_wall_is_read_and_taken(wall: TestClient) -> No
 
 def test_threads_named_in_settings_are_proposed_on_the_wall(wall: TestClient) -> None:
     page = wall.get("/settings").text
-    fields = {"revision": revision(page), "seam": "1/4", "usable_width": "42", "units": "in",
-              "theme": "device", "paper": "letter"}  # fmt: skip
+    fields = {
+        "revision": revision(page),
+        "seam": "1/4",
+        "usable_width": "42",
+        "units": "in",
+        "theme": "device",
+        "paper": "letter",
+    }
     refused = wall.post("/settings", data={**fields, "threads": "pewter"})
     assert refused.status_code == 422
     assert "a name and a color" in refused.text

@@ -62,8 +62,10 @@ def test_a_fan_of_strips_becomes_a_lot(client: TestClient) -> None:
 def test_a_print_takes_its_looks_from_a_photograph(client: TestClient) -> None:
     client.post("/cupboard", data={"lines": "2 1/4 yd charcoal"})
     where = sent(client, picture("#e8e0d0", "#a02020"), lot="1", place="0")
-    page = client.get(where, params={"lot": "1", "place": "0", "left": "5", "right": "95",
-                                     "top": "5", "bottom": "95"}).text  # fmt: skip
+    page = client.get(
+        where,
+        params={"lot": "1", "place": "0", "left": "5", "right": "95", "top": "5", "bottom": "95"},
+    ).text
     assert "light, neutral" in page
     assert re.search(r"8\d%, neutral", page)
     before = client.get("/cupboard/lots/1").text

@@ -31,8 +31,12 @@ def marks(client: TestClient, **find: str) -> list[str]:
 
 def test_a_pasted_list_goes_in_and_the_newest_stands_first(full: TestClient) -> None:
     assert names(full) == [
-        "shoe box", "60 strings", "Roll of 40 strips", "charcoal", "light remnants",
-    ]  # fmt: skip
+        "shoe box",
+        "60 strings",
+        "Roll of 40 strips",
+        "charcoal",
+        "light remnants",
+    ]
 
 
 def test_lines_that_were_not_understood_stay_in_the_field(client: TestClient) -> None:
@@ -101,9 +105,15 @@ def test_a_lot_is_measured_washed_and_renamed(full: TestClient) -> None:
     address = re.search(r"/cupboard/lots/\d+", page)
     assert address
     facts = {
-        "revision": "1", "name": "curtains", "width": "17", "length": "20 3/4",
-        "measured_length": "20 1/2", "shrinkage": "3", "directional": "true", "wrong_side": "light",
-    }  # fmt: skip
+        "revision": "1",
+        "name": "curtains",
+        "width": "17",
+        "length": "20 3/4",
+        "measured_length": "20 1/2",
+        "shrinkage": "3",
+        "directional": "true",
+        "wrong_side": "light",
+    }
     full.post(address[0], data=facts)
     kept = full.get(address[0]).text
     for value in ("curtains", "17″", "20¾″", "20½″"):

@@ -42,17 +42,25 @@ def test_borders_follow_three_readings(client: TestClient) -> None:
     said = {"revision": revision(page), "border": "0", "axis": "0", "read_0": f"{whole + 1}"}
     page = client.post(f"{project}/finish/sides", data=said).text
     assert "Fix the seams" in page
-    assert client.post(
-        f"{project}/finish/sides", data={**said, "revision": revision(page), "read_0": "long"}
-    ).status_code == 422  # fmt: skip
+    assert (
+        client.post(
+            f"{project}/finish/sides", data={**said, "revision": revision(page), "read_0": "long"}
+        ).status_code
+        == 422
+    )
 
 
 def test_layers_and_stitching_are_chosen(client: TestClient) -> None:
     project = begun(client)
     page = client.get(f"{project}/finish/layers").text
     assert re.search(r"\d+ × \d+ = \d+ pins", page)
-    said = {"revision": revision(page), "holding": "a pressing sheet", "reach": "4",
-            "bears_heat": "no", "apart": "3"}  # fmt: skip
+    said = {
+        "revision": revision(page),
+        "holding": "a pressing sheet",
+        "reach": "4",
+        "bears_heat": "no",
+        "apart": "3",
+    }
     page = client.post(f"{project}/finish/layers", data=said).text
     assert "can't take an iron" in page
     page = client.get(f"{project}/finish/quilting").text
@@ -76,8 +84,11 @@ def test_layers_are_drawn_of_what_is_pulled_for_them(client: TestClient) -> None
     assert "″ package" in page
 
     def pulled(part: str, thrift: str) -> str:
-        said = {"revision": revision(client.get(f"{project}/size/backing").text),
-                "part": part, "thrift": thrift}  # fmt: skip
+        said = {
+            "revision": revision(client.get(f"{project}/size/backing").text),
+            "part": part,
+            "thrift": thrift,
+        }
         assert client.post(f"{project}/size/backing/pieces", data=said).status_code == 200
         return str(client.get(f"{project}/finish/layers").text)
 
@@ -110,8 +121,14 @@ def test_the_edge_follows_what_was_measured_after_quilting(client: TestClient) -
 def test_a_finished_quilt_keeps_what_is_said_of_it(client: TestClient) -> None:
     project = begun(client)
     page = client.get(f"{project}/finish/after").text
-    said = {"revision": revision(page), "finished_on": "2026-03-01", "for_whom": "the crew hut",
-            "label": "", "label_width": "10 cm", "care": "Wash cool."}  # fmt: skip
+    said = {
+        "revision": revision(page),
+        "finished_on": "2026-03-01",
+        "for_whom": "the crew hut",
+        "label": "",
+        "label_width": "10 cm",
+        "care": "Wash cool.",
+    }
     page = client.post(f"{project}/finish/after", data=said).text
     assert "for the crew hut" in page
     label = client.get(f"{project}/finish/label.svg")

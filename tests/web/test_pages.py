@@ -194,12 +194,22 @@ def test_a_bad_form_reports_every_field_and_keeps_what_was_typed(client: TestCli
     client.get(f"/projects/{number}/size")
     answer = client.post(
         f"/projects/{number}/size/frame",
-        data={"revision": "1", "border_width": "99", "binding_width": "wide", "margin": "-1",
-              "binding_source": "sky", "usable_width": "3"},
-    )  # fmt: skip
+        data={
+            "revision": "1",
+            "border_width": "99",
+            "binding_width": "wide",
+            "margin": "-1",
+            "binding_source": "sky",
+            "usable_width": "3",
+        },
+    )
     assert answer.status_code == 422
-    for sentence in ("can be 0 (none) to 20″", "“wide” isn't a length", "“-1” isn't a length",
-                     "Usable width can be 18″"):  # fmt: skip
+    for sentence in (
+        "can be 0 (none) to 20″",
+        "“wide” isn't a length",
+        "“-1” isn't a length",
+        "Usable width can be 18″",
+    ):
         assert sentence in answer.text
     assert 'value="wide"' in answer.text
     wrong = {"seam": "", "usable_width": "2/0", "units": "ells", "theme": "x", "paper": "y"}
@@ -258,8 +268,17 @@ def test_ticks_are_kept(client: TestClient) -> None:
 
 
 def test_centimetres_are_one_switch(client: TestClient) -> None:
-    client.post("/settings", data={"revision": "0", "seam": "0.75 cm", "usable_width": "107 cm",
-                                   "units": "cm", "theme": "dark", "paper": "a4"})  # fmt: skip
+    client.post(
+        "/settings",
+        data={
+            "revision": "0",
+            "seam": "0.75 cm",
+            "usable_width": "107 cm",
+            "units": "cm",
+            "theme": "dark",
+            "paper": "a4",
+        },
+    )
     number = start(client, "roll 40 x 6.5 x 107, 20 prints")
     page = client.get(f"/projects/{number}/yield/block").text
     assert "40 strips × 6 segments of 16.5 cm = 240" in page

@@ -53,10 +53,13 @@ def test_it_is_sorted_and_only_some_are_shown(client: TestClient) -> None:
     number = start(client, LINE)
     everything = shown(whole_wall(client, number))
     seams = [
-        int(client.get(f"/projects/{number}/yield/wall", params={"look": key}).text.split(
-            'row">Seams</th><td>')[1].split(",")[0])
+        int(
+            client.get(f"/projects/{number}/yield/wall", params={"look": key})
+            .text.split('row">Seams</th><td>')[1]
+            .split(",")[0]
+        )
         for key in shown(whole_wall(client, number, sort="least work"))[::4]
-    ]  # fmt: skip
+    ]
     assert seams == sorted(seams)
     first = shown(whole_wall(client, number, only=["first quilt"]))
     assert set(first) < set(everything)
@@ -103,8 +106,10 @@ def test_a_block_is_drawn_without_a_script(client: TestClient) -> None:
     assert "isn't a Kersey block file" in send("file", 422, content="half a block")
     wheel = [(1, 1, 1, 2), (1, 3, 2, 1), (3, 2, 1, 2), (2, 1, 2, 1), (2, 2, 1, 1)]
     cells = [dict(zip(("row", "column", "rows", "columns"), each, strict=True)) for each in wheel]
-    send("file", content=json.dumps({"kersey": "block/1", "name": "Wheel", "grid": 3,
-                                     "cells": cells}))  # fmt: skip
+    send(
+        "file",
+        content=json.dumps({"kersey": "block/1", "name": "Wheel", "grid": 3, "cells": cells}),
+    )
     page = client.get(base).text
     assert "You can't sew this block yet." in page
     assert "There is no straight seam" in send("take", 422, side="12")

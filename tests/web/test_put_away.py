@@ -51,8 +51,10 @@ def test_what_is_found_otherwise_is_written_over_the_proposal(client: TestClient
     assert f'class="figure">{kept - int(count) + 1}<' in said
     assert f'<input type="hidden" name="{name}" value="1">' in said
     # More than the plan leaves comes from nowhere; nonsense is refused at its field.
-    for wrong, why in ((f"{int(count) + 1} of {size}", "can't leave more than this"),
-                       ("a few", "Type the count and size")):  # fmt: skip
+    for wrong, why in (
+        (f"{int(count) + 1} of {size}", "can't leave more than this"),
+        ("a few", "Type the count and size"),
+    ):
         refused = client.get(f"{project}/away", params=unchanged | {name: wrong})
         assert refused.status_code == 422
         assert why in refused.text
@@ -67,8 +69,15 @@ def test_what_is_found_otherwise_is_written_over_the_proposal(client: TestClient
 def test_what_the_settings_keep_is_proposed_first(client: TestClient) -> None:
     project = begun(client)
     settings = client.get("/settings").text
-    said = {"revision": revision(settings), "seam": "1/4", "usable_width": "42", "units": "in",
-            "theme": "device", "paper": "letter", "least_kept": "2"}  # fmt: skip
+    said = {
+        "revision": revision(settings),
+        "seam": "1/4",
+        "usable_width": "42",
+        "units": "in",
+        "theme": "device",
+        "paper": "letter",
+        "least_kept": "2",
+    }
     refused = client.post("/settings", data=said | {"cut_rules": "soft"})
     assert refused.status_code == 422
     assert 'id="cut_rules-error"' in refused.text

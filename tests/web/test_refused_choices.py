@@ -29,8 +29,14 @@ def cabin(tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
 
 
 def choices(client: TestClient, **typed: str) -> dict[str, str]:
-    usual = {"recipe": "log-cabin", "seam": "1/4", "finished_width": "9 1/2", "by_value": "true",
-             "option_rounds": "3", "option_centre": "2 1/2"}  # fmt: skip
+    usual = {
+        "recipe": "log-cabin",
+        "seam": "1/4",
+        "finished_width": "9 1/2",
+        "by_value": "true",
+        "option_rounds": "3",
+        "option_centre": "2 1/2",
+    }
     return usual | {"revision": revision(client)} | typed
 
 
@@ -82,9 +88,15 @@ def test_pieces_of_ones_own_are_refused_in_words(client: TestClient) -> None:
 
 def test_windows_and_sills_take_fractions(client: TestClient) -> None:
     client.post("/projects", data={"line": "10 fat quarters"})
-    brick = {"recipe": "window-brick", "seam": "1/4", "finished_width": "6 1/2",
-             "finished_height": "10", "option_windows": "3", "option_window": "1 1/2",
-             "option_sill": "3/4"}  # fmt: skip
+    brick = {
+        "recipe": "window-brick",
+        "seam": "1/4",
+        "finished_width": "6 1/2",
+        "finished_height": "10",
+        "option_windows": "3",
+        "option_window": "1 1/2",
+        "option_sill": "3/4",
+    }
     for _ in range(2):
         answer = client.post("/projects/1/yield", data=brick | {"revision": revision(client)})
         assert answer.status_code == 200

@@ -71,8 +71,12 @@ def test_the_quilt_follows_what_is_measured(client: TestClient) -> None:
 
 
 def test_what_the_tape_reads_lands_in_the_field_that_waits(page: Page, server: Any) -> None:
-    begun = page.request.post(f"{server.url}/projects", form={"line": "12 fat quarters, 12 prints"},
-                              headers={"Origin": server.url}, max_redirects=0)  # fmt: skip
+    begun = page.request.post(
+        f"{server.url}/projects",
+        form={"line": "12 fat quarters, 12 prints"},
+        headers={"Origin": server.url},
+        max_redirects=0,
+    )
     project = begun.headers["location"].removeprefix(server.url).split("/")[2]
     page.goto(f"{server.url}/projects/{project}/sew")
     expect(page.locator(".table-count")).to_be_visible()
@@ -80,8 +84,16 @@ def test_what_the_tape_reads_lands_in_the_field_that_waits(page: Page, server: A
     # It begins with the next reading, once it knows how many were sent before.
     expect(page.locator(".tape-waits")).to_have_attribute("hx-get", re.compile("seen=0"))
     port = server.url.rpartition(":")[2]
-    tape = [sys.executable, "-c", "from kersey.cli import app; app()", "tape", "6", "3/8",
-            "--port", port]  # fmt: skip
+    tape = [
+        sys.executable,
+        "-c",
+        "from kersey.cli import app; app()",
+        "tape",
+        "6",
+        "3/8",
+        "--port",
+        port,
+    ]
     sent = subprocess.run(tape, capture_output=True, text=True, check=False)
     assert sent.returncode == 0, sent.stderr
     expect(page.locator(".measure-log tbody tr")).to_have_count(1)

@@ -37,8 +37,17 @@ def revision(client: TestClient, path: str = "/prices") -> str:
     return found[1]
 
 
-WARE = {"was": "fat quarter", "name": "fat quarter", "form": "fat-quarter", "width": "17 1/2",
-        "length": "21", "pieces": "1", "prints": "1", "price": "1,25", "stock": "40"}  # fmt: skip
+WARE = {
+    "was": "fat quarter",
+    "name": "fat quarter",
+    "form": "fat-quarter",
+    "width": "17 1/2",
+    "length": "21",
+    "pieces": "1",
+    "prints": "1",
+    "price": "1,25",
+    "stock": "40",
+}
 
 
 def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:

@@ -32,8 +32,14 @@ def test_sashing_and_borders_reach_the_sheet(sized: TestClient) -> None:
     """By hand: 7 x 9 blocks of 6 with sashing 2 are 54 x 70; 54 upright and 56 across of 6 1/2."""
     grid = {"grid": "7x9", "revision": revision(sized)}
     sized.post("/projects/1/grid", data=grid, headers=HTMX)
-    page = finish(sized, sashing_width="2", sashing_kind="cornerstones", border_width="1",
-                  outer_1="4", corners="mitred")  # fmt: skip
+    page = finish(
+        sized,
+        sashing_width="2",
+        sashing_kind="cornerstones",
+        border_width="1",
+        outer_1="4",
+        corners="mitred",
+    )
     assert ">64 × 80<" in page
     assert "110 of 6½" in page
     assert "48 cornerstones" in page

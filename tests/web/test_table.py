@@ -8,9 +8,11 @@ from playwright.sync_api import Browser, Page, expect
 
 def at_the_table(page: Page, url: str) -> str:
     begun = page.request.post(
-        f"{url}/projects", form={"line": "roll of 40 strips, 20 prints"}, headers={"Origin": url},
+        f"{url}/projects",
+        form={"line": "roll of 40 strips, 20 prints"},
+        headers={"Origin": url},
         max_redirects=0,
-    )  # fmt: skip
+    )
     project = begun.headers["location"].removeprefix(url).split("/")[2]
     page.goto(f"{url}/projects/{project}/cut")
     expect(page.locator("#tally .figure")).to_have_text("0")
@@ -45,8 +47,9 @@ def test_two_screens_tick_one_quilt_and_nothing_is_lost_or_ticked_twice(
     counts(phone, 2)
     counts(laptop, 2)
     # Both press for the very same cut at once: it is made once.
-    shown = [page.locator(".table-next-form input[name=key]").input_value()
-             for page in (laptop, phone)]  # fmt: skip
+    shown = [
+        page.locator(".table-next-form input[name=key]").input_value() for page in (laptop, phone)
+    ]
     assert shown[0] == shown[1]
     for page in (laptop, phone):
         page.request.post(

@@ -53,9 +53,17 @@ def test_the_wave_is_edited_and_the_piece_follows(client: TestClient) -> None:
     take(client, number, "bargello")
     wide = client.get(f"/projects/{number}/yield/block").text
     assert "Open at strip" in wide
-    fields = {"recipe": "bargello", "seam": "1/4", "option_strips": "12", "option_strip": "2 1/2",
-              "option_narrowest": "1 1/2", "option_widest": "2 1/2", "option_step": "1/2",
-              "option_repeats": "2", "option_method": "alternate"}  # fmt: skip
+    fields = {
+        "recipe": "bargello",
+        "seam": "1/4",
+        "option_strips": "12",
+        "option_strip": "2 1/2",
+        "option_narrowest": "1 1/2",
+        "option_widest": "2 1/2",
+        "option_step": "1/2",
+        "option_repeats": "2",
+        "option_method": "alternate",
+    }
     address = f"/projects/{number}/yield"
     client.post(address, data=fields | {"revision": revision(client, number)})
     page = client.get(f"{address}/block").text

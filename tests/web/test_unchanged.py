@@ -141,9 +141,16 @@ LENGTHS = st.fixed_dictionaries(
 
 @settings(max_examples=2, suppress_health_check=[HealthCheck.function_scoped_fixture])
 @example(
-    said={"seam": "1/4", "usable_width": "42", "finished": "10", "centre": "2 1/2",
-          "measured_length": "20 3/4", "own": "45", "margin": "2"}
-)  # fmt: skip
+    said={
+        "seam": "1/4",
+        "usable_width": "42",
+        "finished": "10",
+        "centre": "2 1/2",
+        "measured_length": "20 3/4",
+        "own": "45",
+        "margin": "2",
+    }
+)
 @given(said=LENGTHS)
 def test_what_is_sent_as_it_stands_changes_nothing(site: TestClient, said: dict[str, str]) -> None:
     set_units(site, "in")
@@ -156,11 +163,13 @@ def test_what_is_sent_as_it_stands_changes_nothing(site: TestClient, said: dict[
             "option_centre": said["centre"],
         },
         "/projects/2/wish": {
-            "purpose": "own", "own_width": said["own"], "own_length": said["own"],
+            "purpose": "own",
+            "own_width": said["own"],
+            "own_length": said["own"],
         },
         "/projects/2/size/frame": {"margin": said["margin"], "usable_width": said["usable_width"]},
         "/cupboard/lots/1": {"measured_length": said["measured_length"]},
-    }  # fmt: skip
+    }
     for page in ("/settings", "/projects/1/yield", "/projects/2/size", "/cupboard/lots/1"):
         for action, fields in list(forms_of(site, page)):
             if action in changes:

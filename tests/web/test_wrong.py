@@ -8,8 +8,9 @@ from playwright.sync_api import Page, expect
 
 
 def begun(client: TestClient) -> str:
-    answer = client.post("/projects", data={"line": "12 fat quarters, 12 prints"},
-                         follow_redirects=False)  # fmt: skip
+    answer = client.post(
+        "/projects", data={"line": "12 fat quarters, 12 prints"}, follow_redirects=False
+    )
     project = "/projects/" + str(answer.headers["location"]).split("/")[2]
     client.get(f"{project}/cut")
     return project
@@ -45,9 +46,11 @@ def test_a_lost_piece_is_planned_again_and_taken_back(client: TestClient) -> Non
     facts = {"happened": "a piece is too short", "thing": things[0][0], "count": "1", "at": "2"}
     page = client.get(f"{project}/cut/wrong", params=facts).text
     assert 'class="verdict-line' in page
-    assert "Proved: no cutting plan makes more." in client.get(
-        f"{project}/cut/wrong", params=facts | {"further": "true"}
-    ).text or "You can still make all" in page  # fmt: skip
+    assert (
+        "Proved: no cutting plan makes more."
+        in client.get(f"{project}/cut/wrong", params=facts | {"further": "true"}).text
+        or "You can still make all" in page
+    )
     before = client.get(f"{project}/cut/table").text
     # Nothing has changed yet.
     assert re.search(r"6 of \d+ cuts", before)
@@ -95,8 +98,12 @@ def test_what_cannot_be_is_said_at_its_field(client: TestClient) -> None:
 
 def test_the_line_is_dragged_to_where_it_was_cut(page: Page, server: object) -> None:
     url = server.url  # type: ignore[attr-defined]
-    begun = page.request.post(f"{url}/projects", form={"line": "12 fat quarters, 12 prints"},
-                              headers={"Origin": url}, max_redirects=0)  # fmt: skip
+    begun = page.request.post(
+        f"{url}/projects",
+        form={"line": "12 fat quarters, 12 prints"},
+        headers={"Origin": url},
+        max_redirects=0,
+    )
     project = begun.headers["location"].removeprefix(url).split("/")[2]
     page.goto(f"{url}/projects/{project}/cut")
     expect(page.locator("#tally .figure")).to_have_text("0")

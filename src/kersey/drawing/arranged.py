@@ -123,9 +123,16 @@ def _rows(quilt: Quilt, lie: Lie, left: float, em: float) -> str:
     for row in rows:
         _, y = lie.middle(Seat(row, 0))
         parts.append(
-            text(str(row + 1), left - 0.75 * em, y + 0.42 * em, font_size=1.2 * em,
-                 text_anchor="end", data_line="row", data_at=row)
-        )  # fmt: skip
+            text(
+                str(row + 1),
+                left - 0.75 * em,
+                y + 0.42 * em,
+                font_size=1.2 * em,
+                text_anchor="end",
+                data_line="row",
+                data_at=row,
+            )
+        )
         groups = pins_of(row)
         # Groups lie below one another, within their row.
         step = min(0.55 * em, 0.9 * high / len(groups)) if high else 0.55 * em
@@ -143,10 +150,17 @@ def _columns(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
     if quilt.kept.block.makes_one_piece:
         return _columns_of_one_piece(quilt, lie, top, em)
     parts = [
-        text(str(seat.column + 1), lie.middle(seat)[0], top - 0.55 * em, font_size=1.2 * em,
-             text_anchor="middle", data_line="column", data_at=seat.column)
+        text(
+            str(seat.column + 1),
+            lie.middle(seat)[0],
+            top - 0.55 * em,
+            font_size=1.2 * em,
+            text_anchor="middle",
+            data_line="column",
+            data_at=seat.column,
+        )
         for seat in (Seat(0, column) for column in range(quilt.grid.columns))
-    ]  # fmt: skip
+    ]
     return element("g", *parts, class_="row-pins", aria_hidden="true")
 
 
@@ -159,8 +173,15 @@ def _columns_of_one_piece(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
     for column in columns_of(block.all_options, quilt.kept.seam):
         wide = float(column.width - seams)
         if column.number == 1 or column.number % _EVERY == 0:
-            parts.append(text(str(column.number), x + wide / 2, top - 0.55 * em,
-                              font_size=1.2 * em, text_anchor="middle"))  # fmt: skip
+            parts.append(
+                text(
+                    str(column.number),
+                    x + wide / 2,
+                    top - 0.55 * em,
+                    font_size=1.2 * em,
+                    text_anchor="middle",
+                )
+            )
         x += wide
     return element("g", *parts, class_="row-pins", aria_hidden="true")
 

@@ -62,11 +62,18 @@ def draw_at_table(
     if cut.motion is Motion.STRIP:
         tapes += tape_down(-_GAP, 0, across, _TAPE, units)
     return picture(
-        -edge - 0.3, -edge - 0.3, wide_in + edge + 1.2, high + edge + 0.9, cloths.definitions,
-        *parts, *words, tapes, class_="table-drawing",
+        -edge - 0.3,
+        -edge - 0.3,
+        wide_in + edge + 1.2,
+        high + edge + 0.9,
+        cloths.definitions,
+        *parts,
+        *words,
+        tapes,
+        class_="table-drawing",
         label=f"{format_length(long, units)} by {format_length(across, units)} of fabric: "
         f"{cut.motion.words} {format_length(cut.ruler, units)}.",
-    )  # fmt: skip
+    )
 
 
 def _strip_over(y: Fraction, wide: Fraction, long: Fraction, state: str) -> str:
@@ -76,16 +83,24 @@ def _strip_over(y: Fraction, wide: Fraction, long: Fraction, state: str) -> str:
 
 
 def _words_of(
-    strip: Sequence[Cut], y: Fraction, wide: Fraction, long: Fraction,
-    codes: Mapping[Need, str], state: str,
-) -> str:  # fmt: skip
+    strip: Sequence[Cut],
+    y: Fraction,
+    wide: Fraction,
+    long: Fraction,
+    codes: Mapping[Need, str],
+    state: str,
+) -> str:
     """The codes of the pieces of a strip, large in its middle."""
     words = ", ".join(dict.fromkeys(codes[cut.need] for cut in strip))
     size = float(min(wide, Fraction(2))) * 0.5
     return text(
-        f"{words} {state}".strip(), long / 2, float(y + wide / 2) + size * 0.36, font_size=size,
-        text_anchor="middle", class_="table-words",
-    )  # fmt: skip
+        f"{words} {state}".strip(),
+        long / 2,
+        float(y + wide / 2) + size * 0.36,
+        font_size=size,
+        text_anchor="middle",
+        class_="table-words",
+    )
 
 
 def _blade_across(y: Fraction, wide: Fraction, long: Fraction) -> str:
@@ -97,9 +112,13 @@ def _blade_across(y: Fraction, wide: Fraction, long: Fraction) -> str:
 
 
 def _crosscuts(
-    strip: Sequence[Cut], layout: Layout, y: Fraction, cut: TableCut, own: Sequence[TableCut],
+    strip: Sequence[Cut],
+    layout: Layout,
+    y: Fraction,
+    cut: TableCut,
+    own: Sequence[TableCut],
     place: int,
-) -> str:  # fmt: skip
+) -> str:
     """The pieces of a strip: those cut off are shaded, those to be cut now outlined."""
     lengths = {
         each.ruler for each in own if each.motion is Motion.CROSSCUT and place in each.strips

@@ -96,29 +96,56 @@ def _box(start: Fraction, wide: Fraction, panel: Fraction, across: bool) -> Box:
 
 
 def _sheet(
-    size: Size, top: Size, boxes: list[tuple[Box, str]], words: str, units: Units,
-    px_per_inch: float, used: Size | None = None,
-) -> str:  # fmt: skip
+    size: Size,
+    top: Size,
+    boxes: list[tuple[Box, str]],
+    words: str,
+    units: Units,
+    px_per_inch: float,
+    used: Size | None = None,
+) -> str:
     """A sheet with the quilt in its middle, or in the middle of what is `used` of it."""
     width, length = size
     covered, long = used or size
     drawn = "".join(rect(*box, fill=fill) for box, fill in boxes)
     seams = element(
-        "path", d="".join(box_path(*box) for box, _ in boxes), fill="none", stroke="#10181f",
+        "path",
+        d="".join(box_path(*box) for box, _ in boxes),
+        fill="none",
+        stroke="#10181f",
         stroke_width=0.35,
-    )  # fmt: skip
+    )
     quilt = rect(
-        (covered - top[0]) / 2, (long - top[1]) / 2, *top, fill="none", class_="quilt-outline",
-        stroke_width=0.5, stroke_dasharray="2.2 1.6",
-    )  # fmt: skip
+        (covered - top[0]) / 2,
+        (long - top[1]) / 2,
+        *top,
+        fill="none",
+        class_="quilt-outline",
+        stroke_width=0.5,
+        stroke_dasharray="2.2 1.6",
+    )
     middle = element(
-        "path", d=f"M0 {number(long / 2)}h{number(covered)}M{number(covered / 2)} 0v{number(long)}",
-        class_="middle-fold", fill="none", stroke_width=0.25, stroke_dasharray="0.6 1.4",
-    )  # fmt: skip
+        "path",
+        d=f"M0 {number(long / 2)}h{number(covered)}M{number(covered / 2)} 0v{number(long)}",
+        class_="middle-fold",
+        fill="none",
+        stroke_width=0.25,
+        stroke_dasharray="0.6 1.4",
+    )
     tapes = tape_across(0, -_GAP, width, _TAPE, units) + tape_down(-_GAP, 0, length, _TAPE, units)
     label = f"{format_size(*size, units)}, {words}; the dashed outline is the quilt."
     room = _TAPE + _GAP
     return picture(
-        -room - 0.5, -room - 0.5, float(width) + room + 1, float(length) + room + 1, drawn, seams,
-        middle, quilt, tapes, label=label, class_="backing-drawing", px_per_inch=px_per_inch,
-    )  # fmt: skip
+        -room - 0.5,
+        -room - 0.5,
+        float(width) + room + 1,
+        float(length) + room + 1,
+        drawn,
+        seams,
+        middle,
+        quilt,
+        tapes,
+        label=label,
+        class_="backing-drawing",
+        px_per_inch=px_per_inch,
+    )

@@ -75,8 +75,16 @@ def draw_bias_strips(plan: EdgePlan, usable_width: Fraction, colour: str, units:
         f"{format_length(cut.cloth, units)} of fabric cut at 45°, with lines "
         f"{format_length(plan.edge.width, units)} apart: {counted(len(cut.strips), 'strip')}"
     )
-    return picture(-0.3, -0.3, wide + 0.6, high + 0.6, *parts, label=f"{words}.",
-                   class_="bias-strips", px_per_inch=8.0)  # fmt: skip
+    return picture(
+        -0.3,
+        -0.3,
+        wide + 0.6,
+        high + 0.6,
+        *parts,
+        label=f"{words}.",
+        class_="bias-strips",
+        px_per_inch=8.0,
+    )
 
 
 def _wanted(plan: EdgePlan) -> Fraction:
@@ -108,11 +116,14 @@ def _join(scene: _Scene) -> list[str]:
     off = scene.seam * _ROOT2
     return [
         _shape([(left, top), (right, top), (right, _HIGH), (left, _HIGH)], scene.colours.edge),
-        _shape([(0.4, top), (right, top), (right, bottom), (0.4, bottom)], scene.colours.edge,
-               pale=True),
+        _shape(
+            [(0.4, top), (right, top), (right, bottom), (0.4, bottom)],
+            scene.colours.edge,
+            pale=True,
+        ),
         _line([(left, top), (right, bottom)], _STITCH),
         _line([(left + off, top), (right, bottom - off)], _CUT),
-    ]  # fmt: skip
+    ]
 
 
 def _press(scene: _Scene) -> list[str]:
@@ -146,10 +157,18 @@ def _corner_panel(scene: _Scene, panel: int, strip: float, stop: float) -> list[
     elif panel == 1:
         parts += [
             _shape(lying, edge),
-            _shape([(right - strip, low - strip), (right, low), (right, low + 2.2),
-                    (right - strip, low + 2.2)], edge, pale=True),
+            _shape(
+                [
+                    (right - strip, low - strip),
+                    (right, low),
+                    (right, low + 2.2),
+                    (right - strip, low + 2.2),
+                ],
+                edge,
+                pale=True,
+            ),
             _line([(right - strip, low - strip), (right, low)], _FOLD),
-        ]  # fmt: skip
+        ]
     else:
         parts += [
             _shape(lying, edge),
@@ -179,10 +198,11 @@ def _wrap(scene: _Scene) -> list[str]:
     shows = 1.5
     return [
         *_layers(scene, 9.0),
-        _band([(9 - shows, 2.5), (9.4, 2.5), (9.4, 4.75), (9 - shows - 0.3, 4.75)],
-              scene.colours.edge),
+        _band(
+            [(9 - shows, 2.5), (9.4, 2.5), (9.4, 4.75), (9 - shows - 0.3, 4.75)], scene.colours.edge
+        ),
         _line([(9 - shows + 0.3, 2.1), (9 - shows + 0.3, 5.1)], _STITCH),
-    ]  # fmt: skip
+    ]
 
 
 # The backing folded to the front.
@@ -220,13 +240,16 @@ def _fold_once(scene: _Scene) -> list[str]:
 def _fold_corner(scene: _Scene) -> list[str]:
     off, (x, y) = 1.9, (8.0, 2.7)
     return [
-        _shape([(0, y - off), (x - off, y - off), (x + off, y + off), (x + off, _HIGH),
-                (0, _HIGH)], scene.colours.back, pale=True),
+        _shape(
+            [(0, y - off), (x - off, y - off), (x + off, y + off), (x + off, _HIGH), (0, _HIGH)],
+            scene.colours.back,
+            pale=True,
+        ),
         _shape([(0, y), (x, y), (x, _HIGH), (0, _HIGH)], scene.colours.top),
         _shape([(x - off, y - off), (x + off, y + off), (x - off, y + off)], scene.colours.back),
         _line([(x - off, y - off), (x + off, y + off)], _FOLD),
         _line([(x - off, y + off * 0.35), (x - off * 0.35, y + off)], _CUT),
-    ]  # fmt: skip
+    ]
 
 
 def _fold_twice(scene: _Scene) -> list[str]:
@@ -249,12 +272,18 @@ def _mark(scene: _Scene) -> list[str]:
     stops = [_dot(x, y) for x in (left + inset, right - inset) for y in (top + inset, low - inset)]
     return [
         _shape(_box(left, top, right - left, low - top), scene.colours.top, pale=True),
-        *(_line(ends, _FOLD) for ends in (
-            [(6, top - 0.4), (6, top + 0.6)], [(6, low - 0.6), (6, low + 0.4)],
-            [(left - 0.4, 3.5), (left + 0.6, 3.5)], [(right - 0.6, 3.5), (right + 0.4, 3.5)])),
+        *(
+            _line(ends, _FOLD)
+            for ends in (
+                [(6, top - 0.4), (6, top + 0.6)],
+                [(6, low - 0.6), (6, low + 0.4)],
+                [(left - 0.4, 3.5), (left + 0.6, 3.5)],
+                [(right - 0.6, 3.5), (right + 0.4, 3.5)],
+            )
+        ),
         *stops,
         _line([(3.4, low - inset), (5.2, low - inset)], _CUT),
-    ]  # fmt: skip
+    ]
 
 
 def _pin(scene: _Scene) -> list[str]:
@@ -271,9 +300,11 @@ def _pin(scene: _Scene) -> list[str]:
     )
     backing = element("path", d=d, fill=scene.colours.back, class_="edge-cloth")
     pins = (
-        [(6, top - 0.5), (6, top + 0.7)], [(6, low - 0.7), (6, low + 0.5)],
-        [(left - 0.5, 3.5), (left + 0.7, 3.5)], [(right - 0.7, 3.5), (right + 0.5, 3.5)],
-    )  # fmt: skip
+        [(6, top - 0.5), (6, top + 0.7)],
+        [(6, low - 0.7), (6, low + 0.5)],
+        [(left - 0.5, 3.5), (left + 0.7, 3.5)],
+        [(right - 0.7, 3.5), (right + 0.5, 3.5)],
+    )
     above = _shape(_box(left, top, right - left, low - top), scene.colours.top, pale=True)
     return [backing, above, *(_line(ends, _FOLD) for ends in pins)]
 
@@ -281,8 +312,13 @@ def _pin(scene: _Scene) -> list[str]:
 def _seamed(scene: _Scene) -> list[str]:
     left, top, right, low, inset = 2.2, 1.1, 9.8, 5.9, 0.45
     x1, x2, y1, y2 = left + inset, right - inset, top + inset, low - inset
-    sides = ([(x1, y1), (x2, y1)], [(x1, y1), (x1, y2)], [(x2, y1), (x2, y2)],
-             [(x1, y2), (3.6, y2)], [(5.6, y2), (x2, y2)])  # fmt: skip
+    sides = (
+        [(x1, y1), (x2, y1)],
+        [(x1, y1), (x1, y2)],
+        [(x2, y1), (x2, y2)],
+        [(x1, y2), (3.6, y2)],
+        [(5.6, y2), (x2, y2)],
+    )
     return [
         _shape(
             [(left, top), (right, top), (right, low), (left, low)], scene.colours.top, pale=True
@@ -300,14 +336,17 @@ def _ear(scene: _Scene) -> list[str]:
     inset = min(0.5, ear * scene.seam / (2 * scene.width))
     end = y + ear
     return [
-        _shape([(0, y), (x + ear, y), (x + ear - (_HIGH - y), _HIGH), (0, _HIGH)],
-               scene.colours.back, pale=True),
+        _shape(
+            [(0, y), (x + ear, y), (x + ear - (_HIGH - y), _HIGH), (0, _HIGH)],
+            scene.colours.back,
+            pale=True,
+        ),
         _line([(x + ear, y), (x + ear - (_HIGH - y), _HIGH)], _FOLD),
         _line([(0, y + inset), (x, y + inset)], _STITCH),
         _line([(x, y + inset), (x, end)], _STITCH),
         _dot(x, y + inset),
         _measure(x - 1.7, y + ear / 2 + 0.4, 2 * scene.width, scene.units),
-    ]  # fmt: skip
+    ]
 
 
 def _ear_off(scene: _Scene) -> list[str]:
@@ -319,13 +358,15 @@ def _ear_off(scene: _Scene) -> list[str]:
 def _framed(scene: _Scene) -> list[str]:
     (x, y), frame = (8.6, 2.4), 1.8
     return [
-        _shape([(0, y - frame), (x + frame, y - frame), (x + frame, _HIGH), (0, _HIGH)],
-               scene.colours.back),
+        _shape(
+            [(0, y - frame), (x + frame, y - frame), (x + frame, _HIGH), (0, _HIGH)],
+            scene.colours.back,
+        ),
         _shape([(0, y), (x, y), (x, _HIGH), (0, _HIGH)], scene.colours.top),
         _line([(x, y), (x + frame, y - frame)], _FOLD),
         _line([(0, y - 0.2), (x + 0.2, y - 0.2), (x + 0.2, _HIGH)], _STITCH),
         _measure(3.4, y - frame / 2 + 0.3, scene.width, scene.units),
-    ]  # fmt: skip
+    ]
 
 
 _DRAWN: dict[tuple[str, str], Callable[[_Scene], list[str]]] = {
@@ -387,8 +428,11 @@ def _arrow(begin: Point, end: Point) -> str:
     (x, y), (tip_x, tip_y) = begin, end
     long = ((tip_x - x) ** 2 + (tip_y - y) ** 2) ** 0.5 or 1.0
     along, across = (tip_x - x) / long * 0.45, (tip_y - y) / long * 0.45
-    head = [(tip_x - along - across, tip_y - across + along), end,
-            (tip_x - along + across, tip_y - across - along)]  # fmt: skip
+    head = [
+        (tip_x - along - across, tip_y - across + along),
+        end,
+        (tip_x - along + across, tip_y - across - along),
+    ]
     return element("path", d=_path([begin, end]) + _path(head), class_="step-arrow", fill="none")
 
 

@@ -38,13 +38,25 @@ def draw_joined_binding(quilt: Quilt, joins: Joins, start_words: str) -> str:
     ]
     x, y = (float(side) for side in point_at(size, joins.start, Fraction(0)))
     parts.append(
-        element("circle", cx=number(x + left), cy=number(y + top), r=1.1, class_="join-start",
-                stroke_width=0.3)
-    )  # fmt: skip
+        element(
+            "circle",
+            cx=number(x + left),
+            cy=number(y + top),
+            r=1.1,
+            class_="join-start",
+            stroke_width=0.3,
+        )
+    )
     parts.append(
-        text(start_words, x + left, y + top + 3.2, class_="measure", font_size=2.2,
-             text_anchor="middle")
-    )  # fmt: skip
+        text(
+            start_words,
+            x + left,
+            y + top + 3.2,
+            class_="measure",
+            font_size=2.2,
+            text_anchor="middle",
+        )
+    )
     return draw_quilt(quilt, pulls="".join(parts))
 
 
@@ -54,8 +66,9 @@ def draw_hidden(quilt: Quilt, hidden: Hidden) -> str:
     wide, long = float(quilt.size.width), float(quilt.size.length)
     band = float(hidden.width)
     inner = _box(left + band, top + band, wide - 2 * band, long - 2 * band)
-    shade = element("path", d=_box(left, top, wide, long) + inner, class_="hidden-band",
-                    fill_rule="evenodd")  # fmt: skip
+    shade = element(
+        "path", d=_box(left, top, wide, long) + inner, class_="hidden-band", fill_rule="evenodd"
+    )
     around = float(quilt.size.bordered + quilt.size.edge)
     rings = _rings(hidden.points, left + around, top + around)
     return draw_quilt(quilt, pulls=shade + rings)
@@ -65,10 +78,15 @@ def draw_turned(quilt: Quilt, backing: Size, opening: Fraction, seam: Fraction) 
     """The top on the larger backing that is turned to a frame: middles, stops and the opening."""
     wide, long = (float(side) for side in backing)
     top_wide, top_long = float(quilt.top_width), float(quilt.top_length)
-    outer = element("path", d=_box(-wide / 2, -long / 2, wide, long), class_="turned-backing",
-                    stroke_width=0.4)  # fmt: skip
-    inner = element("path", d=_box(-top_wide / 2, -top_long / 2, top_wide, top_long),
-                    class_="turned-top", stroke_width=0.4)  # fmt: skip
+    outer = element(
+        "path", d=_box(-wide / 2, -long / 2, wide, long), class_="turned-backing", stroke_width=0.4
+    )
+    inner = element(
+        "path",
+        d=_box(-top_wide / 2, -top_long / 2, top_wide, top_long),
+        class_="turned-top",
+        stroke_width=0.4,
+    )
     x, y, gap = top_wide / 2, top_long / 2, float(opening) / 2
     middles = [(0.0, -y), (0.0, y), (-x, 0.0), (x, 0.0)]
     inset = float(seam)
@@ -79,27 +97,46 @@ def draw_turned(quilt: Quilt, backing: Size, opening: Fraction, seam: Fraction) 
         else (f"M{number(-gap)} {number(y)}H{number(gap)}")
     )
     parts = [
-        *(element("path", d=_cross(*at), class_="turned-mark", fill="none", stroke_width=0.4)
-          for at in middles),
-        *(element("circle", cx=number(at_x), cy=number(at_y), r=0.8, class_="join",
-                  stroke_width=0.3) for at_x, at_y in stops),
+        *(
+            element("path", d=_cross(*at), class_="turned-mark", fill="none", stroke_width=0.4)
+            for at in middles
+        ),
+        *(
+            element(
+                "circle", cx=number(at_x), cy=number(at_y), r=0.8, class_="join", stroke_width=0.3
+            )
+            for at_x, at_y in stops
+        ),
         element("path", d=open_side, class_="turned-opening", fill="none", stroke_width=0.9),
-    ]  # fmt: skip
+    ]
     edge = 2.0
     return picture(
-        -wide / 2 - edge, -long / 2 - edge, wide + 2 * edge, long + 2 * edge, outer, inner, *parts,
+        -wide / 2 - edge,
+        -long / 2 - edge,
+        wide + 2 * edge,
+        long + 2 * edge,
+        outer,
+        inner,
+        *parts,
         label="The top on its backing. Crosses mark centers, dots mark stops, "
-            "and the thick line is the opening.",
+        "and the thick line is the opening.",
         class_="turned-drawing",
-    )  # fmt: skip
+    )
 
 
 def _rings(points: Collection[tuple[Fraction, Fraction]], left: float, top: float) -> str:
     return "".join(
-        element("circle", cx=number(left + float(x)), cy=number(top + float(y)), r=0.9,
-                class_="point-lost", stroke_width=0.3, fill="none")
+        element(
+            "circle",
+            cx=number(left + float(x)),
+            cy=number(top + float(y)),
+            r=0.9,
+            class_="point-lost",
+            stroke_width=0.3,
+            fill="none",
+        )
         for x, y in points
-    )  # fmt: skip
+    )
 
 
 def _path(line: Sequence[tuple[float, float]], left: float, top: float) -> str:
@@ -115,12 +152,20 @@ def _cross(x: float, y: float) -> str:
 
 def _join(x: Fraction, y: Fraction, left: float, top: float, on_corner: bool) -> str:
     at_x, at_y = float(x) + left, float(y) + top
-    dot = element("circle", cx=number(at_x), cy=number(at_y), r=0.75, class_="join",
-                  stroke_width=0.25)  # fmt: skip
+    dot = element(
+        "circle", cx=number(at_x), cy=number(at_y), r=0.75, class_="join", stroke_width=0.25
+    )
     if not on_corner:
         return dot
-    return dot + element("circle", cx=number(at_x), cy=number(at_y), r=number(CORNER * 3 / 4),
-                         class_="point-lost", stroke_width=0.4, fill="none")  # fmt: skip
+    return dot + element(
+        "circle",
+        cx=number(at_x),
+        cy=number(at_y),
+        r=number(CORNER * 3 / 4),
+        class_="point-lost",
+        stroke_width=0.4,
+        fill="none",
+    )
 
 
 def _box(x: float, y: float, wide: float, high: float) -> str:

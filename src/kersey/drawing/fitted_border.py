@@ -19,14 +19,21 @@ def draw_fitted(fitted: FittedBorder, corners: Corners, sides_first: bool, units
     across, down = fitted.side_cut - 2 * s, fitted.end_cut - 2 * s
     inner = rect(across, down, width - 2 * across, length - 2 * down, class_="fitted-centre")
     middle = text(
-        format_size(*fitted.measured, units), width / 2, length / 2, class_="fitted-words",
-        font_size=_letter(width, length), text_anchor="middle",
-    )  # fmt: skip
+        format_size(*fitted.measured, units),
+        width / 2,
+        length / 2,
+        class_="fitted-words",
+        font_size=_letter(width, length),
+        text_anchor="middle",
+    )
     border = rect(0, 0, width, length, class_="fitted-border")
     seams = element(
-        "path", d=_seams(fitted, corners, sides_first), class_="fitted-seam", fill="none",
+        "path",
+        d=_seams(fitted, corners, sides_first),
+        class_="fitted-seam",
+        fill="none",
         stroke_width=0.25,
-    )  # fmt: skip
+    )
     words = (
         f"A {format_size(*fitted.measured, units)} center with borders cut "
         f"{format_length(fitted.side_cut, units)} at the sides and "
@@ -41,15 +48,25 @@ def draw_keys(body: tuple[Fraction, Fraction], keys: Keys, units: Units) -> str:
     width, length = body[0] + 2 * around[0], body[1] + 2 * around[1]
     parts = [
         rect(0, 0, width, length, class_="fitted-border"),
-        rect(keys.corner, keys.corner, width - 2 * keys.corner, length - 2 * keys.corner,
-             class_="fitted-spacer"),
+        rect(
+            keys.corner,
+            keys.corner,
+            width - 2 * keys.corner,
+            length - 2 * keys.corner,
+            class_="fitted-spacer",
+        ),
         rect(around[0], around[1], *body, class_="fitted-centre"),
         element("path", d=_every_second(keys, width, length), class_="fitted-key"),
-        element("path", d="".join(
-            box_path(x, y, keys.corner, keys.corner)
-            for x in (Fraction(0), width - keys.corner) for y in (Fraction(0), length - keys.corner)
-        ), class_="fitted-corner"),
-    ]  # fmt: skip
+        element(
+            "path",
+            d="".join(
+                box_path(x, y, keys.corner, keys.corner)
+                for x in (Fraction(0), width - keys.corner)
+                for y in (Fraction(0), length - keys.corner)
+            ),
+            class_="fitted-corner",
+        ),
+    ]
     words = f"{keys.count} piano keys, {format_length(keys.key, units)} wide, around a quilt."
     return _taped(width, length, "".join(parts), words, units)
 
@@ -90,6 +107,12 @@ def _taped(width: Fraction, length: Fraction, drawn: str, words: str, units: Uni
     tapes = tape_across(0, -_GAP, width, _TAPE, units) + tape_down(-_GAP, 0, length, _TAPE, units)
     room = _TAPE + _GAP + 0.5
     return picture(
-        -room, -room, float(width) + room + 1, float(length) + room + 1, drawn, tapes,
-        label=words, class_="fitted-drawing",
-    )  # fmt: skip
+        -room,
+        -room,
+        float(width) + room + 1,
+        float(length) + room + 1,
+        drawn,
+        tapes,
+        label=words,
+        class_="fitted-drawing",
+    )

@@ -13,9 +13,11 @@ _EVERY = 2
 
 
 def draw_held(
-    days: Sequence[date], layers: Sequence[Sequence[Fraction]], fills: Sequence[str],
+    days: Sequence[date],
+    layers: Sequence[Sequence[Fraction]],
+    fills: Sequence[str],
     words: Sequence[str],
-) -> str:  # fmt: skip
+) -> str:
     """Layers one above the other, each with its fill and as high as what was there of it at the end
     of a day; `words` say how much all of it was."""
     heights = [list(accumulate(map(float, at), initial=0.0)) for at in zip(*layers, strict=True)]
@@ -27,16 +29,31 @@ def draw_held(
         below = [(d * step, _HIGH - _HIGH * at[n] / most) for d, at in enumerate(heights)]
         corners = [f"{number(x)} {number(y)}" for x, y in [*above, *below[::-1]]]
         parts.append(element("path", d=f"M{'L'.join(corners)}z", class_="held-layer", fill=fill))
-    top = "L".join(f"{number(d * step)} {number(_HIGH - _HIGH * at[-1] / most)}"
-                   for d, at in enumerate(heights))  # fmt: skip
+    top = "L".join(
+        f"{number(d * step)} {number(_HIGH - _HIGH * at[-1] / most)}"
+        for d, at in enumerate(heights)
+    )
     parts.append(element("path", d=f"M{top}", class_="held-top", fill="none", stroke_width=0.5))
-    parts.append(element("path", d=f"M0 {number(_HIGH)}H{number(_WIDE)}", class_="held-floor",
-                         fill="none", stroke_width=0.3))  # fmt: skip
+    parts.append(
+        element(
+            "path",
+            d=f"M0 {number(_HIGH)}H{number(_WIDE)}",
+            class_="held-floor",
+            fill="none",
+            stroke_width=0.3,
+        )
+    )
     for d in range(1, len(days) - 1, _EVERY):
         parts.append(
-            text(days[d].strftime("%b"), d * step, _HIGH + 4.4, class_="measure", font_size=3.6,
-                 text_anchor="middle")
-        )  # fmt: skip
+            text(
+                days[d].strftime("%b"),
+                d * step,
+                _HIGH + 4.4,
+                class_="measure",
+                font_size=3.6,
+                text_anchor="middle",
+            )
+        )
     label = "; ".join(
         f"{day.strftime('%b %-d, %Y')}: {said}" for day, said in zip(days, words, strict=True)
     )

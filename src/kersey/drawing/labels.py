@@ -17,10 +17,13 @@ def draw_page(sheet: LabelSheet, labels: Sequence[Label], units: Units, first: i
     """One page, its labels from the place `first` on."""
     places = list(sheet.places())[first : first + len(labels)]
     drawn = (
-        element("g", _label(label, float(sheet.width), float(sheet.height), units),
-                transform=f"translate({number(x)} {number(y)})")
+        element(
+            "g",
+            _label(label, float(sheet.width), float(sheet.height), units),
+            transform=f"translate({number(x)} {number(y)})",
+        )
         for (x, y), label in zip(places, labels, strict=False)
-    )  # fmt: skip
+    )
     return _svg(sheet.paper_width, sheet.paper_length, "One page of labels.", *drawn)
 
 
@@ -29,23 +32,32 @@ def draw_label(
 ) -> str:
     """One label alone, for a printer of single labels: so many times as many pixels."""
     words = _label(label, float(width), float(height), units)
-    return _svg(width, height, "A label.", rect(0, 0, width, height, fill="#ffffff"), words,
-                larger=larger)  # fmt: skip
+    return _svg(
+        width, height, "A label.", rect(0, 0, width, height, fill="#ffffff"), words, larger=larger
+    )
 
 
 def _svg(width: Fraction, length: Fraction, label: str, *children: str, larger: int = 1) -> str:
     px = _PX_AN_INCH * larger
     return element(
-        "svg", *children, xmlns="http" + "://www.w3.org/2000/svg",
-        viewBox=f"0 0 {number(width)} {number(length)}", width=number(width * px),
-        height=number(length * px), role="img", aria_label=label, class_="label-page",
-        font_family="Source Sans 3, Source Sans VF, sans-serif", fill="#1c2733",
-    )  # fmt: skip
+        "svg",
+        *children,
+        xmlns="http" + "://www.w3.org/2000/svg",
+        viewBox=f"0 0 {number(width)} {number(length)}",
+        width=number(width * px),
+        height=number(length * px),
+        role="img",
+        aria_label=label,
+        class_="label-page",
+        font_family="Source Sans 3, Source Sans VF, sans-serif",
+        fill="#1c2733",
+    )
 
 
 def _label(label: Label, width: float, height: float, units: Units) -> str:
-    edge = rect(0, 0, width, height, fill="none", stroke="#b9c0c0", stroke_width=0.008,
-                class_="label-edge")  # fmt: skip
+    edge = rect(
+        0, 0, width, height, fill="none", stroke="#b9c0c0", stroke_width=0.008, class_="label-edge"
+    )
     if isinstance(label, PileLabel):
         return edge + _pile(label, width, height, units)
     return edge + _kit(label, width, height)
@@ -57,12 +69,21 @@ def _pile(label: PileLabel, width: float, height: float, units: Units) -> str:
     size = format_size(label.need.width, label.need.height, units)
     lines = [
         text(label.code, _PAD, _PAD + large * 0.78, font_size=large, font_weight=800),
-        text(f"{label.count} × {size}", width - _PAD, _PAD + large * 0.5,
-             font_size=_fit(f"{label.count} × {size}", width * 0.62, large * 0.5),
-             font_weight=650, text_anchor="end"),
-        text(label.print_name, _PAD, height * 0.72,
-             font_size=_fit(label.print_name, width - 2 * _PAD, height * 0.17)),
-    ]  # fmt: skip
+        text(
+            f"{label.count} × {size}",
+            width - _PAD,
+            _PAD + large * 0.5,
+            font_size=_fit(f"{label.count} × {size}", width * 0.62, large * 0.5),
+            font_weight=650,
+            text_anchor="end",
+        ),
+        text(
+            label.print_name,
+            _PAD,
+            height * 0.72,
+            font_size=_fit(label.print_name, width - 2 * _PAD, height * 0.17),
+        ),
+    ]
     return "".join(lines) + _blocks(label.blocks, width, height)
 
 
@@ -83,8 +104,15 @@ def _kit(label: KitLabel, width: float, height: float) -> str:
     """The blocks large, below them the pieces print by print."""
     large = min(height * 0.3, 0.4)
     title = ", ".join(label.blocks)
-    parts = [text(title, _PAD, _PAD + large * 0.78, font_size=_fit(title, width - 2 * _PAD, large),
-                  font_weight=800)]  # fmt: skip
+    parts = [
+        text(
+            title,
+            _PAD,
+            _PAD + large * 0.78,
+            font_size=_fit(title, width - 2 * _PAD, large),
+            font_weight=800,
+        )
+    ]
     room = height - 2 * _PAD - large
     line = min(_LINE, room / max(1, -(-len(label.pieces) // 2)))
     columns = 1 if line == _LINE and len(label.pieces) * _LINE <= room else 2
@@ -96,9 +124,13 @@ def _kit(label: KitLabel, width: float, height: float) -> str:
         wide = (width - 2 * _PAD) / columns
         words = f"{codes}  {name}"
         parts.append(
-            text(words, _PAD + column * wide, _PAD + large + (row + 0.8) * line,
-                 font_size=_fit(words, wide * 0.96, line * 0.8))
-        )  # fmt: skip
+            text(
+                words,
+                _PAD + column * wide,
+                _PAD + large + (row + 0.8) * line,
+                font_size=_fit(words, wide * 0.96, line * 0.8),
+            )
+        )
     return "".join(parts)
 
 

@@ -16,9 +16,13 @@ _STEP, _MOST = 0.5, 5
 
 
 def draw_leaving(
-    width: Fraction, length: Fraction, form: Form, prints: Sequence[Print], units: Units,
+    width: Fraction,
+    length: Fraction,
+    form: Form,
+    prints: Sequence[Print],
+    units: Units,
     px_per_inch: float,
-) -> str:  # fmt: skip
+) -> str:
     """Pieces of a size in their prints, one behind the other; triangles have a square corner."""
     across, down = sorted((float(width), float(length)), reverse=True)
     cloths, shown = Cloths(), list(prints)[:_MOST]
@@ -32,12 +36,22 @@ def draw_leaving(
             parts += draw_look(cloth.swatch.look, x, y, across, down)
         shown_as = "none" if cloth.swatch.look else cloths.fill(cloth)
         parts.append(
-            element("path", d=half if form is Form.TRIANGLE else whole, fill=shown_as,
-                    class_="piece", stroke_width=0.12)
-        )  # fmt: skip
+            element(
+                "path",
+                d=half if form is Form.TRIANGLE else whole,
+                fill=shown_as,
+                class_="piece",
+                stroke_width=0.12,
+            )
+        )
     words = format_size(width, length, units)
     return picture(
-        -0.1, -0.1, across + behind + 0.2, down + behind + 0.2, cloths.definitions, *parts,
+        -0.1,
+        -0.1,
+        across + behind + 0.2,
+        down + behind + 0.2,
+        cloths.definitions,
+        *parts,
         label=f"{words}, in {counted(len(prints), 'print')}." if len(prints) > 1 else f"{words}.",
         px_per_inch=px_per_inch,
-    )  # fmt: skip
+    )

@@ -63,9 +63,15 @@ def draw_over(quilt: Quilt, over: Over, px_per_inch: float) -> str:
     top = min(0.0, float(length - (over.purpose.most_length if over.purpose else length)) / 2)
     top = 0.0 if over.bed else top
     return picture(
-        -held_width / 2, top - _ROOM, held_width, held_length, *parts,
-        label=label, class_="over-drawing", px_per_inch=px_per_inch,
-    )  # fmt: skip
+        -held_width / 2,
+        top - _ROOM,
+        held_width,
+        held_length,
+        *parts,
+        label=label,
+        class_="over-drawing",
+        px_per_inch=px_per_inch,
+    )
 
 
 def _mattress(lying: OnBed) -> str:
@@ -81,9 +87,16 @@ def _hanging(lying: OnBed) -> str:
     long = min(bed.length + lying.tuck, lying.length)
     inner = box_path(-wide / 2, 0, wide, long)
     edge = rect(
-        -bed.width / 2, lying.tuck, bed.width, bed.length, class_="mattress-edge", fill="none",
-        stroke_width=0.6, stroke_dasharray="2.4 2", rx=1.5,
-    )  # fmt: skip
+        -bed.width / 2,
+        lying.tuck,
+        bed.width,
+        bed.length,
+        class_="mattress-edge",
+        fill="none",
+        stroke_width=0.6,
+        stroke_dasharray="2.4 2",
+        rx=1.5,
+    )
     shade = element("path", d=outer + inner, fill="#10181f", fill_opacity=0.34, fill_rule="evenodd")
     return shade + edge
 
@@ -118,7 +131,11 @@ def _tag(x: float, y: float, over: Fraction, units: Units) -> str:
     words = format_length(abs(over), units)
     wide = 1.9 * len(words) + 1.6
     kind = "short-tag" if over < 0 else "hang-tag"
-    return rect(
-        x - wide / 2, y - _TAG_HIGH / 2, wide, _TAG_HIGH, class_=kind, rx=0.5
-    ) + text(words, x, y + _LETTER * 0.36, font_size=_LETTER, text_anchor="middle",
-             class_=f"{kind}-words")  # fmt: skip
+    return rect(x - wide / 2, y - _TAG_HIGH / 2, wide, _TAG_HIGH, class_=kind, rx=0.5) + text(
+        words,
+        x,
+        y + _LETTER * 0.36,
+        font_size=_LETTER,
+        text_anchor="middle",
+        class_=f"{kind}-words",
+    )

@@ -90,10 +90,15 @@ def draw_make(
     big = max(width, height)
     cloths = Cloths()
     parts = [
-        element("path", d=_outline(patch), fill=cloths.fill(cloth), stroke_width=big / 90,
-                class_="piece" if together is None or n < together else "piece not-yet")
+        element(
+            "path",
+            d=_outline(patch),
+            fill=cloths.fill(cloth),
+            stroke_width=big / 90,
+            class_="piece" if together is None or n < together else "piece not-yet",
+        )
         for n, (patch, cloth) in enumerate(zip(make.patches, prints, strict=True))
-    ]  # fmt: skip
+    ]
     square = make.size[0] == make.size[1]
     size = format_length(make.size[0], units) if square else format_size(*make.size, units)
     return picture(
@@ -113,8 +118,14 @@ def _sewn_now(begin: Size, end: Size, big: float) -> Iterator[str]:
     line = "M" + "L".join(f"{number(x)} {number(y)}" for x, y in (begin, end))
     for name, wide in (("sewn-halo", big / 30), ("sewn-now", big / 75)):
         yield element("path", d=line, class_=name, stroke_width=number(wide))
-    yield element("circle", cx=number(begin[0]), cy=number(begin[1]), r=number(big / 45),
-                  class_="sewn-begin", stroke_width=number(big / 150))  # fmt: skip
+    yield element(
+        "circle",
+        cx=number(begin[0]),
+        cy=number(begin[1]),
+        r=number(big / 45),
+        class_="sewn-begin",
+        stroke_width=number(big / 150),
+    )
 
 
 def draw_block_alone(patches: Sequence[Patch], finished: Size, prints: Sequence[Print]) -> str:

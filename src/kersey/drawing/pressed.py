@@ -21,10 +21,15 @@ def draw_pressed(
     """The block in its prints with its pressing; lumps are ringed, shadows have a dashed arrow."""
     cloths, big = Cloths(), float(max(finished))
     parts = [
-        element("path", d=_outline(patch), fill=cloths.fill(cloth), class_="piece",
-                stroke_width=big / 120)
+        element(
+            "path",
+            d=_outline(patch),
+            fill=cloths.fill(cloth),
+            class_="piece",
+            stroke_width=big / 120,
+        )
         for patch, cloth in zip(patches, prints, strict=True)
-    ]  # fmt: skip
+    ]
     for n, (seam, side) in enumerate(pressed):
         parts.append(_arrow(seam, side, big, n in shadows))
     for x, y in lumps:
@@ -33,10 +38,15 @@ def draw_pressed(
         )
     edge = big / 30
     return picture(
-        -edge, -edge, float(finished[0]) + 2 * edge, float(finished[1]) + 2 * edge,
-        cloths.definitions, *parts, label="One block, an arrow at each seam.",
+        -edge,
+        -edge,
+        float(finished[0]) + 2 * edge,
+        float(finished[1]) + 2 * edge,
+        cloths.definitions,
+        *parts,
+        label="One block, an arrow at each seam.",
         class_="pressed-block",
-    )  # fmt: skip
+    )
 
 
 def _outline(patch: Patch) -> str:

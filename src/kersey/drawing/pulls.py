@@ -68,6 +68,10 @@ def _strip(
     name: str, axis: str, way: int, box: tuple[Fraction, Fraction, Fraction, Fraction]
 ) -> str:
     return rect(
-        *box, class_=f"pull-{axis}", fill="transparent", data_pulls=name, data_axis=axis,
+        *box,
+        class_=f"pull-{axis}",
+        fill="transparent",
+        data_pulls=name,
+        data_axis=axis,
         data_way=way,
-    )  # fmt: skip
+    )

@@ -100,14 +100,27 @@ def draw_hung(quilt: Quilt, px_per_inch: float, flat: bool = True) -> str:
         purpose = quilt.size.purpose
         box = (purpose.most_width, purpose.most_length)
         parts.append(
-            rect(-box[0] / 2, -box[1] / 2, *box, class_="outline", fill="none", stroke_width=0.6,
-                 stroke_dasharray="2.4 2")
-        )  # fmt: skip
+            rect(
+                -box[0] / 2,
+                -box[1] / 2,
+                *box,
+                class_="outline",
+                fill="none",
+                stroke_width=0.6,
+                stroke_dasharray="2.4 2",
+            )
+        )
         wide, long = max(wide, box[0] + 1), max(long, box[1] + 1)
     return picture(
-        -wide / 2, -long / 2, wide, long, cloths.definitions, *parts, label=describe(quilt),
+        -wide / 2,
+        -long / 2,
+        wide,
+        long,
+        cloths.definitions,
+        *parts,
+        label=describe(quilt),
         px_per_inch=px_per_inch,
-    )  # fmt: skip
+    )
 
 
 def draw_body(quilt: Quilt, px_per_inch: float) -> str:
@@ -116,10 +129,15 @@ def draw_body(quilt: Quilt, px_per_inch: float) -> str:
     body = draw_whole(quilt, Fraction(0), Fraction(0), cloths)
     around = quilt.size.bordered + quilt.size.edge
     return picture(
-        around + quilt.size.spacer[0], around + quilt.size.spacer[1], quilt.size.body_width,
-        quilt.size.body_length, cloths.definitions, body, label=describe(quilt),
+        around + quilt.size.spacer[0],
+        around + quilt.size.spacer[1],
+        quilt.size.body_width,
+        quilt.size.body_length,
+        cloths.definitions,
+        body,
+        label=describe(quilt),
         px_per_inch=px_per_inch,
-    )  # fmt: skip
+    )
 
 
 def describe(quilt: Quilt) -> str:
@@ -171,9 +189,14 @@ def _folded_edge(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) ->
         return ""
     w = edge.width
     return rect(
-        left + w / 2, top + w / 2, size.width - w, size.length - w, fill="none",
-        stroke=cloths.fill(quilt.edge_print), stroke_width=w,
-    )  # fmt: skip
+        left + w / 2,
+        top + w / 2,
+        size.width - w,
+        size.length - w,
+        fill="none",
+        stroke=cloths.fill(quilt.edge_print),
+        stroke_width=w,
+    )
 
 
 def _binding(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
@@ -224,9 +247,12 @@ def _border(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
 
 
 def _one_border(
-    quilt: Quilt, border: Border, cloth: Print,
-    outer: tuple[Fraction, Fraction, Fraction, Fraction], cloths: Cloths,
-) -> str:  # fmt: skip
+    quilt: Quilt,
+    border: Border,
+    cloth: Print,
+    outer: tuple[Fraction, Fraction, Fraction, Fraction],
+    cloths: Cloths,
+) -> str:
     """A border within a rectangle, its corners as they are sewn."""
     (left, top, width, length), w = outer, border.finished_width
     corners, sides_first = quilt.project.design.corners, quilt.project.design.sides_first
@@ -348,9 +374,13 @@ def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
         )
         for (name, upright), outlines in sorted(paths.items())
     ) + element(
-        "path", d="".join(seams), fill="none", stroke="#10181f", stroke_opacity=0.22,
+        "path",
+        d="".join(seams),
+        fill="none",
+        stroke="#10181f",
+        stroke_opacity=0.22,
         stroke_width=0.06,
-    )  # fmt: skip
+    )
 
 
 class _Shape:

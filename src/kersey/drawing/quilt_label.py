@@ -19,11 +19,24 @@ def draw_label(lines: Sequence[str], width: Fraction) -> str:
     for n, line in enumerate(lines[:MOST_LINES]):
         size = (_OTHERS if n else _FIRST) * min(1.0, _LETTERS / max(1, len(line)))
         parts.append(
-            text(line, 50, 16 + n * _LINE, font_size=number(size), text_anchor="middle",
-                 fill="#1c2733", font_family="Source Sans 3, Source Sans VF, sans-serif")
-        )  # fmt: skip
+            text(
+                line,
+                50,
+                16 + n * _LINE,
+                font_size=number(size),
+                text_anchor="middle",
+                fill="#1c2733",
+                font_family="Source Sans 3, Source Sans VF, sans-serif",
+            )
+        )
     return element(
-        "svg", *parts, xmlns="http://www.w3.org/2000/svg", viewBox="0 0 100 62", role="img",
-        width=f"{number(width)}in", height=f"{number(float(width) * _HIGH)}in",
-        aria_label=f"The label: {', '.join(lines)}", class_="quilt-label",
-    )  # fmt: skip
+        "svg",
+        *parts,
+        xmlns="http://www.w3.org/2000/svg",
+        viewBox="0 0 100 62",
+        role="img",
+        width=f"{number(width)}in",
+        height=f"{number(float(width) * _HIGH)}in",
+        aria_label=f"The label: {', '.join(lines)}",
+        class_="quilt-label",
+    )

@@ -40,9 +40,15 @@ def draw_on_shelf(
     else:
         wide, high, body = _stack(count, min(width, 12.0), colours)
     return picture(
-        -0.1, -0.1, wide + 0.2, high + 0.1, body,
-        label=f"{name} on the shelf.", class_="on-shelf", px_per_inch=PX_PER_INCH,
-    )  # fmt: skip
+        -0.1,
+        -0.1,
+        wide + 0.2,
+        high + 0.1,
+        body,
+        label=f"{name} on the shelf.",
+        class_="on-shelf",
+        px_per_inch=PX_PER_INCH,
+    )
 
 
 def _roll(count: int, length: float, colours: Sequence[str]) -> tuple[float, float, str]:
@@ -63,10 +69,17 @@ def _stack(count: int, width: float, colours: Sequence[str]) -> tuple[float, flo
     high = layers * _IN_A_STACK
     each = [colours[n * len(colours) // layers % len(colours)] for n in range(layers)]
     body = "".join(
-        rect((n * 7 % 3) * 0.08, n * _IN_A_STACK, width, _IN_A_STACK, fill=colour,
-             class_="layer", stroke_width=0.03)
+        rect(
+            (n * 7 % 3) * 0.08,
+            n * _IN_A_STACK,
+            width,
+            _IN_A_STACK,
+            fill=colour,
+            class_="layer",
+            stroke_width=0.03,
+        )
         for n, colour in enumerate(each)
-    )  # fmt: skip
+    )
     return width + 0.2, high, body
 
 
@@ -75,10 +88,18 @@ def _spines(count: int, high: float, colours: Sequence[str]) -> tuple[float, flo
     shown = min(count, _MOST_SPINES)
     each = [colours[n * len(colours) // shown % len(colours)] for n in range(shown)]
     body = "".join(
-        rect(n * _SPINE, (n * 5 % 3) * 0.15, _SPINE - 0.08, high - (n * 5 % 3) * 0.15,
-             fill=colour, rx=0.2, class_="layer", stroke_width=0.04)
+        rect(
+            n * _SPINE,
+            (n * 5 % 3) * 0.15,
+            _SPINE - 0.08,
+            high - (n * 5 % 3) * 0.15,
+            fill=colour,
+            rx=0.2,
+            class_="layer",
+            stroke_width=0.04,
+        )
         for n, colour in enumerate(each)
-    )  # fmt: skip
+    )
     return shown * _SPINE, high, body
 
 
@@ -88,10 +109,10 @@ def _bolt(length: float, colours: Sequence[str]) -> tuple[float, float, str]:
     folds = "".join(
         f"M0 {number(y / 10)}h{number(_BOLT_WIDE)}" for y in range(9, int(high * 10), 9)
     )
-    body = rect(0, 0, _BOLT_WIDE, high, fill=colours[0], rx=0.35, class_="layer",
-                stroke_width=0.05)  # fmt: skip
-    lines = element("path", d=folds, fill="none", stroke="#10181f", stroke_opacity=0.25,
-                    stroke_width=0.07)  # fmt: skip
+    body = rect(0, 0, _BOLT_WIDE, high, fill=colours[0], rx=0.35, class_="layer", stroke_width=0.05)
+    lines = element(
+        "path", d=folds, fill="none", stroke="#10181f", stroke_opacity=0.25, stroke_width=0.07
+    )
     return _BOLT_WIDE, high, body + lines
 
 
@@ -99,10 +120,18 @@ def _box(colours: Sequence[str]) -> tuple[float, float, str]:
     """A box of what is too narrow or too crooked to be stacked."""
     wide, high = _BOX
     sticking = "".join(
-        rect(0.6 + n * 0.9, high * 0.1 + (n * 7 % 5) * 0.3, 0.5, high * 0.6,
-             fill=colours[n % len(colours)], class_="layer", stroke_width=0.03)
+        rect(
+            0.6 + n * 0.9,
+            high * 0.1 + (n * 7 % 5) * 0.3,
+            0.5,
+            high * 0.6,
+            fill=colours[n % len(colours)],
+            class_="layer",
+            stroke_width=0.03,
+        )
         for n in range(int((wide - 1.2) / 0.9))
-    )  # fmt: skip
-    box = rect(0, high * 0.45, wide, high * 0.55, fill="#c9ad7f", stroke="#8a7350",
-               stroke_width=0.08)  # fmt: skip
+    )
+    box = rect(
+        0, high * 0.45, wide, high * 0.55, fill="#c9ad7f", stroke="#8a7350", stroke_width=0.08
+    )
     return wide, high, sticking + box

@@ -27,14 +27,27 @@ def draw_size_curve(
         high = _HIGH * float(at.shows) / most
         colour = _LEAF if best is not None and at.finished == best.finished else "currentColor"
         parts.append(
-            rect(x - wide / 2, -high, wide, high, fill=colour,
-                 fill_opacity=1 if colour == _LEAF else 0.45)
-        )  # fmt: skip
+            rect(
+                x - wide / 2,
+                -high,
+                wide,
+                high,
+                fill=colour,
+                fill_opacity=1 if colour == _LEAF else 0.45,
+            )
+        )
         if best is not None and at.finished == best.finished:
             parts.append(
-                text(counted(at.blocks, "block"), x, -high - 0.8, font_size=2.6, font_weight=650,
-                     text_anchor="middle", class_="ruler-words")
-            )  # fmt: skip
+                text(
+                    counted(at.blocks, "block"),
+                    x,
+                    -high - 0.8,
+                    font_size=2.6,
+                    font_weight=650,
+                    text_anchor="middle",
+                    class_="ruler-words",
+                )
+            )
     parts.append(rect(0, 0.4, _WIDE, _TAPE, fill=_YELLOW))
     unit = Fraction(1) if units is Units.INCHES else CENTIMETRE * 2
     place = -(-first // unit) * unit
@@ -50,9 +63,14 @@ def draw_size_curve(
     if first <= now <= last:
         x = (float(now - first) + 0.5) * pace
         parts.append(
-            element("path", d=f"M{number(x)} -{number(_HIGH)}V5", stroke="currentColor",
-                    stroke_width=0.3, stroke_dasharray="1 .8")
-        )  # fmt: skip
+            element(
+                "path",
+                d=f"M{number(x)} -{number(_HIGH)}V5",
+                stroke="currentColor",
+                stroke_width=0.3,
+                stroke_dasharray="1 .8",
+            )
+        )
     words = "Nothing fits yet."
     if best is not None:
         words = (

@@ -52,29 +52,46 @@ def draw_size_tape(pins: Sequence[Pin], units: Units) -> str:
         if most > least:
             parts.append(rect(least, y - 0.35, most - least, 0.7, class_="size-range"))
         parts.append(
-            element("path", d=f"M{number(most)} 0V{number(y)}", class_="size-mark", fill="none",
-                    stroke_width=0.25)
-        )  # fmt: skip
+            element(
+                "path",
+                d=f"M{number(most)} 0V{number(y)}",
+                class_="size-mark",
+                fill="none",
+                stroke_width=0.25,
+            )
+        )
         parts.append(
-            text(purpose.name, most - 0.5, y + 1.9, class_="size-name", font_size=1.8,
-                 text_anchor="end")
-        )  # fmt: skip
+            text(
+                purpose.name,
+                most - 0.5,
+                y + 1.9,
+                class_="size-name",
+                font_size=1.8,
+                text_anchor="end",
+            )
+        )
     label = "; ".join(f"{pin.name}: {format_size(pin.width, pin.length, units)}" for pin in pins)
     below = _ROWS_OF_NAMES * 2.6 + 2
     return picture(
-        -1, -_TAPE - above, float(longest) + 2, _TAPE + above + below, *parts,
-        label=f"Quilt widths along a tape. {label}.", class_="size-tape",
+        -1,
+        -_TAPE - above,
+        float(longest) + 2,
+        _TAPE + above + below,
+        *parts,
+        label=f"Quilt widths along a tape. {label}.",
+        class_="size-tape",
         leads=any(pin.address for pin in pins),
-    )  # fmt: skip
+    )
 
 
 def _head(pin: Pin, x: float, y: float, units: Units) -> str:
     drawn = element(
-        "circle", cx=number(x), cy=number(y), r=_HEAD, class_="pin-head lit" if pin.lit else
-        "pin-head",
-    ) + text(
-        pin.name, x, y + 0.8, class_="pin-name", font_size=2.2, text_anchor="middle"
-    )  # fmt: skip
+        "circle",
+        cx=number(x),
+        cy=number(y),
+        r=_HEAD,
+        class_="pin-head lit" if pin.lit else "pin-head",
+    ) + text(pin.name, x, y + 0.8, class_="pin-name", font_size=2.2, text_anchor="middle")
     if not pin.address:
         return drawn
     called = f"{pin.name}: {format_size(pin.width, pin.length, units)}"

@@ -34,10 +34,16 @@ def draw_spoiled(
     tapes = tape_across(0, -_GAP, long, _TAPE, units, fine=True)
     tapes += tape_down(-_GAP, 0, across, _TAPE, units)
     return picture(
-        -edge - 0.3, -edge - 0.3, float(long) + edge + 1.2, float(across) + edge + 0.9,
-        cloths.definitions, *parts, tapes, class_="table-drawing spoiled-drawing",
+        -edge - 0.3,
+        -edge - 0.3,
+        float(long) + edge + 1.2,
+        float(across) + edge + 0.9,
+        cloths.definitions,
+        *parts,
+        tapes,
+        class_="table-drawing spoiled-drawing",
         label=f"The piece, {format_size(across, long, units)}, with the cutting line.",
-    )  # fmt: skip
+    )
 
 
 def _parts(

@@ -21,6 +21,12 @@ def draw_patch(quilt: Quilt) -> str:
     shown = min(_SHOWN, quilt.size.width, quilt.size.length)
     body = draw_whole(quilt, Fraction(0), Fraction(0), cloths)
     return picture(
-        -0.5, -0.5, shown, shown, cloths.definitions, body,
-        label=f"A corner up close. {describe(quilt)}", class_="near-patch",
-    )  # fmt: skip
+        -0.5,
+        -0.5,
+        shown,
+        shown,
+        cloths.definitions,
+        body,
+        label=f"A corner up close. {describe(quilt)}",
+        class_="near-patch",
+    )

@@ -42,5 +42,14 @@ def draw_unit_wall(
         f"{rows.columns} by {rows.rows} "
         f"squares, {rows.plain} of them plain."
     )
-    return picture(0, 0, wide, high, cloths.definitions, *parts, label=label,
-                   class_="unit-wall", px_per_inch=px_per_inch)  # fmt: skip
+    return picture(
+        0,
+        0,
+        wide,
+        high,
+        cloths.definitions,
+        *parts,
+        label=label,
+        class_="unit-wall",
+        px_per_inch=px_per_inch,
+    )

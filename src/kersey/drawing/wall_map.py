@@ -27,9 +27,8 @@ def draw_map(quilt: Quilt) -> str:
     pins = quilt.kept.laying.pins if quilt.kept.laying else frozenset[int]()
     seats = quilt.grid.seats
     parts = [
-        element("path", d=lie.outline(seats), class_="map-place", fill="none",
-                stroke_width=em / 14)
-    ]  # fmt: skip
+        element("path", d=lie.outline(seats), class_="map-place", fill="none", stroke_width=em / 14)
+    ]
     for place, (seat, block, turn) in enumerate(
         zip(seats, quilt.kept.places, quilt.place_turns, strict=True)
     ):
@@ -38,16 +37,22 @@ def draw_map(quilt: Quilt) -> str:
     parts += [_row(lie.middle(seat)[1], em, seat.row) for seat in seats if seat.column == 0]
     left, edge = 4.2 * em, 0.2 * em
     return picture(
-        -left, -edge, wide + left + edge, long + 2 * edge, *parts, class_="map-drawing",
+        -left,
+        -edge,
+        wide + left + edge,
+        long + 2 * edge,
+        *parts,
+        class_="map-drawing",
         label=f"Map of {counted(len(seats), 'spot')} with numbers and blocks, listed below.",
-    )  # fmt: skip
+    )
 
 
 def _place(
     x: float, y: float, em: float, name: str, block: int | None, turn: int, pinned: bool
 ) -> str:
-    parts = [text(name, x, y - 0.55 * em, font_size=1.5 * em, text_anchor="middle",
-                  class_="map-number")]  # fmt: skip
+    parts = [
+        text(name, x, y - 0.55 * em, font_size=1.5 * em, text_anchor="middle", class_="map-number")
+    ]
     if block is not None:
         parts.append(
             text(f"block {block + 1}", x, y + 0.55 * em, font_size=0.85 * em, text_anchor="middle")
@@ -70,9 +75,12 @@ def _arrow(x: float, y: float, reach: float, turn: int) -> str:
     )
     tail = f"M{number(x - across * reach)} {number(y - down * reach)}"
     return element(
-        "path", d=f"{tail}L{number(tip[0])} {number(tip[1])}{barbs}", fill="none",
-        class_="map-arrow", stroke_width=reach / 5,
-    )  # fmt: skip
+        "path",
+        d=f"{tail}L{number(tip[0])} {number(tip[1])}{barbs}",
+        fill="none",
+        class_="map-arrow",
+        stroke_width=reach / 5,
+    )
 
 
 def _row(y: float, em: float, row: int) -> str:

@@ -119,8 +119,12 @@ def _brought_up(project: Any) -> None:
 
 # The block of every project of the first version.
 _FIRST_BLOCK: dict[str, Any] = {
-    "recipe": usual_block().recipe, "finished": None, "options": {}, "pieces": [], "rules": [],
-}  # fmt: skip
+    "recipe": usual_block().recipe,
+    "finished": None,
+    "options": {},
+    "pieces": [],
+    "rules": [],
+}
 
 
 def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
@@ -132,10 +136,18 @@ def _own_strips(records: dict[str, Any], first: int) -> tuple[CupboardLot, ...]:
         project["sketch"] = project["put_away"] = False
         project["design"] |= {"block": _FIRST_BLOCK, "even": False, "by_value": True}
         project["fabrics"] = [
-            {"lot": first + len(lots), "print": place, "count": count, "cut": 0,
-             "roles": ["any"], "value": None, "aside": None}
-            for place, count in enumerate(kept.lot.counts) if count
-        ]  # fmt: skip
+            {
+                "lot": first + len(lots),
+                "print": place,
+                "count": count,
+                "cut": 0,
+                "roles": ["any"],
+                "value": None,
+                "aside": None,
+            }
+            for place, count in enumerate(kept.lot.counts)
+            if count
+        ]
         lots.append(kept)
 
     _parts(records, "projects", moved)

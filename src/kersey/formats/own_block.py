@@ -51,10 +51,17 @@ class BlockFile(BaseModel):
 def write_block(block: OwnBlock) -> str:
     """The block as text, in an order that stays the same."""
     cells = [
-        {"row": c.row + 1, "column": c.column + 1, "rows": c.rows, "columns": c.columns,
-         "kind": c.kind.value, "roles": list(c.roles), "turn": c.turn}
+        {
+            "row": c.row + 1,
+            "column": c.column + 1,
+            "rows": c.rows,
+            "columns": c.columns,
+            "kind": c.kind.value,
+            "roles": list(c.roles),
+            "turn": c.turn,
+        }
         for c in block.cells
-    ]  # fmt: skip
+    ]
     document = {"kersey": _KIND, "name": block.name, "grid": block.grid, "cells": cells}
     return json.dumps(document, ensure_ascii=False, indent=1)
 

@@ -79,11 +79,12 @@ def _kind_of_blocks(found: Any) -> str:
 
 Blocks = Annotated[
     Annotated[BlockPart, Tag("one-block")]
-    | Annotated[list[BlockPart], Field(min_length=1, max_length=_MOST_BLOCKS),
-                Tag("several-blocks")]
+    | Annotated[
+        list[BlockPart], Field(min_length=1, max_length=_MOST_BLOCKS), Tag("several-blocks")
+    ]
     | Annotated[Literal["any"], Tag("any-block")],
     Discriminator(_kind_of_blocks),
-]  # fmt: skip
+]
 
 
 class TargetPart(RequestPart):
@@ -386,9 +387,11 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
     sashing: dict[str, Any] = {"width": number(scheme.sashing.width)}
     if scheme.sashing.width:
         sashing |= {
-            "cornerstones": scheme.sashing.cornerstones, "framed": scheme.sashing.framed,
-            "rows_only": scheme.sashing.rows_only, "from": from_of.get(PartKind.SASHING, "stash"),
-        }  # fmt: skip
+            "cornerstones": scheme.sashing.cornerstones,
+            "framed": scheme.sashing.framed,
+            "rows_only": scheme.sashing.rows_only,
+            "from": from_of.get(PartKind.SASHING, "stash"),
+        }
     return {
         "recipe": quilt.candidate.block.recipe,
         "block": [number(side) for side in scheme.block],
@@ -399,8 +402,11 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
         "blocks_possible": quilt.candidate.most.blocks,
         "sashing": sashing,
         "borders": [
-            {"cut": number(border.cut_width), "finished": number(border.finished_width),
-             "from": from_of[part_role(PartKind.BORDER, n)]}
+            {
+                "cut": number(border.cut_width),
+                "finished": number(border.finished_width),
+                "from": from_of[part_role(PartKind.BORDER, n)],
+            }
             | ({"keys": border.keys, "key": number(border.key)} if border.key else {})
             for n, border in enumerate(scheme.framed_by(shop), 1)
         ],
@@ -419,7 +425,7 @@ def _quilt(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
         "opinions": {name: round(said, 4) for name, said in quilt.opinions.items()},
         "why": list(reasons(quilt, question.judge)),
         "better": better(quilt, question.judge),
-    }  # fmt: skip
+    }
 
 
 def _from(sourced: Sourced) -> str:
@@ -452,9 +458,11 @@ def _backing(question: QuiltQuestion, quilt: WholeQuilt) -> dict[str, Any]:
     size, plan = quilt.scheme.backed_by(question.shop), quilt.backing
     bought = plan.bought if quilt.backing_bought else plan.cloth
     return _size(size.width, size.length) | {
-        "panels": plan.panels, "direction": plan.way, "yards": number(bought / YARD),
+        "panels": plan.panels,
+        "direction": plan.way,
+        "yards": number(bought / YARD),
         "from": "bought" if quilt.backing_bought else "stash",
-    }  # fmt: skip
+    }
 
 
 def _parts(quilt: WholeQuilt) -> Iterator[dict[str, Any]]:
@@ -462,10 +470,13 @@ def _parts(quilt: WholeQuilt) -> Iterator[dict[str, Any]]:
     for sourced in quilt.parts:
         for piece in sourced.part.pieces:
             yield {
-                "part": sourced.part.name, "piece": piece.name, "count": piece.count,
-                "width": number(piece.cut_width), "length": number(piece.cut_length),
+                "part": sourced.part.name,
+                "piece": piece.name,
+                "count": piece.count,
+                "width": number(piece.cut_width),
+                "length": number(piece.cut_length),
                 "from": _from(sourced),
-            }  # fmt: skip
+            }
 
 
 def quilt_schemas() -> dict[str, Any]:

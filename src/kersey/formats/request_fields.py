@@ -68,8 +68,10 @@ def _length(value: Any) -> Any:
 
 
 _NUMBER_OF_INCHES = {
-    "type": "number", "minimum": float(_SMALLEST), "maximum": int(_LARGEST),
-}  # fmt: skip
+    "type": "number",
+    "minimum": float(_SMALLEST),
+    "maximum": int(_LARGEST),
+}
 Length = Annotated[
     Fraction,
     BeforeValidator(_length),

@@ -109,10 +109,14 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         answer["unit"] = question.block.unit
         answer["makes"] = list(_makes(assembly, _set_length(plan)))
     answer["limits"] = [
-        {"role": limit.role, "reason": limit.reason, "blocks": limit.blocks,
-         "one_more": _one_more(limit)}
+        {
+            "role": limit.role,
+            "reason": limit.reason,
+            "blocks": limit.blocks,
+            "one_more": _one_more(limit),
+        }
         for limit in report.limits
-    ]  # fmt: skip
+    ]
     answer["layouts"] = [
         {
             "fabric": layout.fabric.name,
@@ -120,18 +124,28 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
             "width": number(layout.fabric.width),
             "length": number(layout.fabric.length),
             "cuts": [
-                {"label": cut.need.label, "role": cut.need.role, "x": number(cut.x),
-                 "y": number(cut.y), "width": number(cut.width), "length": number(cut.length)}
+                {
+                    "label": cut.need.label,
+                    "role": cut.need.role,
+                    "x": number(cut.x),
+                    "y": number(cut.y),
+                    "width": number(cut.width),
+                    "length": number(cut.length),
+                }
                 for cut in layout.cuts
             ],
         }
         for layout in plan.layouts
-    ]  # fmt: skip
+    ]
     answer["leftovers"] = [
-        {"fabric": left.fabric, "width": number(left.width), "length": number(left.length),
-         "count": left.count}
+        {
+            "fabric": left.fabric,
+            "width": number(left.width),
+            "length": number(left.length),
+            "count": left.count,
+        }
         for left in report.leftovers
-    ]  # fmt: skip
+    ]
     answer["sensitivity"] = [
         {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
     ]
@@ -216,9 +230,16 @@ def recipe_list() -> list[dict[str, Any]]:
     own = "Pieces of your own, by their cut sizes, with rules for their prints."
     return [
         *named,
-        {"id": PIECES, "title": "Pieces", "finished": None, "roles": [], "options": {},
-         "option_kinds": {}, "about": own},
-    ]  # fmt: skip
+        {
+            "id": PIECES,
+            "title": "Pieces",
+            "finished": None,
+            "roles": [],
+            "options": {},
+            "option_kinds": {},
+            "about": own,
+        },
+    ]
 
 
 def _kind(recipe: Recipe, name: str) -> str | list[str]:
@@ -254,8 +275,14 @@ _ANSWER_SCHEMA = {
         estimate={"type": "array", "items": COUNT, "minItems": 2, "maxItems": 2},
         unit=TEXT,
         makes=list_of(
-            object_of(_NOT_ALWAYS, name=TEXT, count=NUMBER, width=NUMBER, length=NUMBER,
-                    trimmed={"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2})
+            object_of(
+                _NOT_ALWAYS,
+                name=TEXT,
+                count=NUMBER,
+                width=NUMBER,
+                length=NUMBER,
+                trimmed={"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2},
+            )
         ),
         limits=list_of(object_of(role=TEXT, reason=TEXT, one_more=TEXT, blocks=COUNT)),
         layouts=list_of(
@@ -265,12 +292,13 @@ _ANSWER_SCHEMA = {
                 width=NUMBER,
                 length=NUMBER,
                 cuts=list_of(
-                    object_of(label=TEXT, role=TEXT, x=NUMBER, y=NUMBER, width=NUMBER,
-                            length=NUMBER)
+                    object_of(
+                        label=TEXT, role=TEXT, x=NUMBER, y=NUMBER, width=NUMBER, length=NUMBER
+                    )
                 ),
             )
         ),
         leftovers=list_of(object_of(fabric=TEXT, width=NUMBER, length=NUMBER, count=COUNT)),
         sensitivity=list_of(object_of(usable_change=NUMBER, blocks=COUNT)),
     ),
-}  # fmt: skip
+}

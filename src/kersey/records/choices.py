@@ -75,8 +75,18 @@ def first_fault(error: ValidationError) -> str:
 
 def _from_first(old: Document) -> Document:
     """What was said of strips beside the block is said of the block; prints by a word."""
-    taken = ("even", "by_value", "rows", "columns", "border_width", "binding_width", "margin",
-             "backing_way", "seam", "usable_width")  # fmt: skip
+    taken = (
+        "even",
+        "by_value",
+        "rows",
+        "columns",
+        "border_width",
+        "binding_width",
+        "margin",
+        "backing_way",
+        "seam",
+        "usable_width",
+    )
     new: Document = {name: old[name] for name in taken}
     block = dict(old["block"])
     options = {name: _unwrapped(value) for name, value in block["options"].items()}

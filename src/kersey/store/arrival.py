@@ -130,10 +130,21 @@ class Arrival:
             _NEW_STACK: _next(session, CupboardStackRow),
             _NEW_PROJECT: _next(session, ProjectRow),
         }
-        tables = (CupboardLotRow, CupboardStackRow, ProjectRow, PullRow, BoughtRow, DoneStepRow,
-                  KeptPlanRow, LedgerRow)  # fmt: skip
-        numbered = {CupboardLotRow: _NEW_LOT, CupboardStackRow: _NEW_STACK,
-                    ProjectRow: _NEW_PROJECT}  # fmt: skip
+        tables = (
+            CupboardLotRow,
+            CupboardStackRow,
+            ProjectRow,
+            PullRow,
+            BoughtRow,
+            DoneStepRow,
+            KeptPlanRow,
+            LedgerRow,
+        )
+        numbered = {
+            CupboardLotRow: _NEW_LOT,
+            CupboardStackRow: _NEW_STACK,
+            ProjectRow: _NEW_PROJECT,
+        }
         statements = [
             statement
             for table in tables
@@ -186,9 +197,17 @@ class Arrival:
         where = {"lot_id": lot} if new_lot is None else {_NEW_LOT: new_lot}
         quilt = project or {"project_id": None, "project_name": None}
         self.rows.setdefault(LedgerRow, []).append(
-            {"at": self.now, "kind": kind, "lot_name": lot_name, "print_name": print_name,
-             "pieces": pieces, "area": area, **where, **quilt}
-        )  # fmt: skip
+            {
+                "at": self.now,
+                "kind": kind,
+                "lot_name": lot_name,
+                "print_name": print_name,
+                "pieces": pieces,
+                "area": area,
+                **where,
+                **quilt,
+            }
+        )
 
 
 # Which column a number that was counted from 0 is written in.

@@ -49,14 +49,18 @@ def _holdings_query() -> Select[int, int, int, str, int, int]:
     held = case((_HOLDS, PullRow.count), else_=PullRow.cut)
     return (
         select(
-            CupboardStackRow.lot_id, PullRow.stack_id, ProjectRow.id, ProjectRow.name, held,
+            CupboardStackRow.lot_id,
+            PullRow.stack_id,
+            ProjectRow.id,
+            ProjectRow.name,
+            held,
             PullRow.cut,
         )
         .join(CupboardStackRow, CupboardStackRow.id == PullRow.stack_id)
         .join(ProjectRow, ProjectRow.id == PullRow.project_id)
         .where(CupboardStackRow.lot_id.in_(bindparam("lots", expanding=True)), held > 0)
         .order_by(ProjectRow.name, ProjectRow.id, CupboardStackRow.position)
-    )  # fmt: skip
+    )
 
 
 _HOLDINGS = _holdings_query()
@@ -85,11 +89,15 @@ def check_held(session: Session, lot_ids: Iterable[int]) -> None:
     if not held:
         return
     query = (
-        select(CupboardStackRow.id, CupboardStackRow.count, CupboardStackRow.name,
-               CupboardLotRow.deleted_at)
+        select(
+            CupboardStackRow.id,
+            CupboardStackRow.count,
+            CupboardStackRow.name,
+            CupboardLotRow.deleted_at,
+        )
         .join(CupboardLotRow, CupboardLotRow.id == CupboardStackRow.lot_id)
         .where(CupboardStackRow.lot_id.in_({who[0].lot_id for who in held.values()}))
-    )  # fmt: skip
+    )
     for number, count, name, deleted_at in session.execute(query):
         there = 0 if deleted_at else count
         who = held.get(number, [])

@@ -72,8 +72,10 @@ def all_sums(session: Session) -> list[Sum]:
 
 def all_moved(session: Session) -> list[Moved]:
     """All entries by day, form and colour family, those alike taken together."""
-    forms = {number: Form(form) for number, form in
-             session.execute(select(CupboardLotRow.id, CupboardLotRow.form))}  # fmt: skip
+    forms = {
+        number: Form(form)
+        for number, form in session.execute(select(CupboardLotRow.id, CupboardLotRow.form))
+    }
     stack = CupboardStackRow
     prints = select(stack.lot_id, stack.name, stack.judged_family, stack.ground, stack.filled_in)
     colours = {

@@ -281,9 +281,17 @@ def duplicate_project(session: Session, project_id: int, now: datetime) -> int:
     # Nothing of the copy is cut or sewn; a plan of what lies on the table is a plan of nothing.
     plan = project.plan if project.table == EMPTY_TABLE else None
     copy = replace(
-        project, name=name, fabrics=fabrics, done=frozenset(), sketch=True, put_away=False,
-        plan=plan, table=EMPTY_TABLE, sewing=AT_REST, finishing=NOT_FINISHED,
-    )  # fmt: skip
+        project,
+        name=name,
+        fabrics=fabrics,
+        done=frozenset(),
+        sketch=True,
+        put_away=False,
+        plan=plan,
+        table=EMPTY_TABLE,
+        sewing=AT_REST,
+        finishing=NOT_FINISHED,
+    )
     return add_project(session, copy, now)
 
 

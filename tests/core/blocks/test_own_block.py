@@ -89,9 +89,12 @@ def _can_be_parted(cells: frozenset[tuple[int, int, int, int]]) -> bool:
 
 def test_a_wheel_of_rectangles_cannot_be_sewn_and_parting_one_mends_it() -> None:
     wheel = (
-        OwnBlock("wheel").with_cell(Cell(0, 0, 1, 2)).with_cell(Cell(0, 2, 2, 1))
-        .with_cell(Cell(2, 1, 1, 2)).with_cell(Cell(1, 0, 2, 1))
-    )  # fmt: skip
+        OwnBlock("wheel")
+        .with_cell(Cell(0, 0, 1, 2))
+        .with_cell(Cell(0, 2, 2, 1))
+        .with_cell(Cell(2, 1, 1, 2))
+        .with_cell(Cell(1, 0, 2, 1))
+    )
     with pytest.raises(BadRecipe, match="rows 1 to 3, columns 1 to 3"):
         wheel.assembly((SIDE, SIDE), SEAM)
     assert wheel.parted(0, 0).assembly((SIDE, SIDE), SEAM).finished == (SIDE, SIDE)
@@ -100,10 +103,12 @@ def test_a_wheel_of_rectangles_cannot_be_sewn_and_parting_one_mends_it() -> None
 def test_cut_sizes_are_those_of_the_trade() -> None:
     """Half-squares f + 7/8, hourglasses f + 1 1/4, corners their leg and two seams."""
     block = (
-        OwnBlock("all of it").with_cell(Cell(0, 0, kind=Kind.HALF))
-        .with_cell(Cell(0, 2, kind=Kind.HALF, turn=3)).with_cell(Cell(1, 1, kind=Kind.HOURGLASS))
+        OwnBlock("all of it")
+        .with_cell(Cell(0, 0, kind=Kind.HALF))
+        .with_cell(Cell(0, 2, kind=Kind.HALF, turn=3))
+        .with_cell(Cell(1, 1, kind=Kind.HOURGLASS))
         .with_cell(Cell(2, 0, 1, 2, Kind.CORNERS))
-    )  # fmt: skip
+    )
     needs = {(n.label, n.role): n for n in block.assembly((SIDE, SIDE), SEAM).needs}
     sizes = {need.width for need in needs.values() if need.width == need.height}
     assert sizes == {Fraction(39, 8), Fraction(21, 4), Fraction(9, 2)}
@@ -116,15 +121,22 @@ def test_cut_sizes_are_those_of_the_trade() -> None:
     [
         (b"no json", "isn't a Kersey block file"),
         (b'{"kersey": "block/2", "name": "x", "grid": 3, "cells": [{}]}', "kersey"),
-        (b'{"kersey": "block/1", "name": "x", "grid": 12, "cells": [{"row": 1, "column": 1}]}',
-         "grid"),
-        (b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": [{"row": 1, "column": 1}]}',
-         "cover every grid square"),
-        (b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": '
-         b'[{"row": 1, "column": 1, "rows": 2, "kind": "half-square"}]}', "as many rows"),
+        (
+            b'{"kersey": "block/1", "name": "x", "grid": 12, "cells": [{"row": 1, "column": 1}]}',
+            "grid",
+        ),
+        (
+            b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": [{"row": 1, "column": 1}]}',
+            "cover every grid square",
+        ),
+        (
+            b'{"kersey": "block/1", "name": "x", "grid": 2, "cells": '
+            b'[{"row": 1, "column": 1, "rows": 2, "kind": "half-square"}]}',
+            "as many rows",
+        ),
         (b" " * 70_000, "up to 64 KB"),
     ],
-)  # fmt: skip
+)
 def test_a_bad_file_is_one_line(content: bytes, why: str) -> None:
     with pytest.raises(InvalidValue, match=why) as refused:
         read_block(content)

@@ -75,9 +75,10 @@ def drawer(units: Sequence[tuple[int, int, int]], yards: int, **options: int) ->
 
 
 @given(
-    st.lists(st.tuples(st.integers(1, 4), st.integers(1, 4), st.integers(1, 5)), min_size=1,
-             max_size=4)
-)  # fmt: skip
+    st.lists(
+        st.tuples(st.integers(1, 4), st.integers(1, 4), st.integers(1, 5)), min_size=1, max_size=4
+    )
+)
 def test_every_drawer_becomes_a_top(units: list[tuple[int, int, int]]) -> None:
     plan = drawer(units, 5)
     assert plan.blocks == 1
@@ -131,8 +132,14 @@ def test_every_block_says_what_it_is(recipe: object) -> None:
     assert facts is not None
     assert facts.difficulty in Difficulty
     assert 0 < facts.sides[0] < facts.sides[1]
-    sentences = (facts.made_from, facts.suits, *facts.pressing, *facts.cautions,
-                 *(how for _, how in facts.mistakes), known.about)  # fmt: skip
+    sentences = (
+        facts.made_from,
+        facts.suits,
+        *facts.pressing,
+        *facts.cautions,
+        *(how for _, how in facts.mistakes),
+        known.about,
+    )
     assert all(words and words[0].isupper() and words.endswith(".") for words in sentences)
     assert facts.mistakes
 

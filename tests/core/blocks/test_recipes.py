@@ -14,12 +14,25 @@ from kersey.core.blocks.recipe import BadRecipe, Recipe
 
 SEAM = Fraction(1, 4)
 # Where squares are sewn before they are cut apart, or flipped, what shows is not what was cut.
-NOT_AS_CUT = {How.HALF_SQUARES, How.ALL_ROUND, How.EIGHT, How.QUARTERED, How.FLIPPED,
-              How.SLANT, How.SWUNG, How.COVERING}  # fmt: skip
+NOT_AS_CUT = {
+    How.HALF_SQUARES,
+    How.ALL_ROUND,
+    How.EIGHT,
+    How.QUARTERED,
+    How.FLIPPED,
+    How.SLANT,
+    How.SWUNG,
+    How.COVERING,
+}
 # (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
 HANDBOOK = [
-    ("log-cabin", {}, "19/2", "5/2x7/4 7/4x15/4 5x7/4 7/4x25/4 15/2x7/4 7/4x35/4 5/2x5/2 15/4x7/4 "
-     "7/4x5 25/4x7/4 7/4x15/2 35/4x7/4 7/4x10"),
+    (
+        "log-cabin",
+        {},
+        "19/2",
+        "5/2x7/4 7/4x15/4 5x7/4 7/4x25/4 15/2x7/4 7/4x35/4 5/2x5/2 15/4x7/4 "
+        "7/4x5 25/4x7/4 7/4x15/2 35/4x7/4 7/4x10",
+    ),
     ("two-bar", {}, "4", "5/2x9/2 5/2x9/2"),
     ("window-brick", {}, "6 9", "5/2x19/2 5/2x5/2 5/2x5/2 5/2x3/2"),
     ("pinwheel", {}, "8", "39/8x39/8 39/8x39/8"),
@@ -49,7 +62,7 @@ HANDBOOK = [
     ("snowball", {}, "6", "13/2x13/2 5/2x5/2"),
     ("ohio-star", {}, "12", "9/2x9/2 9/2x9/2 21/4x21/4 21/4x21/4"),
     ("corner-log-cabin", {"rounds": 2}, "6", "5/2x5/2 5/2x5/2 5/2x9/2 9/2x5/2 5/2x13/2"),
-]  # fmt: skip
+]
 
 
 @pytest.mark.parametrize("name, options, finished, cut", HANDBOOK)

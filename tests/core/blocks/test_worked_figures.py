@@ -67,9 +67,13 @@ def test_sixty_two_squares_are_thirty_one_cut_apart_hourglasses(trim: int | str)
 def test_units_of_one_pair_of_squares_lie_in_blocks_of_one_kit() -> None:
     block = BlockChoice("half-square").with_option("method", "four at a time")
     made = plan(
-        project("6 light ten-inch squares, 6 prints + 6 dark ten-inch squares, 6 prints",
-                block=block, rows=4, columns=5)
-    )  # fmt: skip
+        project(
+            "6 light ten-inch squares, 6 prints + 6 dark ten-inch squares, 6 prints",
+            block=block,
+            rows=4,
+            columns=5,
+        )
+    )
     kept = made.plan
     assert kept is not None
     assert kept.possible == 24
@@ -99,8 +103,12 @@ def test_window_bricks_and_solid_ones_alternate() -> None:
     # The frame is of one print; the windows of a block are of another.
     assert kit_faults(kept.cutting, kept.kits) == []
     assert {need.label for need in kept.cutting.problem.needs} == {
-        "side", "end", "window", "sill", "brick",
-    }  # fmt: skip
+        "side",
+        "end",
+        "window",
+        "sill",
+        "brick",
+    }
     four = Fraction(4)
     assert BlockChoice("window-brick", (four, Fraction(9))).assembly(SEAM).turned_by_row is False
 

@@ -27,11 +27,17 @@ WIDTH, LENGTH = Fraction(5, 2), Fraction(42)
 @pytest.mark.parametrize(
     ("colour", "reads"),
     [
-        ("#ffffff", Value.LIGHT), ("#efe7d3", Value.LIGHT), ("#cdc8bc", Value.LIGHT),
-        ("#808080", Value.MEDIUM), ("#c1892f", Value.MEDIUM), ("#84976a", Value.MEDIUM),
-        ("#27385c", Value.DARK), ("#59303f", Value.DARK), ("#000000", Value.DARK),
+        ("#ffffff", Value.LIGHT),
+        ("#efe7d3", Value.LIGHT),
+        ("#cdc8bc", Value.LIGHT),
+        ("#808080", Value.MEDIUM),
+        ("#c1892f", Value.MEDIUM),
+        ("#84976a", Value.MEDIUM),
+        ("#27385c", Value.DARK),
+        ("#59303f", Value.DARK),
+        ("#000000", Value.DARK),
     ],
-)  # fmt: skip
+)
 def test_how_light_a_colour_reads(colour: str, reads: Value) -> None:
     assert value_of(colour) is reads
 

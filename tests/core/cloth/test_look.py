@@ -41,15 +41,22 @@ def test_every_patch_keeps_its_colour_and_its_share(name: str, first: int, lies:
 
 @pytest.mark.parametrize(
     "text",
-    ["", "red 0,0 1,0 1,1", "#a5403a 0,0 1,0", "#a5403a 0,0 1,0 a,1",
-     "; ".join(["#a5403a 0,0 1,0 1,1"] * 500)],
-)  # fmt: skip
+    [
+        "",
+        "red 0,0 1,0 1,1",
+        "#a5403a 0,0 1,0",
+        "#a5403a 0,0 1,0 a,1",
+        "; ".join(["#a5403a 0,0 1,0 1,1"] * 500),
+    ],
+)
 def test_what_is_no_look_is_refused(text: str) -> None:
     with pytest.raises(BadLook):
         read_look(text)
 
 
 def test_too_many_patches_are_told_by_the_main_print() -> None:
-    one = (COLOURS[0], ((Fraction(0), Fraction(0)), (Fraction(1), Fraction(0)),
-                        (Fraction(1), Fraction(1))))  # fmt: skip
+    one = (
+        COLOURS[0],
+        ((Fraction(0), Fraction(0)), (Fraction(1), Fraction(0)), (Fraction(1), Fraction(1))),
+    )
     assert write_look([one] * LONGEST_LOOK, (Fraction(1), Fraction(1))) is None

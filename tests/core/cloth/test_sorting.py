@@ -17,11 +17,14 @@ palettes = st.lists(colours, max_size=40)
 @pytest.mark.parametrize(
     ("colour", "expected"),
     [
-        ("#ff0000", (53.2, 80.1, 67.2)), ("#00ff00", (87.7, -86.2, 83.2)),
-        ("#0000ff", (32.3, 79.2, -107.9)), ("#ffffff", (100.0, 0.0, 0.0)),
-        ("#808080", (53.6, 0.0, 0.0)), ("#000000", (0.0, 0.0, 0.0)),
+        ("#ff0000", (53.2, 80.1, 67.2)),
+        ("#00ff00", (87.7, -86.2, 83.2)),
+        ("#0000ff", (32.3, 79.2, -107.9)),
+        ("#ffffff", (100.0, 0.0, 0.0)),
+        ("#808080", (53.6, 0.0, 0.0)),
+        ("#000000", (0.0, 0.0, 0.0)),
     ],
-)  # fmt: skip
+)
 def test_lab_of_known_colours(colour: str, expected: tuple[float, float, float]) -> None:
     """Published CIELAB values of the sRGB primaries under D65."""
     assert lab(colour) == pytest.approx(expected, abs=0.1)
@@ -30,11 +33,18 @@ def test_lab_of_known_colours(colour: str, expected: tuple[float, float, float])
 @pytest.mark.parametrize(
     ("colour", "family"),
     [
-        ("#a3342d", "red"), ("#efe7d3", "neutral"), ("#2f5d48", "green"), ("#dfbf74", "yellow"),
-        ("#27385c", "blue"), ("#3d7276", "teal"), ("#6b5476", "purple"), ("#573a29", "brown"),
-        ("#363b42", "neutral"), ("#e07b39", "orange"),
+        ("#a3342d", "red"),
+        ("#efe7d3", "neutral"),
+        ("#2f5d48", "green"),
+        ("#dfbf74", "yellow"),
+        ("#27385c", "blue"),
+        ("#3d7276", "teal"),
+        ("#6b5476", "purple"),
+        ("#573a29", "brown"),
+        ("#363b42", "neutral"),
+        ("#e07b39", "orange"),
     ],
-)  # fmt: skip
+)
 def test_families(colour: str, family: str) -> None:
     assert colour_family(colour) == family
 

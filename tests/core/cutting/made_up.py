@@ -31,18 +31,29 @@ def problems(draw: st.DrawFn, pieces: int = 70) -> CuttingProblem:
     """Small whole sizes and room for so many pieces, so that everything can be tried."""
     kinds = draw(st.integers(1, 3))
     needs = tuple(
-        Need(f"n{n}", draw(st.sampled_from(["light", "dark"])), Fraction(draw(sides)),
-             Fraction(draw(sides)), draw(st.integers(1, 2)))
+        Need(
+            f"n{n}",
+            draw(st.sampled_from(["light", "dark"])),
+            Fraction(draw(sides)),
+            Fraction(draw(sides)),
+            draw(st.integers(1, 2)),
+        )
         for n in range(kinds)
-    )  # fmt: skip
+    )
     roles = [frozenset(), frozenset({"light"}), frozenset({"dark"}), frozenset({"light", "dark"})]
     fabrics = tuple(
-        Fabric(f"f{n}", f"f{n}", Fraction(draw(st.integers(3, 12))),
-               Fraction(draw(st.integers(3, 16))), draw(st.integers(1, 2)),
-               draw(st.sampled_from(roles)), draw(st.booleans()),
-               draw(st.sampled_from([Form.STRIP, Form.PIECE])))
+        Fabric(
+            f"f{n}",
+            f"f{n}",
+            Fraction(draw(st.integers(3, 12))),
+            Fraction(draw(st.integers(3, 16))),
+            draw(st.integers(1, 2)),
+            draw(st.sampled_from(roles)),
+            draw(st.booleans()),
+            draw(st.sampled_from([Form.STRIP, Form.PIECE])),
+        )
         for n in range(draw(st.integers(1, 3)))
-    )  # fmt: skip
+    )
     return few_enough(CuttingProblem(needs, fabrics), pieces)
 
 
@@ -59,18 +70,30 @@ def ruled(draw: st.DrawFn) -> CuttingProblem:
     """Few pieces of up to three prints, and one or two rules for them."""
     roles = ["frame", "window", "sill"][: draw(st.integers(1, 3))]
     needs = tuple(
-        Need(f"n{n}", role, Fraction(draw(st.integers(2, 4))), Fraction(draw(st.integers(2, 4))),
-             draw(st.integers(1, 2)))
+        Need(
+            f"n{n}",
+            role,
+            Fraction(draw(st.integers(2, 4))),
+            Fraction(draw(st.integers(2, 4))),
+            draw(st.integers(1, 2)),
+        )
         for n, role in enumerate(roles)
-    )  # fmt: skip
+    )
     fabrics = tuple(
-        Fabric(f"f{n}", draw(st.sampled_from("abc")), Fraction(draw(st.integers(2, 6))),
-               Fraction(draw(st.integers(3, 9))), draw(st.integers(1, 2)))
+        Fabric(
+            f"f{n}",
+            draw(st.sampled_from("abc")),
+            Fraction(draw(st.integers(2, 6))),
+            Fraction(draw(st.integers(3, 9))),
+            draw(st.integers(1, 2)),
+        )
         for n in range(draw(st.integers(1, 3)))
-    )  # fmt: skip
+    )
     rules = tuple(
-        PrintRule(tuple(draw(st.permutations(roles))[: draw(st.integers(1, len(roles)))]),
-                  draw(st.booleans()))
+        PrintRule(
+            tuple(draw(st.permutations(roles))[: draw(st.integers(1, len(roles)))]),
+            draw(st.booleans()),
+        )
         for _ in range(draw(st.integers(1, 2)))
-    )  # fmt: skip
+    )
     return few_enough(CuttingProblem(needs, fabrics, rules), 40)

@@ -32,10 +32,17 @@ LENGTHS = ("7", "9", "11", "41/2", "42")
 
 def strips(role: str, lengths: Sequence[str], width: str = "5/2") -> tuple[Fabric, ...]:
     return tuple(
-        Fabric(f"{role} {n}", f"{role} {n % 3}", Fraction(width), Fraction(length), 1,
-               frozenset({role}), form=Form.STRIP)
+        Fabric(
+            f"{role} {n}",
+            f"{role} {n % 3}",
+            Fraction(width),
+            Fraction(length),
+            1,
+            frozenset({role}),
+            form=Form.STRIP,
+        )
         for n, length in enumerate(lengths)
-    )  # fmt: skip
+    )
 
 
 def patches(name: str, light: Sequence[str], dark: Sequence[str]) -> CuttingProblem:
@@ -126,19 +133,33 @@ def test_kits_come_off_the_sets_and_no_wrong_plan_passes(
 def tubes(usable: str, accents: int, prints: int = 1) -> CuttingProblem:
     block = BlockChoice("tube-triangles").assembly(SEAM)
     roll = tuple(
-        Fabric(f"p{n}", f"p{n}", Fraction(5, 2), Fraction(usable), 10, frozenset({"strip"}),
-               form=Form.STRIP)
+        Fabric(
+            f"p{n}",
+            f"p{n}",
+            Fraction(5, 2),
+            Fraction(usable),
+            10,
+            frozenset({"strip"}),
+            form=Form.STRIP,
+        )
         for n in range(prints)
-    )  # fmt: skip
-    accent = Fabric("accent", "accent", Fraction(usable), Fraction(21, 2) * accents, 1,
-                    frozenset({"accent"}), form=Form.YARDAGE)  # fmt: skip
+    )
+    accent = Fabric(
+        "accent",
+        "accent",
+        Fraction(usable),
+        Fraction(21, 2) * accents,
+        1,
+        frozenset({"accent"}),
+        form=Form.YARDAGE,
+    )
     return CuttingProblem(block.needs, (*roll, accent), (), 1, block.sets)
 
 
 @pytest.mark.parametrize(
-    ("usable", "accents", "squares"), [("42", 2, 6), ("42", 1, 3), ("165/4", 2, 4), ("31", 2, 4),
-                                       ("123/4", 2, 2), ("20", 2, 0)]
-)  # fmt: skip
+    ("usable", "accents", "squares"),
+    [("42", 2, 6), ("42", 1, 3), ("165/4", 2, 4), ("31", 2, 4), ("123/4", 2, 2), ("20", 2, 0)],
+)
 def test_a_tube_is_as_long_as_its_shortest_strip(usable: str, accents: int, squares: int) -> None:
     plan = solve(tubes(usable, accents), Watch(no_clock))
     assert faults(plan) == []

@@ -175,10 +175,11 @@ def test_the_checker_knows_what_a_ruler_cannot_cut() -> None:
     template = plan.layouts[0].cuts[0] if plan.layouts else None
     assert template is not None
     cuts = tuple(
-        replace(template, need=need, x=Fraction(x), y=Fraction(y), width=Fraction(w),
-                length=Fraction(h))
+        replace(
+            template, need=need, x=Fraction(x), y=Fraction(y), width=Fraction(w), length=Fraction(h)
+        )
         for x, y, w, h in places
-    )  # fmt: skip
+    )
     pinwheel = replace(plan, blocks=1, bound=1, layouts=(replace(plan.layouts[0], cuts=cuts),))
     assert any(
         "can't be cut with strips, sub-cuts and one trim" in fault for fault in faults(pinwheel)

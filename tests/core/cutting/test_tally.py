@@ -23,8 +23,9 @@ from kersey.records.plans import answer_from_text, answer_text
 SEAM = Fraction(1, 4)
 ROLLS = st.lists(
     st.tuples(st.sampled_from(["40", "41", "83/2", "42", "43"]), st.integers(1, 4)),
-    min_size=2, max_size=8,
-)  # fmt: skip
+    min_size=2,
+    max_size=8,
+)
 
 
 def asked(recipe: str, fabrics: tuple[Fabric, ...], **options: int | str) -> CuttingProblem:
@@ -84,8 +85,11 @@ def test_mirrored_strips_are_pairs_and_one_single(sizes: list[tuple[str, int]]) 
     known = whole.block.known
     assert known is not None
     assert known.laid is not None
-    prints = [layout.fabric.print for layout in whole.plan.layouts
-              for _ in range(layout.copies * len(layout.cuts))]  # fmt: skip
+    prints = [
+        layout.fabric.print
+        for layout in whole.plan.layouts
+        for _ in range(layout.copies * len(layout.cuts))
+    ]
     shown = [prints[n] for n in known.laid(prints, whole.block.all_options)]
     assert shown == shown[::-1]
     assert isinstance(problem.tally, Mirrored)
@@ -100,8 +104,11 @@ def test_half_of_all_stays_as_it_was_while_the_answer_is_explained() -> None:
     assert known.spare is not None
     assert [spare.pieces for spare in known.spare] == [0]
     assert dict(known.sensitivity or ()) == {
-        Fraction(-1): 37, Fraction(-1, 2): 38, Fraction(1, 2): 39, Fraction(1): 39,
-    }  # fmt: skip
+        Fraction(-1): 37,
+        Fraction(-1, 2): 38,
+        Fraction(1, 2): 39,
+        Fraction(1): 39,
+    }
     assert asked("bargello", roll([("42", 40)]), repeats=2).tally != problem.tally
     two = solve(asked("bargello", roll([("42", 40)]), repeats=2), Watch(no_clock))
     assert (two.blocks, faults(two)) == (28, [])

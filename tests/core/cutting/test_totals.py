@@ -82,6 +82,7 @@ def test_what_is_wanted_once_is_not_cut_of_strip_sets() -> None:
     sets = replace(BLOCK, crosscut=True)
     with pytest.raises(BadCutting, match="but not with strip sets"):
         CuttingProblem(
-            (sets, Need("side", "border-1", F(3), F(40))), strips([42] * 3),
+            (sets, Need("side", "border-1", F(3), F(40))),
+            strips([42] * 3),
             totals=(Total(((1, F(1)),), F(2)),),
-        )  # fmt: skip
+        )

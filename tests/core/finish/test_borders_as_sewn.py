@@ -31,9 +31,13 @@ THREE = F(3)
 
 def bordered(*outer: Fraction, corners: Corners = Corners.BUTTED, sides_first: bool = True):  # type: ignore[no-untyped-def]
     return quilt(
-        rows=6, columns=5, border_width=THREE, outer_borders=outer, corners=corners,
+        rows=6,
+        columns=5,
+        border_width=THREE,
+        outer_borders=outer,
+        corners=corners,
         sides_first=sides_first,
-    )  # fmt: skip
+    )
 
 
 def read(project: Project, border: int, axis: Axis, *readings: Fraction) -> Project:
@@ -84,8 +88,13 @@ def test_nothing_measured_cuts_what_was_reckoned(corners: Corners, sides_first: 
 eighths = st.integers(-12, 12).map(lambda n: F(n, 8))
 
 
-@given(across=eighths, down=eighths, again=st.none() | eighths, fitted=st.booleans(),
-       corners=st.sampled_from(list(Corners)))  # fmt: skip
+@given(
+    across=eighths,
+    down=eighths,
+    again=st.none() | eighths,
+    fitted=st.booleans(),
+    corners=st.sampled_from(list(Corners)),
+)
 def test_sizes_add_up_round_the_quilt(
     across: Fraction, down: Fraction, again: Fraction | None, fitted: bool, corners: Corners
 ) -> None:
@@ -111,8 +120,9 @@ def test_sizes_add_up_round_the_quilt(
     if fitted and corners is not Corners.BUTTED:
         # Each axis by itself, to half the mark it is cut to on either side.
         wanted = body[0] + 2 * THREE, body[1] + 2 * THREE
-        assert all(abs(is_ - to_be) <= EIGHTH for is_, to_be in
-                   zip(inner.size, wanted, strict=True))  # fmt: skip
+        assert all(
+            abs(is_ - to_be) <= EIGHTH for is_, to_be in zip(inner.size, wanted, strict=True)
+        )
     if corners is Corners.SQUARES:
         second = inner.pairs[1]
         assert second.corner == (sides.cut_width, ends.cut_width)

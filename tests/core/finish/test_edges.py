@@ -34,10 +34,13 @@ QUARTER = F(1, 4)
         # docs/trade.md section 6, and the worked figures of each school.
         (Edge(), (48, 60), ["226″", "239½″"]),
         (Edge(EdgeStyle.FOLDED, F(3, 8)), (40, 50), ["¾″", "41½ × 51½″", "⅜″", "½″"]),
-        (Edge(EdgeStyle.TURNED, F(2)), (F(81, 2), F(105, 2)),
-         ["48½ × 60½″", "2″", "44 × 56″", "12″", "4″"]),
+        (
+            Edge(EdgeStyle.TURNED, F(2)),
+            (F(81, 2), F(105, 2)),
+            ["48½ × 60½″", "2″", "44 × 56″", "12″", "4″"],
+        ),
     ],
-)  # fmt: skip
+)
 def test_sums_of_each_school(edge: Edge, top: tuple[Fraction, Fraction], sums: list[str]) -> None:
     plan = edge_plan(edge, (F(top[0]), F(top[1])), QUARTER, F(42), Units.INCHES)
     assert [total for _, total in plan.sums] == sums
@@ -67,10 +70,7 @@ def test_a_join_lies_where_the_strips_before_it_end(
         x, y = point_at((width, length), start, at)
         assert x in (0, width) or y in (0, length)
         # Along the edge it is as far to a corner as across and down together.
-        near = any(
-            abs(x - cx) + abs(y - cy) < CORNER for cx, cy in corners
-            if x == cx or y == cy
-        )  # fmt: skip
+        near = any(abs(x - cx) + abs(y - cy) < CORNER for cx, cy in corners if x == cx or y == cy)
         assert (n in found.on_corners) == near
     clear = clear_start((width, length), strips, F(5, 2))
     if clear is not None:
@@ -94,8 +94,13 @@ LINE = "12 light fat quarters + 12 dark fat quarters"
 
 
 def test_points_at_the_edge_are_hidden_by_a_backing_folded_over_them() -> None:
-    choices: dict[str, Any] = {"block": BlockChoice("ohio-star"), "rows": 3, "columns": 3,
-               "edge_style": EdgeStyle.FOLDED, "edge_shows": F(3, 8)}  # fmt: skip
+    choices: dict[str, Any] = {
+        "block": BlockChoice("ohio-star"),
+        "rows": 3,
+        "columns": 3,
+        "edge_style": EdgeStyle.FOLDED,
+        "edge_shows": F(3, 8),
+    }
     of = quilt(LINE, border_width=F(0), **choices)
     hidden = hidden_points(of)
     assert hidden.width == F(3, 8)

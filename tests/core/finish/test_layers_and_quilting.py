@@ -42,8 +42,13 @@ def to_part(at: tuple[float, float], one: tuple[float, float], other: tuple[floa
 
 
 @pytest.mark.parametrize("pattern", OF_THE_SIZE)
-@given(wide=st.integers(20, 60), high=st.integers(20, 60), apart=st.integers(2, 9),
-       across=st.booleans(), crossed=st.booleans())  # fmt: skip
+@given(
+    wide=st.integers(20, 60),
+    high=st.integers(20, 60),
+    apart=st.integers(2, 9),
+    across=st.booleans(),
+    crossed=st.booleans(),
+)
 @settings(max_examples=12, deadline=None)
 def test_no_place_is_further_from_a_stitch_than_is_said(
     pattern: Pattern, wide: int, high: int, apart: int, across: bool, crossed: bool

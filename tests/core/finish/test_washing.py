@@ -20,9 +20,10 @@ def log(before: tuple[Fraction, Fraction] | None, after: tuple[Fraction, Fractio
     was = before or (F(50), F(60))
     read = [
         Reading(what, 0, place, target, side, NOW)
-        for what, size in ((Measured.QUILTED, before), (Measured.WASHED, after)) if size
+        for what, size in ((Measured.QUILTED, before), (Measured.WASHED, after))
+        if size
         for place, target, side in zip((WIDTH, HEIGHT), was, size, strict=True)
-    ]  # fmt: skip
+    ]
     return Sewing(readings=tuple(read))
 
 

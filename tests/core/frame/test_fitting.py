@@ -18,9 +18,13 @@ SEAM = F(1, 4)
 
 @given(EIGHTHS, EIGHTHS, MORE, MORE, st.sampled_from(Corners), st.booleans())
 def test_all_is_as_wanted_once_it_is_sewn(
-    width: Fraction, length: Fraction, more: Fraction, longer: Fraction, corners: Corners,
+    width: Fraction,
+    length: Fraction,
+    more: Fraction,
+    longer: Fraction,
+    corners: Corners,
     sides_first: bool,
-) -> None:  # fmt: skip
+) -> None:
     wanted = width + more, length + longer
     fitted = fit_border((width, length), wanted, SEAM, corners, sides_first)
     # Each seam takes a seam of either piece; a border is sewn on at both sides.

@@ -18,9 +18,14 @@ SEAM = F(1, 4)
 GRIDS = st.integers(1, 12)
 LENGTHS = st.integers(4, 160).map(lambda eighths: F(eighths, 8))
 KINDS = st.sampled_from(
-    [(False, False, False), (True, False, False), (False, True, False), (True, True, False),
-     (False, False, True)]
-)  # fmt: skip
+    [
+        (False, False, False),
+        (True, False, False),
+        (False, True, False),
+        (True, True, False),
+        (False, False, True),
+    ]
+)
 
 
 @given(GRIDS, GRIDS, LENGTHS, LENGTHS, LENGTHS, KINDS)
@@ -52,9 +57,13 @@ def test_counts_of_the_handbook() -> None:
 
 
 @given(
-    GRIDS, LENGTHS, LENGTHS, st.lists(LENGTHS, min_size=1, max_size=3),
-    st.sampled_from(list(Corners)), st.booleans(),
-)  # fmt: skip
+    GRIDS,
+    LENGTHS,
+    LENGTHS,
+    st.lists(LENGTHS, min_size=1, max_size=3),
+    st.sampled_from(list(Corners)),
+    st.booleans(),
+)
 def test_borders_cover_what_they_are_sewn_to(
     _: int, width: F, length: F, widths: list[F], corners: Corners, sides_first: bool
 ) -> None:

@@ -57,8 +57,10 @@ def test_kits_are_lawful_whatever_is_asked(
 def test_all_prints_differ_exactly_when_they_can(counts: list[tuple[int, int]]) -> None:
     """They can when no print has more pieces to give than there are blocks (König)."""
     blocks = min(sum(a for a, _ in counts) // 2, sum(b for _, b in counts) // 3)
-    taken = [_first(side, blocks * need.count) for side, need in
-             (([a for a, _ in counts], LIGHT), ([b for _, b in counts], DARK))]  # fmt: skip
+    taken = [
+        _first(side, blocks * need.count)
+        for side, need in (([a for a, _ in counts], LIGHT), ([b for _, b in counts], DARK))
+    ]
     if not blocks:
         return
     made = {f"p{n}": {LIGHT: a, DARK: b} for n, (a, b) in enumerate(zip(*taken, strict=True))}

@@ -62,8 +62,9 @@ def test_what_is_over_is_all_that_comes_off_less_what_lies_in_the_quilt(
             del strips[:count]
     for kit in laid:
         wanted.subtract((slot, name) for slot, name in zip(slots, kit, strict=True))
-    found = Counter((place, name) for _, segment in over for place, names in segment
-                    for name in names)  # fmt: skip
+    found = Counter(
+        (place, name) for _, segment in over for place, names in segment for name in names
+    )
     assert +found == +wanted
     assert min(wanted.values(), default=0) >= 0
     # Of kits that no set gives nothing is said.

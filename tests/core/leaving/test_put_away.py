@@ -44,13 +44,19 @@ def test_a_roll_by_hand() -> None:
 
 
 @given(
-    st.sampled_from([ROLL, "17 strips 2 1/2 x 41 1/4, 5 prints",
-                     "12 strips 2 1/2 x 42, 4 prints + 9 strips 2 1/2 x 40, 4 prints",
-                     "30 strips 1 1/2 x 30, 15 prints", "2 fat quarters + 3 ten-inch squares"]),
+    st.sampled_from(
+        [
+            ROLL,
+            "17 strips 2 1/2 x 41 1/4, 5 prints",
+            "12 strips 2 1/2 x 42, 4 prints + 9 strips 2 1/2 x 40, 4 prints",
+            "30 strips 1 1/2 x 30, 15 prints",
+            "2 fat quarters + 3 ten-inch squares",
+        ]
+    ),
     st.booleans(),
     st.integers(2, 5),
     st.booleans(),
-)  # fmt: skip
+)
 def test_what_is_cut_is_used_or_kept_or_lost(
     line: str, sets: bool, strips: int, bind: bool
 ) -> None:
@@ -127,10 +133,12 @@ def test_whatever_is_kept_all_cloth_is_somewhere(
         each.key: FoundPieces(
             each.count // (2 + seed % 2),
             (each.width - Fraction(seed % 3, 4), each.length)
-            if each.form is Form.PIECE and each.width > 2 else None,
+            if each.form is Form.PIECE and each.width > 2
+            else None,
         )
-        for n, each in enumerate(every) if seed >> n + 3 & 1
-    }  # fmt: skip
+        for n, each in enumerate(every)
+        if seed >> n + 3 & 1
+    }
     keeping = Keeping(least, read_rules(rules), dropped, found=found)
     left = put_away(made, keeping)
     for fate in left.fates:
@@ -175,8 +183,13 @@ def test_a_sewn_block_without_a_place_is_a_block_and_an_unsewn_one_is_pieces() -
     # Thirteen strips give three pieces more than 25 blocks take.
     assert loose == {(SPARE, 15 + 3)}
     # Three of the five were sewn before: every seam of theirs is ticked.
-    ticks = {tick for n in gone[:3] for each in passes(made, 1) for tick in each.ticks
-             if tick.endswith(f"-{n}")}  # fmt: skip
+    ticks = {
+        tick
+        for n in gone[:3]
+        for each in passes(made, 1)
+        for tick in each.ticks
+        if tick.endswith(f"-{n}")
+    }
     sewn = make_quilt(replace(fewer, done=fewer.done | ticks))
     found = {(e.word, e.count) for e in leavings(sewn) if e.word != ENDS}
     assert found == {(SPARE, 9), (BLOCK, 3)}
@@ -230,12 +243,20 @@ def test_backing_and_batting_go_on_as_their_ends() -> None:
     ("line", "part", "used", "ends"),
     [
         ("3 fat quarters, 1 print", Role.BINDING, 188 * Fraction(5, 2), ["7 1/2 x 21"]),
-        ("3 batting 52 x 26", Role.BATTING, Fraction(97, 2) ** 2,
-         ["26 x 3 1/2", "26 x 3 1/2", "3 1/2 x 48 1/2"]),
-        ("2 pieces 52 x 26, 1 print", Role.BACKING, Fraction(97, 2) * (26 + Fraction(47, 2)),
-         ["3 1/2 x 26", "3 1/2 x 23 1/2", "52 x 2 1/2"]),
+        (
+            "3 batting 52 x 26",
+            Role.BATTING,
+            Fraction(97, 2) ** 2,
+            ["26 x 3 1/2", "26 x 3 1/2", "3 1/2 x 48 1/2"],
+        ),
+        (
+            "2 pieces 52 x 26, 1 print",
+            Role.BACKING,
+            Fraction(97, 2) * (26 + Fraction(47, 2)),
+            ["3 1/2 x 26", "3 1/2 x 23 1/2", "52 x 2 1/2"],
+        ),
     ],
-)  # fmt: skip
+)
 def test_pieces_that_a_part_was_cut_from_do_not_go_back_whole(
     line: str, part: Role, used: Fraction, ends: list[str]
 ) -> None:

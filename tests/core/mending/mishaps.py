@@ -17,15 +17,21 @@ from kersey.core.work.work_order import work_order
 QUILTS = {
     "log cabin": quilt("20 fat quarters, 20 prints", block=BlockChoice("log-cabin")),
     "rails": quilt(rows=6, columns=5),
-    "nine-patch": quilt("6 light fat quarters + 6 dark fat quarters",
-                        block=BlockChoice("nine-patch")),
-    "half-square": quilt("12 light fat quarters + 12 dark fat quarters",
-                         block=BlockChoice("half-square"), rows=6, columns=6),
+    "nine-patch": quilt(
+        "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
+    ),
+    "half-square": quilt(
+        "12 light fat quarters + 12 dark fat quarters",
+        block=BlockChoice("half-square"),
+        rows=6,
+        columns=6,
+    ),
     "window brick": quilt("10 fat quarters, 10 prints", block=BlockChoice("window-brick")),
-    "squares": quilt("20 light charm squares + 20 dark charm squares",
-                     block=BlockChoice("four-patch")),
+    "squares": quilt(
+        "20 light charm squares + 20 dark charm squares", block=BlockChoice("four-patch")
+    ),
     "sets": quilt(block=SETS),
-}  # fmt: skip
+}
 
 
 @dataclass(frozen=True)

@@ -63,6 +63,7 @@ def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed
             others = {fabric_key(p) for p in lies.quilt.project.fabrics} - {of}
             assert all(cloth_of(lies, key) == cloth_of(after, key) for key in others)
             # Whatever was to give pieces still gives them.
-            before, now = (Counter(n for t in things(each) for n in t.gives) for each in
-                           (lies, after))  # fmt: skip
+            before, now = (
+                Counter(n for t in things(each) for n in t.gives) for each in (lies, after)
+            )
             assert not before - now

@@ -202,8 +202,14 @@ def test_on_small_ones_as_many_blocks_as_by_trying_everything(
 
 
 def test_a_spoiled_piece_is_cut_again_of_its_own_print_if_it_can_be() -> None:
-    at = AtWork(quilt("6 light fat quarters + 6 dark fat quarters", rows=4, columns=4,
-                      block=BlockChoice("nine-patch")).project)  # fmt: skip
+    at = AtWork(
+        quilt(
+            "6 light fat quarters + 6 dark fat quarters",
+            rows=4,
+            columns=4,
+            block=BlockChoice("nine-patch"),
+        ).project
+    )
     lies = at.after_cuts(Random(0), len(at.cuts)).lies()
     there = [thing for thing in things(lies) if not thing.whole]
     pieces = [thing for thing in there if thing.gives]
@@ -280,8 +286,9 @@ def test_what_lies_on_the_table_is_put_away_and_no_cloth_is_made_up(name: str, s
     way = next(way for way in first_ways(worse, no_clock).ways if way.project is not None)
     assert way.project is not None
     away = put_away(AtWork(way.project).quilt)
-    kept = sum((lot.lot.piece_area(s) * s.count for lot in away.lots for s in lot.lot.stacks),
-               Fraction(0))  # fmt: skip
+    kept = sum(
+        (lot.lot.piece_area(s) * s.count for lot in away.lots for s in lot.lot.stacks), Fraction(0)
+    )
     assert sum(fate.kept for fate in away.fates) == kept
     for fate in away.fates:
         assert fate.lost >= 0

@@ -51,9 +51,10 @@ def test_what_is_cut_stays_cut(line: str, block: str, steps: int) -> None:
             for layout in group.layouts:
                 key = before.key_of(layout.fabric.name)
                 kept_so = [
-                    other.copies for other in after.most.layouts
+                    other.copies
+                    for other in after.most.layouts
                     if after.key_of(other.fabric.name) == key and other.cuts == layout.cuts
-                ]  # fmt: skip
+                ]
                 assert sum(kept_so) >= layout.copies
     assert with_more.possible >= with_fewer.possible
     assert before.most.blocks >= with_fewer.possible

@@ -65,8 +65,11 @@ def test_one_piece_is_not_long_and_narrow() -> None:
 
 def test_the_question_is_of_the_fabric_not_of_the_block() -> None:
     asked = project("12 fat quarters, 12 prints")
-    same = replace(asked, design=replace(asked.design, block=BlockChoice("log-cabin"), rows=3,
-                                         columns=3), name="Other")  # fmt: skip
+    same = replace(
+        asked,
+        design=replace(asked.design, block=BlockChoice("log-cabin"), rows=3, columns=3),
+        name="Other",
+    )
     assert wall_question(asked, Units.INCHES) == wall_question(same, Units.INCHES)
     fewer = replace(asked, fabrics=asked.fabrics[1:])
     dark = replace(asked, fabrics=(replace(asked.fabrics[0], roles=(Role.DARK,)), *fewer.fabrics))

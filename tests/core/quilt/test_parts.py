@@ -83,14 +83,17 @@ DESIGNS = st.builds(
     edge_style=st.sampled_from(list(EdgeStyle)),
     margin=st.sampled_from([F(2), F(4)]),
 )
-PULLED = st.fixed_dictionaries({}, optional={
-    role: st.sampled_from(lines) for role, lines in CLOTH.items()
-})  # fmt: skip
+PULLED = st.fixed_dictionaries(
+    {}, optional={role: st.sampled_from(lines) for role, lines in CLOTH.items()}
+)
 # A roll of 40 strips, cloth for border and backing, sashing with cornerstones, borders 3, 2 and 3.
 SEEN = Design(
-    block=planned().design.block, sashing=Sashing(F(1), cornerstones=True), border_width=F(3),
-    outer_borders=(F(2), F(3)), corners=Corners.SQUARES,
-)  # fmt: skip
+    block=planned().design.block,
+    sashing=Sashing(F(1), cornerstones=True),
+    border_width=F(3),
+    outer_borders=(F(2), F(3)),
+    corners=Corners.SQUARES,
+)
 SEEN_PULLED = {Role.BORDER: "3 yd navy + 3 yd red", Role.BACKING: "9 yd grey"}
 
 
@@ -129,10 +132,14 @@ def test_what_is_bought_is_said_once(design: Design, cloth: dict[Role, str]) -> 
 
 def check_part(part: Part) -> None:
     """Of its cloth enough or not, and strips that are long enough for what is cut of them."""
-    assert part.enough == (part.cloth.source is Source.LEFT or (
-        part.cloth.source is Source.PULLED and not part.lacks and bool(part.layer is None
-        or part.kind is PartKind.BACKING or part.layer.sheet)
-    ))  # fmt: skip
+    assert part.enough == (
+        part.cloth.source is Source.LEFT
+        or (
+            part.cloth.source is Source.PULLED
+            and not part.lacks
+            and bool(part.layer is None or part.kind is PartKind.BACKING or part.layer.sheet)
+        )
+    )
     if part.cloth.source is Source.BOUGHT and part.layer is None:
         assert part.lacks == part.takes > 0
     for cut in part.cuts:
@@ -157,8 +164,14 @@ def test_what_is_cut_is_what_is_sewn_on_and_put_away(
     binding = quilt.part(PartKind.BINDING)
     if binding is not None:
         pieces = binding_pieces(binding, quilt.scheme.top)
-        edge = edge_plan(design.edge, quilt.scheme.top, quilt.kept.seam,
-                         design.usable_width, Units.INCHES, pieces)  # fmt: skip
+        edge = edge_plan(
+            design.edge,
+            quilt.scheme.top,
+            quilt.kept.seam,
+            design.usable_width,
+            Units.INCHES,
+            pieces,
+        )
         assert sorted(edge.strips) == sorted(binding.cuts[0].runs)
     # Of every fabric that was opened, all is in the quilt, kept, or lost: nothing twice.
     away = put_away(quilt)
@@ -173,20 +186,30 @@ def test_what_is_cut_is_what_is_sewn_on_and_put_away(
         assert fate.used + fate.kept + fate.lost == area
     # All that a part takes of pulled cloth is booked: its pieces, less what is bought.
     for role in (Role.SETTING, Role.SASHING, Role.BORDER):
-        of_role = [p for p in quilt.frame.parts if Role(_ROLE.get(p.kind, role)) is role
-                   and p.kind in _ROLE and p.cloth.source is Source.PULLED]  # fmt: skip
+        of_role = [
+            p
+            for p in quilt.frame.parts
+            if Role(_ROLE.get(p.kind, role)) is role
+            and p.kind in _ROLE
+            and p.cloth.source is Source.PULLED
+        ]
         if of_role and all(part.enough for part in of_role):
             used = sum(e.used for e in quilt.opened if e.pulled.roles == (role,))
-            assert used == sum(piece.count * piece.cut_width * piece.cut_length
-                               for part in of_role for piece in part.pieces)  # fmt: skip
+            assert used == sum(
+                piece.count * piece.cut_width * piece.cut_length
+                for part in of_role
+                for piece in part.pieces
+            )
     whole = goes(quilt)
     assert whole.trimmings >= 0
 
 
 _ROLE = {
-    PartKind.SETTING: Role.SETTING, PartKind.SASHING: Role.SASHING, PartKind.BORDER: Role.BORDER,
+    PartKind.SETTING: Role.SETTING,
+    PartKind.SASHING: Role.SASHING,
+    PartKind.BORDER: Role.BORDER,
     PartKind.KEYS: Role.BORDER,
-}  # fmt: skip
+}
 
 
 # By hand: borders of 3, 2 and 3 with corner squares take six, seven and seven strips of two prints
@@ -197,8 +220,12 @@ def test_borders_take_the_prints_that_are_pulled_in_turn() -> None:
     assert [part.cloth.names for part in borders] == [("navy",), ("red",), ("navy",)]
     assert all(part.enough for part in borders)
     assert [part.name for part in quilt.to_buy] == [
-        "sashing", "cornerstones", "corner squares", "binding", "batting"
-    ]  # fmt: skip
+        "sashing",
+        "cornerstones",
+        "corner squares",
+        "binding",
+        "batting",
+    ]
 
 
 @pytest.mark.parametrize("roles", [(Role.ANY, Role.BORDER), (Role.BORDER, Role.BINDING)])

@@ -50,8 +50,12 @@ def parted(
             yield [*rows[:n], [first, *row], *rows[n + 1 :]]
 
 
-@given(HEAPS, st.integers(20, 80).map(Fraction), st.integers(20, 80).map(Fraction),
-       st.sampled_from([F(0), JOIN]))  # fmt: skip
+@given(
+    HEAPS,
+    st.integers(20, 80).map(Fraction),
+    st.integers(20, 80).map(Fraction),
+    st.sampled_from([F(0), JOIN]),
+)
 def test_no_sheet_has_fewer_seams(
     sides: list[tuple[Fraction, Fraction, bool]], width: Fraction, length: Fraction, join: Fraction
 ) -> None:
@@ -63,9 +67,9 @@ def test_no_sheet_has_fewer_seams(
         sheet = piece_sheet(width, length, heap, join, thrift)
         assert (sheet is None) == (best is None)
         assert sheet is None or sheet_faults(sheet, heap) == []
-        assert sheet is None or found is None or thrift is Thrift.SEAMS or (
-            sheet.cloth <= found.cloth
-        )  # fmt: skip
+        assert (
+            sheet is None or found is None or thrift is Thrift.SEAMS or (sheet.cloth <= found.cloth)
+        )
 
 
 def test_the_faults_of_a_sheet_are_found() -> None:

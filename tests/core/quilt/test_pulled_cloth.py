@@ -24,20 +24,28 @@ from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
 
 F = Fraction
-LINES = ("6 fat quarters, 1 print", "5 pieces 9 x 22, 1 print", "8 fat eighths, 2 prints",
-         "3 ten-inch squares, 3 prints", "1 1/2 yd smoke", "2 yd ash 40 wide")  # fmt: skip
+LINES = (
+    "6 fat quarters, 1 print",
+    "5 pieces 9 x 22, 1 print",
+    "8 fat eighths, 2 prints",
+    "3 ten-inch squares, 3 prints",
+    "1 1/2 yd smoke",
+    "2 yd ash 40 wide",
+)
 WIDTHS = st.integers(6, 24).map(lambda n: F(n, 4))
 CUTS = st.builds(
     PartCut,
     st.sampled_from([PartKind.BORDER, PartKind.SASHING, PartKind.SETTING]),
     st.tuples(
-        st.builds(StripPieces, st.just("long"), st.integers(1, 4), WIDTHS,
-                  st.integers(4, 90).map(F)),
-        st.builds(StripPieces, st.just("short"), st.integers(0, 40), WIDTHS,
-                  st.integers(4, 20).map(F)),
+        st.builds(
+            StripPieces, st.just("long"), st.integers(1, 4), WIDTHS, st.integers(4, 90).map(F)
+        ),
+        st.builds(
+            StripPieces, st.just("short"), st.integers(0, 40), WIDTHS, st.integers(4, 20).map(F)
+        ),
     ),
     st.just(F(1, 2)),
-)  # fmt: skip
+)
 
 
 def pulled(*lines: str) -> list[Pulled]:
@@ -112,10 +120,9 @@ def check_strips(cut: PartCut, off: CutOff) -> None:
     [
         (LINES[0], (StripPieces("run", 1, F(5, 2), F(60)),), F(150), (F(10), F(21))),
         (LINES[0], (StripPieces("short", 5, F(5, 2), F(8)),), F(100), (F(10), F(21))),
-        ("1/2 yd smoke", (StripPieces("short", 5, F(5, 2), F(8)),), F(100),
-         (F(42), F(31, 2))),
+        ("1/2 yd smoke", (StripPieces("short", 5, F(5, 2), F(8)),), F(100), (F(42), F(31, 2))),
     ],
-)  # fmt: skip
+)
 def test_strips_by_hand(
     line: str, pieces: tuple[StripPieces, ...], used: Fraction, end: tuple[Fraction, Fraction]
 ) -> None:

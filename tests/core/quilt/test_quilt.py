@@ -121,9 +121,14 @@ choices = st.fixed_dictionaries(
     }
 )
 lines = st.sampled_from(
-    ["roll of 40 strips, 20 prints", "42 strips 2 1/2 x 38.5, light", "roll 40 x 6.5 cm x 107 cm",
-     "7 strips, 7 prints", "90 strips 1 1/2 x 44, 9 prints"]
-)  # fmt: skip
+    [
+        "roll of 40 strips, 20 prints",
+        "42 strips 2 1/2 x 38.5, light",
+        "roll 40 x 6.5 cm x 107 cm",
+        "7 strips, 7 prints",
+        "90 strips 1 1/2 x 44, 9 prints",
+    ]
+)
 
 
 @given(lines, choices, st.sampled_from(list(Units)))

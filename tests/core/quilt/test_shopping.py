@@ -63,8 +63,11 @@ def test_what_is_bought_makes_the_blocks(recipe: str, line: str) -> None:
         last = list(fat_quarters)[-1]
         if role != last:
             order = [Ordered(offer.ware, offer.quantity, "blocks")]
-            more = [replace(p, roles=(Role(role),), lot_number=50) for k in delivered(order)
-                    for p in all_of(k)]  # fmt: skip
+            more = [
+                replace(p, roles=(Role(role),), lot_number=50)
+                for k in delivered(order)
+                for p in all_of(k)
+            ]
             everything = replace(everything, fabrics=(*everything.fabrics, *more))
     last_role, last_offer = list(fat_quarters.items())[-1]
     assert bought(everything, last_offer, Role(last_role)) >= quilt.size.blocks

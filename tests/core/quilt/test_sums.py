@@ -69,19 +69,28 @@ def test_of_strips_in_sets_all_that_is_sewn_is_in_the_blocks() -> None:
 def test_every_part_is_told_once() -> None:
     """By hand: 7 x 9 blocks of 6 with sashing 2 and cornerstones, borders of 1 and 4."""
     made = quilt(
-        rows=9, columns=7, sashing=Sashing(F(2), cornerstones=True), border_width=F(1),
-        outer_borders=(F(4),), corners=Corners.SQUARES,
-    )  # fmt: skip
+        rows=9,
+        columns=7,
+        sashing=Sashing(F(2), cornerstones=True),
+        border_width=F(1),
+        outer_borders=(F(4),),
+        corners=Corners.SQUARES,
+    )
     told = [(s.part, s.count, float(s.width), float(s.length)) for s in part_sums(made)]
     assert told == [
         ("block, any", 189, 2.5, 6.5),
-        ("sashing, upright", 54, 2.5, 6.5), ("sashing, across", 56, 2.5, 6.5),
+        ("sashing, upright", 54, 2.5, 6.5),
+        ("sashing, across", 56, 2.5, 6.5),
         ("cornerstone", 48, 2.5, 2.5),
-        ("border", 2, 1.5, 70.5), ("border", 2, 1.5, 54.5),
-        ("border 2", 2, 4.5, 72.5), ("border 2", 2, 4.5, 56.5),
-        ("border, corner", 4, 1.5, 1.5), ("border 2, corner", 4, 4.5, 4.5),
-        ("binding", 1, 2.5, 300.0), ("backing", 2, 68.5, 84.5),
-    ]  # fmt: skip
+        ("border", 2, 1.5, 70.5),
+        ("border", 2, 1.5, 54.5),
+        ("border 2", 2, 4.5, 72.5),
+        ("border 2", 2, 4.5, 56.5),
+        ("border, corner", 4, 1.5, 1.5),
+        ("border 2, corner", 4, 4.5, 4.5),
+        ("binding", 1, 2.5, 300.0),
+        ("backing", 2, 68.5, 84.5),
+    ]
 
 
 def test_plain_squares_are_parts_too() -> None:

@@ -70,7 +70,9 @@ def test_joins_are_those_where_seams_of_two_rows_meet(
 def test_rows_in_turn_or_toward_plain_squares() -> None:
     found = between_blocks(QUILT, School.DARK)
     assert [found.of_row(row) for row in range(3)] == [
-        "pressed right", "pressed left", "pressed right"
-    ]  # fmt: skip
+        "pressed right",
+        "pressed left",
+        "pressed right",
+    ]
     turned = quilt(setting=Setting.ALTERNATE, rows=3, columns=3)
     assert between_blocks(turned, School.DARK).of_row(1) == "pressed toward the plain squares"

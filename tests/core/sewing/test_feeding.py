@@ -63,8 +63,9 @@ def test_the_foot_meets_the_fold_first() -> None:
     _, pressing, model = of_block("four-patch")
     one = next(each for each in model if feed(each, pressing) is not None)
     seams = pressing.seams
-    upper, lower = sorted((n for n, s in enumerate(seams) if s.level == 1),
-                          key=lambda n: seams[n].begin[1])  # fmt: skip
+    upper, lower = sorted(
+        (n for n, s in enumerate(seams) if s.level == 1), key=lambda n: seams[n].begin[1]
+    )
     for up, down, expected in [
         (1, -1, (True, End.RIGHT)),
         (-1, 1, (True, End.LEFT)),

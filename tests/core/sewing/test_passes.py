@@ -40,8 +40,7 @@ def test_every_block_is_sewn_once_seam_by_seam(name: str, batch: int) -> None:
     assert len(blocks) == len(of.placed)
     # Of each make a block passes the machine as often as it has joins.
     makes = [m for m in of.assembly.makes if m.how is not How.CUT and not m.long]
-    of_make = Counter((each.make.name, each.join, block)
-                      for each in every for block in each.blocks)  # fmt: skip
+    of_make = Counter((each.make.name, each.join, block) for each in every for block in each.blocks)
     assert set(of_make.values()) <= {1}
     assert {make for make, *_ in of_make} == {m.name for m in makes}
     # Seams are sewn after what they join.
@@ -91,10 +90,15 @@ def test_blocks_are_ticked_singly_and_stay_when_laid_or_batched_otherwise() -> N
     places = tuple(reversed(of.kept.places))
     laid = make_quilt(replace(project, plan=replace(of.kept, places=places)))
     for batch in (1, 5, 0):
-        again = [each for each in passes(laid, batch)
-                 if (each.make, each.join) == (one.make, one.join)]  # fmt: skip
-        done = {kit for each in again for kit, tick in zip(each.kits, each.ticks, strict=True)
-                if tick in project.done}  # fmt: skip
+        again = [
+            each for each in passes(laid, batch) if (each.make, each.join) == (one.make, one.join)
+        ]
+        done = {
+            kit
+            for each in again
+            for kit, tick in zip(each.kits, each.ticks, strict=True)
+            if tick in project.done
+        }
         assert done == begun == kits_begun(project)
     project = after_block(project, of, every, one, one.blocks[-1])
     assert one.key in passes_done(project, of, every)

@@ -24,9 +24,17 @@ from kersey.core.sewing.seams import seams_of
 
 # Blocks that are pieced of straight seams throughout, and how many seams they have.
 BLOCKS = {
-    "four-patch": 3, "nine-patch": 8, "rails": 2, "half-square": 1, "pinwheel": 7,
-    "log-cabin": 12, "courthouse-steps": 12, "spool": 8, "window-brick": 6, "stripe": 2,
-}  # fmt: skip
+    "four-patch": 3,
+    "nine-patch": 8,
+    "rails": 2,
+    "half-square": 1,
+    "pinwheel": 7,
+    "log-cabin": 12,
+    "courthouse-steps": 12,
+    "spool": 8,
+    "window-brick": 6,
+    "stripe": 2,
+}
 
 
 def assembly(name: str) -> Assembly:
@@ -60,8 +68,9 @@ def test_there_are_as_many_seams_as_are_sewn(name: str) -> None:
     assert len(seams_of(assembly(name).patches)) == BLOCKS[name]
 
 
-def _shared(one: tuple[tuple[Fraction, Fraction], ...],
-            other: tuple[tuple[Fraction, Fraction], ...]) -> bool:  # fmt: skip
+def _shared(
+    one: tuple[tuple[Fraction, Fraction], ...], other: tuple[tuple[Fraction, Fraction], ...]
+) -> bool:
     """Whether two patches share more than a point of an edge."""
 
     for a, b in zip(one, (*one[1:], one[0]), strict=True):
@@ -79,10 +88,12 @@ def _shared(one: tuple[tuple[Fraction, Fraction], ...],
 
 @given(
     st.integers(1, 7),
-    st.lists(st.tuples(st.integers(0, 13), st.integers(0, 13), st.booleans(), st.integers(1, 9)),
-             max_size=16),
+    st.lists(
+        st.tuples(st.integers(0, 13), st.integers(0, 13), st.booleans(), st.integers(1, 9)),
+        max_size=16,
+    ),
     st.lists(st.sampled_from([-1, 0, 0, 1]), min_size=7, max_size=7),
-)  # fmt: skip
+)
 def test_no_way_of_pressing_nests_more(
     count: int, joins: list[tuple[int, int, bool, int]], asked: list[int]
 ) -> None:

@@ -56,8 +56,9 @@ _EVENINGS = st.dictionaries(st.integers(0, 6), st.integers(15, 240), max_size=7)
 def test_every_minute_falls_on_one_evening_in_order(
     minutes: list[float], evenings: dict[int, int], days: int | None
 ) -> None:
-    rest = [Left(work, 1, 0, m, m, m, own=True, spells=1)
-            for work, m in zip(Work, minutes, strict=True)]  # fmt: skip
+    rest = [
+        Left(work, 1, 0, m, m, m, own=True, spells=1) for work, m in zip(Work, minutes, strict=True)
+    ]
     ready_by = None if days is None else TODAY + timedelta(days=days)
     plan = schedule(rest, [Evening(*each) for each in evenings.items()], TODAY, ready_by)
     if not evenings:
@@ -74,16 +75,20 @@ def test_every_minute_falls_on_one_evening_in_order(
     late = sum(m for s in plan.sittings if ready_by and s.day > ready_by for _, m in s.doing)
     assert plan.short == late
     if plan.more and ready_by:
-        before = [s for s in range((ready_by - TODAY).days + 1)
-                  if (TODAY + timedelta(days=s)).weekday() in evenings]  # fmt: skip
+        before = [
+            s
+            for s in range((ready_by - TODAY).days + 1)
+            if (TODAY + timedelta(days=s)).weekday() in evenings
+        ]
         assert plan.more * len(before) >= plan.short
 
 
 def test_a_calendar_reads_the_evenings_and_changes_them_in_place() -> None:
     rest = [Left(Work.SEW, 10, 0, 100, 150, 200, own=True, spells=2)]
     first = schedule(rest, [Evening(1, 60)], TODAY, None)
-    read = [Calendar.from_ical(calendar_file(first, "Throw, for the crew", 6, n, NOW))
-            for n in (3, 4)]  # fmt: skip
+    read = [
+        Calendar.from_ical(calendar_file(first, "Throw, for the crew", 6, n, NOW)) for n in (3, 4)
+    ]
     events = [calendar.walk("VEVENT") for calendar in read]
     assert [event["UID"] for event in events[0]] == [event["UID"] for event in events[1]]
     assert {str(event["SEQUENCE"]) for event in events[1]} == {"4"}

@@ -52,10 +52,12 @@ def most_worth(size: tuple[int, int], rules: list[CutRule], directional: bool) -
 whole_rules = st.lists(
     st.builds(
         lambda w, more: CutRule(F(w), None if more is None else F(w + more)),
-        st.integers(1, 6), st.none() | st.integers(0, 5),
+        st.integers(1, 6),
+        st.none() | st.integers(0, 5),
     ),
-    min_size=1, max_size=3,
-)  # fmt: skip
+    min_size=1,
+    max_size=3,
+)
 
 
 @given(st.integers(1, 14), st.integers(1, 14), whole_rules, st.booleans())
@@ -100,14 +102,19 @@ halves = st.integers(2, 60).map(lambda n: F(n, 2))
 
 @given(
     st.lists(st.tuples(halves, st.none() | halves), min_size=1, max_size=6),
-    st.sampled_from(Units), st.sampled_from(Units),
-)  # fmt: skip
+    st.sampled_from(Units),
+    st.sampled_from(Units),
+)
 def test_rules_that_are_kept_are_the_same_in_other_units(
     sizes: list[tuple[Fraction, Fraction | None]], written: Units, read: Units
 ) -> None:
     one = F(1) if written is Units.INCHES else F(50, 127)
-    rules = [CutRule(*sorted((w * one + 1, w * one + 1 if n is None else n * one + 1)))
-             if n is not None else CutRule(w * one + 1) for w, n in sizes]  # fmt: skip
+    rules = [
+        CutRule(*sorted((w * one + 1, w * one + 1 if n is None else n * one + 1)))
+        if n is not None
+        else CutRule(w * one + 1)
+        for w, n in sizes
+    ]
     # As a person writes them: to the half inch, or the half centimetre.
     said = ", ".join(rule.words(written) for rule in rules)
     try:

@@ -185,9 +185,14 @@ def test_a_part_is_split_off(line: str, amount: int, stays: int, taken: int) -> 
 
 @pytest.mark.parametrize(
     ("line", "amount"),
-    [("2 1/4 yd charcoal", 81), ("2 1/4 yd charcoal", 0), ("900 g crumbs", 900),
-     ("12 fat quarters", 3), ("3 lengths 1 yd rust", 3)],
-)  # fmt: skip
+    [
+        ("2 1/4 yd charcoal", 81),
+        ("2 1/4 yd charcoal", 0),
+        ("900 g crumbs", 900),
+        ("12 fat quarters", 3),
+        ("3 lengths 1 yd rust", 3),
+    ],
+)
 def test_what_cannot_be_split_off(line: str, amount: int) -> None:
     with pytest.raises(InvalidValue):
         lot(line).split_off(Fraction(amount))

@@ -15,9 +15,7 @@ TWO = (F(2), F(2))
 
 def box_of(pick: Random, pieces: int) -> list[Size]:
     """Scraps of all sorts of sizes, to an eighth."""
-    return [
-        (F(pick.randint(8, 40), 8), F(pick.randint(24, 120), 8)) for _ in range(pieces)
-    ]  # fmt: skip
+    return [(F(pick.randint(8, 40), 8), F(pick.randint(24, 120), 8)) for _ in range(pieces)]
 
 
 def test_spreads_hold_nineteen_times_in_twenty() -> None:

@@ -10,8 +10,13 @@ from kersey.core.cloth.forms import Form
 from kersey.core.stash.ledger import EntryKind
 from kersey.core.stash.standing_questions import Moved, held_on, month_ends
 
-CAME = {EntryKind.BOUGHT, EntryKind.SPLIT, EntryKind.COUNTED, EntryKind.MEASURED,
-        EntryKind.LEFT_OVER}  # fmt: skip
+CAME = {
+    EntryKind.BOUGHT,
+    EntryKind.SPLIT,
+    EntryKind.COUNTED,
+    EntryKind.MEASURED,
+    EntryKind.LEFT_OVER,
+}
 WENT = {EntryKind.USED, EntryKind.PUT_AWAY, EntryKind.LOST, EntryKind.OUT}
 FIRST = date(2026, 1, 5)
 
@@ -20,12 +25,14 @@ moves = st.lists(
         lambda after, form, colour, kind, area: Moved(
             FIRST + timedelta(after), form, colour, kind, Fraction(area)
         ),
-        st.integers(0, 300), st.sampled_from([Form.STRIP, Form.SQUARE]),
-        st.sampled_from(["red", "blue", None]), st.sampled_from(EntryKind),
+        st.integers(0, 300),
+        st.sampled_from([Form.STRIP, Form.SQUARE]),
+        st.sampled_from(["red", "blue", None]),
+        st.sampled_from(EntryKind),
         st.integers(1, 500),
     ),
     max_size=20,
-)  # fmt: skip
+)
 
 
 @given(moves, st.lists(st.integers(-10, 320), min_size=1, max_size=4))

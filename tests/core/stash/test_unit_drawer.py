@@ -18,8 +18,9 @@ def units(width: Fraction, length: Fraction, count: int = 1) -> UnitsOfASize:
 
 
 # docs/trade.md section 5: 4, 8 x 12 and 12 x 12 fit a grid of 4.
-@pytest.mark.parametrize(("size", "squares"), [((4, 4), (1, 1)), ((8, 12), (2, 3)),
-                                               ((12, 12), (3, 3))])  # fmt: skip
+@pytest.mark.parametrize(
+    ("size", "squares"), [((4, 4), (1, 1)), ((8, 12), (2, 3)), ((12, 12), (3, 3))]
+)
 def test_multiples_fit(size: tuple[int, int], squares: tuple[int, int]) -> None:
     on = on_grid(units(Fraction(size[0]), Fraction(size[1])), Fraction(4), SEAM)
     assert on is not None
@@ -31,8 +32,10 @@ def test_multiples_fit(size: tuple[int, int], squares: tuple[int, int]) -> None:
 # Three units of 5 x 6 on a grid of 3: a strip that shows 1, cut 1 1/2, along each side of 6 1/2.
 # Two of 5 x 8 take one at the end too, over the 6 that it is wide by then.
 def test_strips_by_hand() -> None:
-    both = [on_grid(units(Fraction(5), Fraction(side), count), Fraction(3), SEAM)
-            for side, count in ((6, 3), (8, 2))]  # fmt: skip
+    both = [
+        on_grid(units(Fraction(5), Fraction(side), count), Fraction(3), SEAM)
+        for side, count in ((6, 3), (8, 2))
+    ]
     cut = strips_to_cut([on for on in both if on is not None], Fraction(3), SEAM)
     wide = Fraction(3, 2)
     assert cut == {(wide, Fraction(17, 2)): 2, (wide, Fraction(13, 2)): 3 + 2}

@@ -16,13 +16,17 @@ RAILS = on_wall(quilt(rows=4, columns=5))
 PLACE = st.integers(0, 19)
 ACTS = st.one_of(
     st.tuples(st.just("swap"), PLACE, PLACE),
-    st.tuples(st.just("move"), st.sets(PLACE, min_size=1, max_size=6), st.integers(-3, 3),
-              st.integers(-4, 4)),
+    st.tuples(
+        st.just("move"),
+        st.sets(PLACE, min_size=1, max_size=6),
+        st.integers(-3, 3),
+        st.integers(-4, 4),
+    ),
     st.tuples(st.just("turn"), st.sets(PLACE, min_size=1, max_size=20)),
     st.tuples(st.just("pin"), st.sets(PLACE, max_size=3), st.booleans()),
     st.tuples(st.just("aside"), st.sets(PLACE, min_size=1, max_size=3)),
     st.tuples(st.just("bring"), st.integers(0, 19), PLACE),
-)  # fmt: skip
+)
 
 
 def done(wall: OnWall, act: tuple) -> OnWall:  # type: ignore[type-arg]

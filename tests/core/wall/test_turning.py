@@ -29,8 +29,12 @@ def test_rings_on_6_by_8_turn_twelve_blocks_each_way() -> None:
 def test_rings_are_the_same_in_a_mirror_at_both_middles(half_rows: int, half_columns: int) -> None:
     rows, columns = 2 * half_rows, 2 * half_columns
     turns = ways(rows, columns)["rings"].turns
-    across = {UPPER_LEFT: UPPER_RIGHT, UPPER_RIGHT: UPPER_LEFT,
-              LOWER_LEFT: LOWER_RIGHT, LOWER_RIGHT: LOWER_LEFT}  # fmt: skip
+    across = {
+        UPPER_LEFT: UPPER_RIGHT,
+        UPPER_RIGHT: UPPER_LEFT,
+        LOWER_LEFT: LOWER_RIGHT,
+        LOWER_RIGHT: LOWER_LEFT,
+    }
     for row in range(rows):
         line = turns[row * columns : (row + 1) * columns]
         assert [across[turn] for turn in reversed(line)] == list(line)
@@ -43,9 +47,11 @@ def test_rings_are_the_same_in_a_mirror_at_both_middles(half_rows: int, half_col
 def light_across(turns: tuple[int, ...], columns: int, one: int, other: int) -> bool:
     """Whether two halved blocks side by side show the same value along their seam."""
     beside = other == one + 1
-    sides = ((UPPER_RIGHT, LOWER_RIGHT), (UPPER_LEFT, LOWER_LEFT)) if beside else (
-        (LOWER_LEFT, LOWER_RIGHT), (UPPER_LEFT, UPPER_RIGHT)
-    )  # fmt: skip
+    sides = (
+        ((UPPER_RIGHT, LOWER_RIGHT), (UPPER_LEFT, LOWER_LEFT))
+        if beside
+        else ((LOWER_LEFT, LOWER_RIGHT), (UPPER_LEFT, UPPER_RIGHT))
+    )
     return (turns[one] in sides[0]) == (turns[other] in sides[1])
 
 

@@ -33,10 +33,14 @@ def test_two_prints_of_one_size_lie_in_turn() -> None:
 
 
 @given(
-    st.lists(st.tuples(st.integers(1, 3), st.integers(1, 3), st.integers(1, 6)), min_size=1,
-             max_size=3, unique_by=lambda size: size[:2]),
+    st.lists(
+        st.tuples(st.integers(1, 3), st.integers(1, 3), st.integers(1, 6)),
+        min_size=1,
+        max_size=3,
+        unique_by=lambda size: size[:2],
+    ),
     st.integers(0, 2**16),
-)  # fmt: skip
+)
 @settings(max_examples=15, deadline=None)
 def test_the_search_troubles_the_eye_no_more_than_the_first_answer(
     sizes: list[tuple[int, int, int]], seed: int

@@ -35,10 +35,17 @@ def roll(strips: int) -> tuple[Fabric, ...]:
 def quarters(count: int, first: str = "") -> tuple[Fabric, ...]:
     """Fat quarters, the first of them for one role."""
     return tuple(
-        Fabric(f"q{n}", f"q{n}", F(35, 2), F(21), 1,
-               frozenset({first} if first and n == 0 else ()), form=Form.FAT_QUARTER)
+        Fabric(
+            f"q{n}",
+            f"q{n}",
+            F(35, 2),
+            F(21),
+            1,
+            frozenset({first} if first and n == 0 else ()),
+            form=Form.FAT_QUARTER,
+        )
         for n in range(count)
-    )  # fmt: skip
+    )
 
 
 def asked(
@@ -108,11 +115,18 @@ class OneAfterTheOther(CanBeHad):
     def cut(self, blocks: int, parts: Sequence[PartNeeds]) -> tuple[CuttingPlan, ...] | None:
         most = self.candidate.most
         left = tuple(
-            Fabric(f"left {n} {m}", layout.fabric.print, width, length,
-                   layout.copies, layout.fabric.roles, form=layout.fabric.form)
+            Fabric(
+                f"left {n} {m}",
+                layout.fabric.print,
+                width,
+                length,
+                layout.copies,
+                layout.fabric.roles,
+                form=layout.fabric.form,
+            )
             for n, layout in enumerate(most.layouts)
             for m, (width, length) in enumerate(layout.left)
-        )  # fmt: skip
+        )
         cloth = (*self.fabrics, *left)
         needs = [
             part_needs(p.part, strip_lengths(p.part.role, p.part.cut_width, cloth)) for p in parts

@@ -32,7 +32,9 @@ SPACES = st.builds(
     setting=st.sampled_from(list(Setting)),
     sashings=st.lists(
         st.sampled_from([NO_SASHING, Sashing(F(3, 2)), Sashing(F(2), True, True)]),
-        min_size=1, max_size=2, unique=True,
+        min_size=1,
+        max_size=2,
+        unique=True,
     ),
     border_widths=st.lists(
         st.sampled_from([F(1), F(5, 2), F(6)]), min_size=1, max_size=2, unique=True
@@ -44,7 +46,7 @@ SPACES = st.builds(
     margin=st.sampled_from([F(2), F(4)]),
     seam=st.sampled_from([F(1, 4), F(3, 8)]),
     key=st.sampled_from([F(0), F(0), F(2), F(5, 2)]),
-)  # fmt: skip
+)
 
 
 def each(schemes: Schemes) -> list[tuple[int, int, Scheme]]:

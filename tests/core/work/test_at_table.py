@@ -19,11 +19,13 @@ from kersey.core.work.work_order import StepKind, ticked, work_order
 QUILTS = {
     "rails": quilt(rows=6, columns=5),
     "log cabin": quilt("20 fat quarters, 20 prints", block=BlockChoice("log-cabin")),
-    "nine-patch": quilt("6 light fat quarters + 6 dark fat quarters",
-                        block=BlockChoice("nine-patch")),
-    "two sorts": quilt("10 light charm squares + 4 dark fat quarters",
-                       block=BlockChoice("four-patch")),
-}  # fmt: skip
+    "nine-patch": quilt(
+        "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
+    ),
+    "two sorts": quilt(
+        "10 light charm squares + 4 dark fat quarters", block=BlockChoice("four-patch")
+    ),
+}
 
 
 @pytest.mark.parametrize("name", QUILTS)
@@ -94,8 +96,14 @@ def test_ticks_in_any_order_lead_to_all_steps_done_and_back(
         assert after(project, cuts, cut) == project
     cutting = {cut.stack.step.key for cut in cuts}
     assert cutting <= project.done
-    taken = Counter({fabric.key: fabric.pieces for step in steps if step.key in cutting
-                     for fabric in step.fabrics})  # fmt: skip
+    taken = Counter(
+        {
+            fabric.key: fabric.pieces
+            for step in steps
+            if step.key in cutting
+            for fabric in step.fabrics
+        }
+    )
     now = {str(pulled.key): pulled.cut for pulled in project.fabrics}
     assert all(now[key] >= pieces for key, pieces in taken.items())
     Random(seed + 1).shuffle(cuts)

@@ -56,9 +56,9 @@ def test_many_stacks_alike_are_within_a_tenth_of_the_least() -> None:
 
 
 @pytest.mark.parametrize(
-    ("said", "block"), [("20 fat quarters, 20 prints", "log-cabin"),
-                        ("30 fat quarters, 30 prints", "rails")],
-)  # fmt: skip
+    ("said", "block"),
+    [("20 fat quarters, 20 prints", "log-cabin"), ("30 fat quarters, 30 prints", "rails")],
+)
 def test_every_order_sets_the_ruler_less_often_than_stack_after_stack(
     said: str, block: str
 ) -> None:

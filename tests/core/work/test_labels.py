@@ -42,5 +42,6 @@ def test_no_label_lies_over_another_or_off_the_page(name: str) -> None:
 
 def test_a_sheet_that_is_too_small_says_so() -> None:
     with pytest.raises(BadSheet, match="too wide for the page"):
-        LabelSheet(Fraction(8), Fraction(11), 3, 7, Fraction(3), Fraction(1), Fraction(0),
-                   Fraction(0))  # fmt: skip
+        LabelSheet(
+            Fraction(8), Fraction(11), 3, 7, Fraction(3), Fraction(1), Fraction(0), Fraction(0)
+        )

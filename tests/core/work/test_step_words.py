@@ -64,9 +64,12 @@ def test_a_long_sentence_is_said_once_and_its_step_named_after_that() -> None:
 
 def test_single_segments_in_centimetres() -> None:
     found = steps(
-        "roll 40 x 6.5 cm x 107 cm, 20 prints", Units.CENTIMETRES, rows=10, columns=8,
+        "roll 40 x 6.5 cm x 107 cm, 20 prints",
+        Units.CENTIMETRES,
+        rows=10,
+        columns=8,
         seam=Fraction(15, 50) * Fraction(50, 127) * 5 / 2,
-    )  # fmt: skip
+    )
     assert "Each makes" in found["cut"]
     assert not any("″" in words for words in found.values())
     assert "m of fabric" in found["backing"]

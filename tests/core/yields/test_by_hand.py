@@ -18,19 +18,27 @@ DIFFERENT = (PrintRule(("any",), same=False),)
 
 
 def strips(
-    count: int, in_a_block: int = 3, length: str = "42", prints: int = 20, rules: bool = True,
+    count: int,
+    in_a_block: int = 3,
+    length: str = "42",
+    prints: int = 20,
+    rules: bool = True,
     sets: bool = False,
-) -> CuttingProblem:  # fmt: skip
+) -> CuttingProblem:
     segment = in_a_block * Fraction(2) + Fraction(1, 2)
     need = Need("A", "any", Fraction(5, 2), segment, in_a_block, crosscut=sets)
     prints = min(prints, count)
     fabrics = tuple(
         Fabric(
-            f"p{n}", f"p{n}", Fraction(5, 2), Fraction(length),
-            count // prints + (n < count % prints), form=Form.STRIP,
+            f"p{n}",
+            f"p{n}",
+            Fraction(5, 2),
+            Fraction(length),
+            count // prints + (n < count % prints),
+            form=Form.STRIP,
         )
         for n in range(prints)
-    )  # fmt: skip
+    )
     return CuttingProblem((need,), fabrics, DIFFERENT if rules else ())
 
 
@@ -90,9 +98,13 @@ def test_there_is_no_sum_for_anything_else() -> None:
 
 
 @given(
-    st.integers(1, 14), st.integers(2, 5), st.sampled_from(["42", "77/2", "20"]),
-    st.integers(1, 6), st.booleans(), st.booleans(),
-)  # fmt: skip
+    st.integers(1, 14),
+    st.integers(2, 5),
+    st.sampled_from(["42", "77/2", "20"]),
+    st.integers(1, 6),
+    st.booleans(),
+    st.booleans(),
+)
 def test_the_search_comes_to_the_same(
     count: int, in_a_block: int, length: str, prints: int, rules: bool, sets: bool
 ) -> None:

@@ -72,11 +72,13 @@ sides = st.integers(2, 9).map(lambda n: Fraction(n, 2))
 
 
 @given(
-    st.lists(st.tuples(st.sampled_from("ab"), sides, sides, st.integers(1, 3)), min_size=1,
-             max_size=3),
-    st.lists(st.tuples(st.sampled_from(["a", "b", "ab"]), st.integers(1, 4)), min_size=1,
-             max_size=3),
-)  # fmt: skip
+    st.lists(
+        st.tuples(st.sampled_from("ab"), sides, sides, st.integers(1, 3)), min_size=1, max_size=3
+    ),
+    st.lists(
+        st.tuples(st.sampled_from(["a", "b", "ab"]), st.integers(1, 4)), min_size=1, max_size=3
+    ),
+)
 def test_it_is_always_right_and_never_beats_the_pooled_plan(
     pieces: list[tuple[str, Fraction, Fraction, int]], fabrics: list[tuple[str, int]]
 ) -> None:
@@ -134,9 +136,11 @@ def test_a_frame_may_come_from_several_pieces_of_one_print() -> None:
 
 
 @given(
-    st.integers(4, 20), st.integers(1, 6), st.tuples(st.integers(1, 6), st.integers(1, 6)),
+    st.integers(4, 20),
+    st.integers(1, 6),
+    st.tuples(st.integers(1, 6), st.integers(1, 6)),
     st.tuples(st.integers(1, 4), st.integers(1, 4)),
-)  # fmt: skip
+)
 def test_of_strips_it_is_the_best_of_all_pairs_of_layouts(
     length: int, count: int, runs: tuple[int, int], needed: tuple[int, int]
 ) -> None:

@@ -113,8 +113,10 @@ def test_one_more_of_yardage_is_an_eighth_of_a_yard() -> None:
 
 # Two piles make one: 5 squares of 5 are 20 pieces, 2 blocks of nine; two more squares are 28.
 def test_where_one_more_does_nothing_it_says_how_many_do() -> None:
-    needs = tuple(Need(role, role, Fraction(5, 2), Fraction(5, 2), n)
-                  for role, n in (("dark", 5), ("light", 4)))  # fmt: skip
+    needs = tuple(
+        Need(role, role, Fraction(5, 2), Fraction(5, 2), n)
+        for role, n in (("dark", 5), ("light", 4))
+    )
     charms = Fabric("charms", "charms", Fraction(5), Fraction(5), 5, form=Form.SQUARE)
     report = reported(CuttingProblem(needs, (charms,)))
     assert report.plan.blocks == 2

@@ -89,8 +89,10 @@ def test_squares_used_to_the_edge_have_their_cliff_just_there() -> None:
 
 
 def test_a_division_without_margin_names_what_is_lost_first() -> None:
-    needs = (Need("long", "any", Fraction(2), Fraction(17, 2)),
-             Need("short", "any", Fraction(2), Fraction(25, 4), 2))  # fmt: skip
+    needs = (
+        Need("long", "any", Fraction(2), Fraction(17, 2)),
+        Need("short", "any", Fraction(2), Fraction(25, 4), 2),
+    )
     problem = CuttingProblem(needs, (Fabric("ash", "ash", Fraction(2), Fraction(21)),))
     (tight,) = tight_divisions(solve(problem, Watch(perf_counter)))
     assert tight.parts == (Fraction(17, 2), Fraction(25, 4), Fraction(25, 4))
@@ -103,8 +105,11 @@ def test_a_division_without_margin_names_what_is_lost_first() -> None:
 def test_all_there_is_to_say_of_a_roll() -> None:
     problem = strips("42", count=41, prints=1)
     rules = (PrintRule(("any",), same=False),)
-    known = last(replace(problem, rules=rules), rules_are_a_wish=True,
-                 at_seams=((Fraction(3, 16), None), (Fraction(5, 16), problem)))  # fmt: skip
+    known = last(
+        replace(problem, rules=rules),
+        rules_are_a_wish=True,
+        at_seams=((Fraction(3, 16), None), (Fraction(5, 16), problem)),
+    )
     # One print cannot give three different ones: the wish is dropped, and its cost is told.
     assert (known.plan.blocks, known.rules_cost) == (82, 82)
     assert known.seams == ((Fraction(3, 16), 0), (Fraction(5, 16), 82))
@@ -150,8 +155,9 @@ def test_what_could_stay_is_left_whole() -> None:
     known = last(CuttingProblem(needs, fabrics))
     assert known.plan.blocks == 8
     assert [(spare.fabric.name, spare.pieces) for spare in known.spare or ()] == [
-        ("ash", 4), ("coal", 0)
-    ]  # fmt: skip
+        ("ash", 4),
+        ("coal", 0),
+    ]
     assert faults(known.plan) == []
     used = sum(each.copies for each in known.plan.layouts if each.fabric.name == "ash")
     assert used == 2

@@ -191,8 +191,11 @@ class Assembly:
 
     def set_of(self, make: Make) -> int:
         """The place among the strip sets of the one that is a make, is in it, or is cut into it."""
-        return next(n for n, long in enumerate(self.long_makes)
-                    if make in _walk(long) or long in _walk(make))  # fmt: skip
+        return next(
+            n
+            for n, long in enumerate(self.long_makes)
+            if make in _walk(long) or long in _walk(make)
+        )
 
     @cached_property
     def turns(self) -> tuple[int, ...]:
@@ -213,9 +216,12 @@ def piece(patch: Patch, seam: Fraction) -> Make:
     """What is cut for a patch with straight sides: a seam larger all round."""
     width, height = _extent([patch])
     return Make(
-        patch.label, How.CUT, (width + 2 * seam, height + 2 * seam), role=patch.role,
+        patch.label,
+        How.CUT,
+        (width + 2 * seam, height + 2 * seam),
+        role=patch.role,
         patches=(patch,),
-    )  # fmt: skip
+    )
 
 
 def sewn(name: str, seam: Fraction, *parts: Make, how: How = How.JOINED) -> Make:
@@ -254,8 +260,9 @@ def lying(make: Make, at: Size, quarters: int = 0) -> Make:
     >>> upright == bar, [str(x) for x, _ in upright.patches[0].corners]
     (True, ['7', '7', '6', '6'])
     """
-    left, top = (min(corner[axis] for patch in make.patches for corner in patch.corners)
-                 for axis in (0, 1))  # fmt: skip
+    left, top = (
+        min(corner[axis] for patch in make.patches for corner in patch.corners) for axis in (0, 1)
+    )
     there = _moved(make.patches, (-left, -top))
     return replace(make, patches=_moved(turned(there, _extent(there), quarters), at))
 

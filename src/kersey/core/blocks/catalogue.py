@@ -18,8 +18,11 @@ def recipes() -> Mapping[str, Recipe]:
     >>> "rails" in recipes(), list(recipes()) == sorted(recipes())
     (True, True)
     """
-    names = (module.name for folder in _FOLDERS
-             for module in iter_modules(folder.__path__, f"{folder.__name__}."))  # fmt: skip
+    names = (
+        module.name
+        for folder in _FOLDERS
+        for module in iter_modules(folder.__path__, f"{folder.__name__}.")
+    )
     found = (getattr(import_module(name), "RECIPE", None) for name in names)
     listed = (recipe for recipe in found if isinstance(recipe, Recipe))
     return {recipe.id: recipe for recipe in sorted(listed, key=lambda recipe: recipe.id)}

@@ -171,10 +171,20 @@ def hourglass_unit(
         for patch in sorted((first, second), key=lambda patch: patch.role != LIGHT)
     ]
     halves = Make(
-        "half-square unit", How.HALF_SQUARES, (half, half), counted_parts(squares), gives=2,
-        patches=(first, second), raw=Root2(side, -seam),
-    )  # fmt: skip
+        "half-square unit",
+        How.HALF_SQUARES,
+        (half, half),
+        counted_parts(squares),
+        gives=2,
+        patches=(first, second),
+        raw=Root2(side, -seam),
+    )
     return Make(
-        name, How.HALF_SQUARES, (unfinished, unfinished), counted_parts([halves, halves]),
-        gives=2, patches=patches, raw=Root2(side, -2 * seam),
-    )  # fmt: skip
+        name,
+        How.HALF_SQUARES,
+        (unfinished, unfinished),
+        counted_parts([halves, halves]),
+        gives=2,
+        patches=patches,
+        raw=Root2(side, -2 * seam),
+    )

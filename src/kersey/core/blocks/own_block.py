@@ -182,8 +182,11 @@ class _Sewing:
         down = _groups(cells, lambda cell: (cell.column, cell.column + cell.columns))
         groups = across if len(across) >= len(down) else down
         if len(groups) == 1:
-            raise BadRecipe("block.own", f"parted by straight seams: {_locked(cells)}",
-                            f"There is no straight seam: {_locked(cells)}")  # fmt: skip
+            raise BadRecipe(
+                "block.own",
+                f"parted by straight seams: {_locked(cells)}",
+                f"There is no straight seam: {_locked(cells)}",
+            )
         parts = [self.part(group, whole=False) for group in groups]
         made = sewn("part", self._seam, *parts)
         if whole:
@@ -224,10 +227,14 @@ class _Sewing:
         label = self._label("hourglass", *cell.roles, side)
         number = self._unit_number(label) // 2
         top, right, bottom, left = (
-            Patch(label, cell.roles[(n + cell.turn) % 2],
-                  (corners[n], corners[(n + 1) % 4], middle), number)
+            Patch(
+                label,
+                cell.roles[(n + cell.turn) % 2],
+                (corners[n], corners[(n + 1) % 4], middle),
+                number,
+            )
             for n in range(4)
-        )  # fmt: skip
+        )
         shows = (top, right, bottom, left)
         return hourglass_unit(f"hourglass {label}", side, self._seam, shows)
 

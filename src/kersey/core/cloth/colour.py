@@ -69,10 +69,16 @@ _BROWN_BELOW = 52.0
 FAMILIES = ("red", "orange", "yellow", "green", "teal", "blue", "purple", "brown", "neutral")
 # A cloth colour that stands for each of them.
 FAMILY_COLOURS = {
-    "red": "#a5403a", "orange": "#cf7a3a", "yellow": "#dcb64c", "green": "#5d8250",
-    "teal": "#3f8584", "blue": "#41608e", "purple": "#75578c", "brown": "#7a5637",
+    "red": "#a5403a",
+    "orange": "#cf7a3a",
+    "yellow": "#dcb64c",
+    "green": "#5d8250",
+    "teal": "#3f8584",
+    "blue": "#41608e",
+    "purple": "#75578c",
+    "brown": "#7a5637",
     "neutral": "#cfcabd",
-}  # fmt: skip
+}
 
 Lab = tuple[float, float, float]
 

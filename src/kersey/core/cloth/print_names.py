@@ -93,8 +93,16 @@ COLOUR_WORDS = frozenset(_COMMON_COLOURS) | {
     word for name, *_ in _COLOURS for word in name.split() if " " not in name
 }
 MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
-    "floral", "stripes", "striped", "spots", "dots", "dotted", "checks", "plaids", "string",
-}  # fmt: skip
+    "floral",
+    "stripes",
+    "striped",
+    "spots",
+    "dots",
+    "dotted",
+    "checks",
+    "plaids",
+    "string",
+}
 
 BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
 SASHING_PRINT = Print("waiting room cream", Value.LIGHT, Swatch(Motif.PLAIN, "#e9e2cf", "#d6ccb2"))
@@ -124,8 +132,10 @@ _GOLDEN_ANGLE = 137.508 / 360
 _PLACEHOLDER_CHROMA = 0.34
 # How light placeholders are, in turn; each value in two shades.
 _LIGHTNESSES = {
-    Value.DARK: (0.27, 0.33), Value.LIGHT: (0.86, 0.8), Value.MEDIUM: (0.56, 0.62),
-}  # fmt: skip
+    Value.DARK: (0.27, 0.33),
+    Value.LIGHT: (0.86, 0.8),
+    Value.MEDIUM: (0.56, 0.62),
+}
 
 
 def unknown_print(number: int, value: Value | None = None, named: str = "print") -> Print:

@@ -53,9 +53,7 @@ def vanishing(spools: Iterable[Spool], light: Lab, dark: Lab) -> Vanishing | Non
         Vanishing(spool, difference(lab(spool.colour), light), difference(lab(spool.colour), dark))
         for spool in spools
     ]
-    return min(
-        told, key=lambda v: (max(v.from_light, v.from_dark), v.spool.name), default=None
-    )  # fmt: skip
+    return min(told, key=lambda v: (max(v.from_light, v.from_dark), v.spool.name), default=None)
 
 
 def light_and_dark(colours: Sequence[tuple[Lab, float]]) -> tuple[Lab, Lab]:
@@ -77,9 +75,10 @@ def _mean(colours: Sequence[tuple[Lab, float]]) -> Lab:
 def _spool(line: str) -> Spool:
     name, _, colour = line.rpartition(" ")
     if not name.strip():
-        raise BadThread(f"Kersey can't read “{line[:40]}”. Type a name and "
-            "a color, like pewter #8a8f92.",
-                        "threads")  # fmt: skip
+        raise BadThread(
+            f"Kersey can't read “{line[:40]}”. Type a name and a color, like pewter #8a8f92.",
+            "threads",
+        )
     try:
         return Spool(" ".join(name.split())[:60], checked_colour(colour))
     except NotAColour as error:

@@ -255,9 +255,11 @@ def _tally_faults(plan: CuttingPlan) -> Iterator[str]:
     strips.sort(reverse=True)
     in_one = tally.strips or len(strips) // 2
     shortest = [strips[n][0] for n in range(in_one - 1, len(strips), in_one)] if in_one else []
-    ways = [(shortest,)] if tally.onward else [
-        (shortest[0::2], shortest[1::2]), (shortest[1::2], shortest[0::2])
-    ]  # fmt: skip
+    ways = (
+        [(shortest,)]
+        if tally.onward
+        else [(shortest[0::2], shortest[1::2]), (shortest[1::2], shortest[0::2])]
+    )
     if tally.repeats and plan.blocks > tally.repeats * len(tally.widths):
         yield f"{plan.blocks} columns are more than {tally.repeats} waves."
     if max((_columns(way, tally, plan.blocks) for way in ways), default=0) < plan.blocks:
@@ -410,8 +412,12 @@ def _touching(sets: Iterable[set[str]]) -> list[set[str]]:
 
 def _may_be_several(problem: CuttingProblem, bound: Sequence[set[str]]) -> Iterator[str]:
     """Roles that may draw on several prints beside the one part they must differ from."""
-    alone = {r for rule in problem.rules if not rule.same and len(set(rule.roles)) == 1
-             for r in rule.roles}  # fmt: skip
+    alone = {
+        r
+        for rule in problem.rules
+        if not rule.same and len(set(rule.roles)) == 1
+        for r in rule.roles
+    }
     for rule in problem.rules:
         roles = dict.fromkeys(rule.roles)
         if rule.same or len(roles) < 2:

@@ -78,10 +78,12 @@ def read_rules(problem: CuttingProblem, sure: bool = True) -> Reading:
             free -= bound
     parts = _parts(problem, same, free)
     roles = [
-        FreeRole(role, tuple((n, need.count) for n, need in enumerate(problem.needs)
-                             if need.role == role))
+        FreeRole(
+            role,
+            tuple((n, need.count) for n, need in enumerate(problem.needs) if need.role == role),
+        )
         for role in sorted(free)
-    ]  # fmt: skip
+    ]
     clashes = [
         Clash(
             tuple(n for n, part in enumerate(parts) if part.roles & group),

@@ -222,10 +222,11 @@ class CuttingProblem:
         """The question for the pieces of one role, as if no other role took any fabric."""
         kept = [place for place, need in enumerate(self.needs) if need.role == role]
         sets = [
-            StripSet(tuple((kept.index(n), count) for n, count in kind.strips if n in kept),
-                     kind.pieces)
+            StripSet(
+                tuple((kept.index(n), count) for n, count in kind.strips if n in kept), kind.pieces
+            )
             for kind in self.kinds_of_sets
-        ]  # fmt: skip
+        ]
         return replace(
             self,
             needs=tuple(self.needs[place] for place in kept),

@@ -189,8 +189,9 @@ class Crumbs:
         >>> [made.shapes(crumbs, share) for share in (WASTEFUL, THRIFTY)]
         [27, 35]
         """
-        net = ((w - 2 * self.seam) * (h - 2 * self.seam) for w, h in sizes
-               if min(w, h) > 2 * self.seam)  # fmt: skip
+        net = (
+            (w - 2 * self.seam) * (h - 2 * self.seam) for w, h in sizes if min(w, h) > 2 * self.seam
+        )
         return int(share * sum(net, Fraction(0)) // self.shape)
 
 

@@ -54,9 +54,10 @@ def joins_round(
     places = tuple(at for at in (end - TAIL for end in ends) if 0 < at < whole)
     corners = list(corners_at(size, start))
     near = tuple(
-        n for n, at in enumerate(places)
+        n
+        for n, at in enumerate(places)
         if any(_apart(at, corner, whole) < CORNER for corner in corners)
-    )  # fmt: skip
+    )
     return Joins(start, places, near)
 
 

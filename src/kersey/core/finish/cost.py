@@ -65,6 +65,7 @@ def _cheapest(form: Form, prices: PriceList) -> Fraction | None:
     """The least price of a square inch, in hundredths; of yardage it is of a yard's length."""
     costs = [
         Fraction(ware.price) / (ware.area * (36 if ware.off_the_bolt else 1))
-        for ware in prices.wares if ware.form is form
-    ]  # fmt: skip
+        for ware in prices.wares
+        if ware.form is form
+    ]
     return min(costs, default=None)

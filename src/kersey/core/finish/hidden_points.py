@@ -44,10 +44,7 @@ def hidden_points(quilt: Quilt) -> Hidden:
     # Points at the edge lie a seam from the raw edge: what is hidden beyond the seam takes them.
     within = hides - seam
     width, length = quilt.size.body_width, quilt.size.body_length
-    found = {
-        (x, y) for x, y in _points(quilt)
-        if min(x, y, width - x, length - y) < within
-    }  # fmt: skip
+    found = {(x, y) for x, y in _points(quilt) if min(x, y, width - x, length - y) < within}
     return Hidden(hides, tuple(sorted(found)))
 
 
@@ -57,8 +54,9 @@ def _points(quilt: Quilt) -> Iterator[Point]:
     for placed in quilt.placed:
         if placed.turn not in by_turn:
             by_turn[placed.turn] = list(_sharp_in_block(quilt, placed.turn))
-        left, top = corner_in_body(quilt, quilt.grid.seats[0]._replace(
-            row=placed.row, column=placed.column))  # fmt: skip
+        left, top = corner_in_body(
+            quilt, quilt.grid.seats[0]._replace(row=placed.row, column=placed.column)
+        )
         yield from ((left + x, top + y) for x, y in by_turn[placed.turn])
 
 

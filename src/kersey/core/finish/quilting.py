@@ -90,8 +90,10 @@ def over(size: Point, plan: Quilting) -> Stitching:
     if plan.pattern is Pattern.LOOPS:
         return Stitching((tuple(_loops(size, distance)),), distance, 0)
     one_way = {
-        Pattern.LINES: _lines, Pattern.DIAGONALS: _diagonals, Pattern.WAVES: _waves,
-    }[plan.pattern]  # fmt: skip
+        Pattern.LINES: _lines,
+        Pattern.DIAGONALS: _diagonals,
+        Pattern.WAVES: _waves,
+    }[plan.pattern]
     lines = list(one_way(size, distance, plan.across))
     if plan.crossed:
         lines += one_way(size, distance, not plan.across)
@@ -189,9 +191,8 @@ def _outlines(quilt: Quilt) -> list[list[Point]]:
     around = float(quilt.size.bordered + quilt.size.edge)
     left, top = (around + float(side) for side in quilt.size.spacer)
     return [
-        [(x + left, y + top) for x, y in outline_in_body(quilt, seat)]
-        for seat in quilt.grid.seats
-    ]  # fmt: skip
+        [(x + left, y + top) for x, y in outline_in_body(quilt, seat)] for seat in quilt.grid.seats
+    ]
 
 
 def _in_the_seams(quilt: Quilt, size: Point) -> Stitching:

@@ -77,9 +77,16 @@ class Keys:
         seams = 2 * shop.seam
         cut, key = self.corner + seams, self.key + seams
         made = Border(
-            self.corner, cut, self.along_length * self.key + seams,
-            self.along_width * self.key + seams, 0, False, cut, key, self.count,
-        )  # fmt: skip
+            self.corner,
+            cut,
+            self.along_length * self.key + seams,
+            self.along_width * self.key + seams,
+            0,
+            False,
+            cut,
+            key,
+            self.count,
+        )
         return replace(made, strips=strips_for(made.pieces, shop).count)
 
 

@@ -69,13 +69,17 @@ class Sashing:
         cut, (wide, long) = self.width + 2 * seam, (side + 2 * seam for side in block)
         if self.cornerstones:
             more = 1 if self.framed else -1
-            found = [("upright", rows * (columns + more), long),
-                     ("across", columns * (rows + more), wide)]  # fmt: skip
+            found = [
+                ("upright", rows * (columns + more), long),
+                ("across", columns * (rows + more), wide),
+            ]
         else:
             between = 0 if self.rows_only else columns - 1
             row = columns * block[0] + between * self.width + 2 * seam
-            found = [("short", rows * between, long),
-                     ("long", rows + (1 if self.framed else -1), row)]  # fmt: skip
+            found = [
+                ("short", rows * between, long),
+                ("long", rows + (1 if self.framed else -1), row),
+            ]
             if self.framed:
                 found.append(("side", 2, rows * block[1] + (rows + 1) * self.width + 2 * seam))
         return tuple(

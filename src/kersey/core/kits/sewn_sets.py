@@ -172,10 +172,11 @@ def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int]:
         for cut in layout.cuts:
             strips[layout.fabric.print, cut.need, max(cut.width, cut.length)] += layout.copies
     fabrics = tuple(
-        Fabric(str(number), name, need.width, length, count, frozenset({need.role}), True,
-               Form.STRIP)
+        Fabric(
+            str(number), name, need.width, length, count, frozenset({need.role}), True, Form.STRIP
+        )
         for number, ((name, need, length), count) in enumerate(strips.items())
-    )  # fmt: skip
+    )
     drawn = sets_of_strips(replace(problem, fabrics=fabrics))
     found: Counter[tuple[int, int]] = Counter()
     for key, count in drawn.items():

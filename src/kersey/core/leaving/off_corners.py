@@ -61,8 +61,9 @@ def off_corners(quilt: Quilt) -> tuple[OffCorner, ...]:
     return tuple(
         OffCorner(name, leg, count, Root2(side, -2 * seam).floor_to(EIGHTH))
         for (name, side), count in sorted(found.items())
-        for leg in [Root2(side, -seam).floor_to(EIGHTH)] if leg >= _LEAST_LEG
-    )  # fmt: skip
+        for leg in [Root2(side, -seam).floor_to(EIGHTH)]
+        if leg >= _LEAST_LEG
+    )
 
 
 def _of_a_make(quilt: Quilt, make: Make) -> Iterator[tuple[Need, Fraction]]:

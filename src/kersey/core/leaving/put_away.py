@@ -106,8 +106,11 @@ class Leaving:
         if self.form in (Form.TRIANGLE, Form.BLOCK) and not same:
             raise BadFound("For these you can change only the count.", self.key)
         if found.count > self.count or not _fits(size, (self.width, self.length)):
-            raise BadFound("The plan can't leave more than this. Add anything extra to the "
-                "cupboard as its own lot.", self.key)  # fmt: skip
+            raise BadFound(
+                "The plan can't leave more than this. Add anything extra to the "
+                "cupboard as its own lot.",
+                self.key,
+            )
         facts = FACTS[self.form]
         suits = min(size) >= facts.narrowest
         if not suits and min(size) < FACTS[Form.PIECE].narrowest:
@@ -118,11 +121,14 @@ class Leaving:
             left -= min(count, left)
         part = Fraction(found.count, self.count)
         return replace(
-            self, width=size[0], length=size[1], stacks=tuple(stacks),
+            self,
+            width=size[0],
+            length=size[1],
+            stacks=tuple(stacks),
             form=self.form if suits else Form.PIECE,
             kept=self.kept and found.count > 0 and min(size) >= least,
             shares=tuple((name, area * part) for name, area in self.shares),
-        )  # fmt: skip
+        )
 
     @property
     def count(self) -> int:
@@ -138,11 +144,13 @@ def leavings(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> tuple[Leaving, ...]:
     """All that is left, as it is proposed or was found; raises `BadFound`."""
     return tuple(
         _cut_down(
-            each.as_found(keeping.found[each.key], keeping.least) if each.key in keeping.found
-            else each, keeping.rules,
+            each.as_found(keeping.found[each.key], keeping.least)
+            if each.key in keeping.found
+            else each,
+            keeping.rules,
         )
         for each in _proposed(quilt, keeping)
-    )  # fmt: skip
+    )
 
 
 def _cut_down(leaving: Leaving, rules: Sequence[CutRule]) -> Leaving:
@@ -197,8 +205,9 @@ def _units(quilt: Quilt, keeping: Keeping) -> Iterator[Leaving]:
         names = dict.fromkeys(name for each in units for name, _ in each.cut)
         shares = ((name, sum((each.kept(name) for each in units), Fraction(0))) for name in names)
         prints = tuple(_looking_so(quilt.prints[each.main], each.look) for each in units)
-        yield Leaving(key, word, width, length, Form.BLOCK, stacks, kept, prints,
-                      shares=tuple(shares))  # fmt: skip
+        yield Leaving(
+            key, word, width, length, Form.BLOCK, stacks, kept, prints, shares=tuple(shares)
+        )
 
 
 def _looking_so(main: Print, look: str | None) -> Print:
@@ -216,8 +225,17 @@ def _ends(end: Opened, keeping: Keeping) -> Iterator[Leaving]:
         suits = by_length and facts.narrowest <= width <= facts.widest and length <= facts.longest
         form = lot.form if suits else Form.PIECE
         stacks = ((_end_name(end), count),)
-        yield Leaving(key, f"end of the {end.part}", width, length, form, stacks, kept,
-                      (end.pulled.print,), lot.directional)  # fmt: skip
+        yield Leaving(
+            key,
+            f"end of the {end.part}",
+            width,
+            length,
+            form,
+            stacks,
+            kept,
+            (end.pulled.print,),
+            lot.directional,
+        )
 
 
 def _end_name(end: Opened) -> str:
@@ -231,8 +249,9 @@ def _triangles(quilt: Quilt, alike: Sequence[OffCorner], keeping: Keeping) -> Le
     kept = keeping.keeps(key, first.leg, first.leg)
     stacks = tuple((each.fabric, each.count) for each in alike)
     prints = tuple(quilt.prints[each.fabric] for each in alike)
-    return Leaving(key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, prints,
-                   pair=first.pair)  # fmt: skip
+    return Leaving(
+        key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, prints, pair=first.pair
+    )
 
 
 def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
@@ -316,8 +335,9 @@ def _sizes(leaving: Leaving) -> Iterator[tuple[Fraction, Fraction, int, Form]]:
 def _area(leaving: Leaving) -> Fraction:
     """Square inches that are kept of one piece."""
     half = Fraction(1, 2) if leaving.form is Form.TRIANGLE else Fraction(1)
-    return sum((width * length * each * half for width, length, each, _ in _sizes(leaving)),
-               Fraction(0))  # fmt: skip
+    return sum(
+        (width * length * each * half for width, length, each, _ in _sizes(leaving)), Fraction(0)
+    )
 
 
 def _shares(leaving: Leaving) -> Iterator[tuple[str, Fraction]]:
@@ -342,8 +362,9 @@ def _fates(quilt: Quilt, project: Project, kept: Sequence[Leaving]) -> Iterator[
         if not pulled.cut or not (names or project.table.pieces_opened(fabric_key(pulled))):
             continue
         area = pulled.cut * pulled.kept.lot.piece_area(pulled.stack)
-        stays = sum((area for each in kept for name, area in _shares(each) if name in names),
-                    Fraction(0))  # fmt: skip
+        stays = sum(
+            (area for each in kept for name, area in _shares(each) if name in names), Fraction(0)
+        )
         in_quilt = sum((used.get(name, Fraction(0)) for name in names), Fraction(0))
         yield Fate(pulled, in_quilt, stays, area - in_quilt - stays)
 
@@ -356,8 +377,9 @@ def _fates_of_parts(
     for end in ends:
         area = end.count * end.pulled.kept.lot.piece_area(end.pulled.stack)
         name = _end_name(end)
-        stays = sum((each.count * _area(each) for each in kept if each.stacks[0][0] == name),
-                    Fraction(0))  # fmt: skip
+        stays = sum(
+            (each.count * _area(each) for each in kept if each.stacks[0][0] == name), Fraction(0)
+        )
         yield Fate(pulled[fabric_key(end.pulled)], end.used, stays, area - end.used - stays)
 
 

@@ -75,8 +75,9 @@ def without_sewn(quilt: Quilt, left: Iterable[LeftPiece]) -> tuple[LeftPiece, ..
     problem = quilt.kept.cutting.problem
     sewn = Counter[tuple[str, Size]]()
     for number in _sewn_sets(quilt):
-        for name, slot in zip(quilt.kept.kits[number * problem.batch], slots_of(problem),
-                              strict=True):  # fmt: skip
+        for name, slot in zip(
+            quilt.kept.kits[number * problem.batch], slots_of(problem), strict=True
+        ):
             need = problem.needs[slot]
             sewn[name, (need.width, need.height)] += 1
     found = list[LeftPiece]()
@@ -92,8 +93,9 @@ def _from_sets(quilt: Quilt) -> Iterator[SpareUnits]:
     problem = quilt.kept.cutting.problem
     if not problem.strip_sets:
         return
-    makes = {quilt.assembly.set_of(make): make
-             for make in quilt.assembly.makes if make.how in _FROM_SETS}  # fmt: skip
+    makes = {
+        quilt.assembly.set_of(make): make for make in quilt.assembly.makes if make.how in _FROM_SETS
+    }
     kits = [quilt.kept.kits[placed.kit] for placed in quilt.placed]
     block = quilt.assembly.block
     for kind, segment in segments_over(quilt.kept.cutting, quilt.project.design.deal, kits):
@@ -147,8 +149,10 @@ def _look(quilt: Quilt, patches: Sequence[Patch], size: Size, names: Sequence[st
     if not patches or not all(name in quilt.prints for name in names):
         return None
     seams = 2 * quilt.kept.seam
-    coloured = ((quilt.prints[name].swatch.blend, patch.corners)
-                for patch, name in zip(patches, names, strict=True))  # fmt: skip
+    coloured = (
+        (quilt.prints[name].swatch.blend, patch.corners)
+        for patch, name in zip(patches, names, strict=True)
+    )
     return write_look(coloured, (size[0] - seams, size[1] - seams))
 
 
@@ -159,10 +163,16 @@ def _sewn_sets(quilt: Quilt) -> frozenset[int]:
     waiting = set(range(len(quilt.kept.kits) // batch)) - placed
     if not waiting or quilt.kept.cutting.problem.strip_sets:
         return frozenset()
-    stems = {tick.rsplit("-", 1)[0] for each in passes(quilt, 1) if each.kits
-             for tick in each.ticks[:1]}  # fmt: skip
+    stems = {
+        tick.rsplit("-", 1)[0] for each in passes(quilt, 1) if each.kits for tick in each.ticks[:1]
+    }
     return frozenset(
-        of for of in waiting
-        if stems and all(f"{stem}-{kit}" in quilt.project.done
-                         for stem in stems for kit in range(of * batch, (of + 1) * batch))
-    )  # fmt: skip
+        of
+        for of in waiting
+        if stems
+        and all(
+            f"{stem}-{kit}" in quilt.project.done
+            for stem in stems
+            for kit in range(of * batch, (of + 1) * batch)
+        )
+    )

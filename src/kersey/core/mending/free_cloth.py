@@ -61,9 +61,7 @@ def with_more_cut(
         host = replace(there.beside, copies=1)
         layouts[host] -= layout.copies
         layouts[_both(host, there, replace(layout, cuts=cuts))] += layout.copies
-    return replace(
-        plan, layouts=tuple(replace(each, copies=n) for each, n in layouts.items() if n)
-    )  # fmt: skip
+    return replace(plan, layouts=tuple(replace(each, copies=n) for each, n in layouts.items() if n))
 
 
 def _beside(layout: Layout, least: Fraction) -> Iterator[Free]:
@@ -79,7 +77,7 @@ def _beside(layout: Layout, least: Fraction) -> Iterator[Free]:
     if across - at >= least:
         strip = replace(
             fabric, width=across - at, length=long, form=Form.STRIP, count=layout.copies
-        )  # fmt: skip
+        )
         yield Free(strip, fabric.name, layout, at)
 
 

@@ -73,8 +73,11 @@ def _sewn(
         lies = spoiled(lies, side.thing.key, 1, tuple(_rests(side, broad, long)))
     width, length = need.width, need.height
     table = lies.table.laying(of, width, length, 1)
-    key = next(each.key for each in table.lying
-               if (each.of, each.width, each.length) == (of, width, length))  # fmt: skip
+    key = next(
+        each.key
+        for each in table.lying
+        if (each.of, each.width, each.length) == (of, width, length)
+    )
     sizes = tuple((long, broad) if turned else (broad, long) for _, long in parts)
     joined = Joined(key, width, length, sizes)
     whole = Cut(need, Fraction(0), Fraction(0), width, length)

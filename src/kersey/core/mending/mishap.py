@@ -144,8 +144,17 @@ def things(lies: Lies) -> tuple[Thing, ...]:
     for lying in lies.table.lying:
         alike = [p for p in lies.pieces if _is(p, lying.of, (lying.width, lying.length))]
         gives = dict.fromkeys(cut.need for piece in alike for cut in cuts_of(piece))
-        found.append(Thing(lying.key, names[lying.of], lying.width, lying.length, lying.count,
-                           False, tuple(gives)))  # fmt: skip
+        found.append(
+            Thing(
+                lying.key,
+                names[lying.of],
+                lying.width,
+                lying.length,
+                lying.count,
+                False,
+                tuple(gives),
+            )
+        )
     for pulled in lies.quilt.project.fabrics:
         key = fabric_key(pulled)
         whole = pulled.count - lies.table.pieces_opened(key)
@@ -165,9 +174,11 @@ def spoiled(lies: Lies, key: str, count: int, left: Sequence[Rectangle] = ()) ->
     if not 1 <= count <= thing.count:
         raise BadMishap(f"You have {thing.count} of these. Type 1 to {thing.count}.", "count")
     _check_left(thing, left)
-    return _whole_spoiled(lies, thing, count, left) if thing.whole else _piece_spoiled(
-        lies, thing, count, left
-    )  # fmt: skip
+    return (
+        _whole_spoiled(lies, thing, count, left)
+        if thing.whole
+        else _piece_spoiled(lies, thing, count, left)
+    )
 
 
 def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
@@ -196,17 +207,21 @@ def under_the_ruler(
     pieces = list(layer_of(stack, done))
     wanted = set(now.needs)
     fitting = [
-        piece for piece in pieces
+        piece
+        for piece in pieces
         if any(cut.need in wanted for cut in cuts_of(piece)) and _holds(piece, now)
-    ]  # fmt: skip
+    ]
     if not fitting:
         return []
     size = max(((piece.width, piece.length) for piece in fitting), key=lambda s: s[0] * s[1])
     found = []
     for layer in stack.layers:
         of = parent_key(layer.key)
-        there = (each.key for each in lies.table.lying
-                 if each.of == of and (each.width, each.length) == size)  # fmt: skip
+        there = (
+            each.key
+            for each in lies.table.lying
+            if each.of == of and (each.width, each.length) == size
+        )
         found += [(key, layer.pieces) for key in there]
     return found
 
@@ -279,8 +294,9 @@ def pieces_there(plan: CuttingPlan, asked: YieldAsked) -> Pieces:
 
 def _lay_there(quilt: Quilt, opened: Opened) -> Iterator[Piece]:
     """What lay there before and is not cut further, with what is planned of it."""
-    keys = dict(zip((f.name for f in quilt.kept.cutting.problem.fabrics), quilt.kept.keys,
-                    strict=True))  # fmt: skip
+    keys = dict(
+        zip((f.name for f in quilt.kept.cutting.problem.fabrics), quilt.kept.keys, strict=True)
+    )
     left = {lying.key: lying.count - opened.whole[lying.key] for lying in quilt.project.table.lying}
     for place, layout in enumerate(quilt.kept.cutting.layouts):
         key = keys[layout.fabric.name]
@@ -365,8 +381,10 @@ def _unsewn(lies: Lies, kits: Iterable[int]) -> Lies:
 def _piece_lost(lies: Lies, of: str, need: Need) -> Lies:
     """One piece of a fabric that was cut for a need thrown away, if it is cut."""
     sizes = (need.width, need.height), (need.height, need.width)
-    there = next((each for each in lies.table.lying
-                  if each.of == of and (each.width, each.length) in sizes), None)  # fmt: skip
+    there = next(
+        (each for each in lies.table.lying if each.of == of and (each.width, each.length) in sizes),
+        None,
+    )
     return lies if there is None else spoiled(lies, there.key, 1)
 
 

@@ -84,8 +84,12 @@ def all_ways(
     anew = state.of_the_search(found)
     if anew is not None and (anew.blocks >= first.wanted or anew.blocks > first.most):
         # What saves more blocks goes for the fewer that were found at once.
-        ways = [way for way in ways if way.kind not in (WayKind.ANEW, WayKind.FEWER)
-                or (way.kind is WayKind.FEWER and anew.blocks >= first.wanted)]  # fmt: skip
+        ways = [
+            way
+            for way in ways
+            if way.kind not in (WayKind.ANEW, WayKind.FEWER)
+            or (way.kind is WayKind.FEWER and anew.blocks >= first.wanted)
+        ]
         ways = sorted([*ways, anew], key=_rank)
     ways = [each for way in ways for each in (way, *_there(state.with_narrower_border(way)))]
     most = max((way.blocks for way in ways if way.project is not None), default=0)
@@ -125,9 +129,7 @@ class _State:
     def by_whole_strips(self) -> bool:
         """Whether strips are sewn whole, or all is one piece."""
         problem = self.lies.kept.cutting.problem
-        return bool(
-            problem.strip_sets or problem.tally or self.lies.kept.block.makes_one_piece
-        )  # fmt: skip
+        return bool(problem.strip_sets or problem.tally or self.lies.kept.block.makes_one_piece)
 
     def small_ways(self) -> Iterator[Way]:
         """What is found at once, the least changed first."""
@@ -139,8 +141,11 @@ class _State:
             yield same
             return
         found = [self._without_affected(), self._put_together(), self._joined()]
-        fewer = max((way for way in found if way and way.kind is WayKind.FEWER),
-                    key=lambda way: way.blocks, default=None)  # fmt: skip
+        fewer = max(
+            (way for way in found if way and way.kind is WayKind.FEWER),
+            key=lambda way: way.blocks,
+            default=None,
+        )
         ways = [way for way in _there(*found) if way.kind is not WayKind.FEWER or way is fewer]
         yield from sorted(ways, key=_rank)
 
@@ -182,9 +187,10 @@ class _State:
 
         def of_same_prints(there: Free) -> Fabric | None:
             roles = frozenset(
-                role for role, ((of, need), _) in lost.items()
+                role
+                for role, ((of, need), _) in lost.items()
                 if self._fabric_of(of).print == there.cloth.print and there.cloth.serves(need)
-            )  # fmt: skip
+            )
             return replace(there.cloth, roles=roles) if roles else None
 
         problem = CuttingProblem(needs, ())
@@ -266,23 +272,29 @@ class _State:
             replace(need, role=_OWN.format(need.role, n)) for n, need in enumerate(problem.needs)
         )
         of = {
-            role: tuple(new.role for old, new in zip(problem.needs, needs, strict=True)
-                        if old.role == role)
+            role: tuple(
+                new.role for old, new in zip(problem.needs, needs, strict=True) if old.role == role
+            )
             for role in {need.role for need in problem.needs}
-        }  # fmt: skip
+        }
         rules = [
             replace(rule, roles=tuple(own for role in rule.roles for own in of.get(role, ())))
             for rule in problem.rules
         ]
         # No two pieces of one role of one print: neither of one need, nor of two.
         rules += [
-            replace(rule, roles=(own,)) for rule in problem.rules if not rule.same
+            replace(rule, roles=(own,))
+            for rule in problem.rules
+            if not rule.same
             for own in of.get(rule.roles[0], ())
-        ]  # fmt: skip
+        ]
 
         def with_roles(fabric: Fabric) -> Fabric:
-            serves = (new.role for old, new in zip(problem.needs, needs, strict=True)
-                      if fabric.serves(old))  # fmt: skip
+            serves = (
+                new.role
+                for old, new in zip(problem.needs, needs, strict=True)
+                if fabric.serves(old)
+            )
             return replace(fabric, roles=frozenset(serves) or frozenset({"nothing"}))
 
         kept = tuple(dict.fromkeys(rule for rule in rules if rule.roles))
@@ -305,10 +317,15 @@ class _State:
             place = needs.index(need)
             role = self._told_apart[0].needs[place].role
             yield replace(
-                self._fabric_of(of), name=f"there {number}", width=need.width,
-                length=need.height, count=count, directional=True, opened=True,
+                self._fabric_of(of),
+                name=f"there {number}",
+                width=need.width,
+                length=need.height,
+                count=count,
+                directional=True,
+                opened=True,
                 roles=frozenset({role}),
-            )  # fmt: skip
+            )
 
     def _joined(self) -> Way | None:
         """Each missing piece sewn of two that lie free."""
@@ -376,9 +393,10 @@ class _State:
         if kits is None:
             return None
         changed = tuple(
-            old for old, kit in zip(numbers, kits, strict=False)
+            old
+            for old, kit in zip(numbers, kits, strict=False)
             if self._by_prints(plan, kit) != kit_by_prints(before, before.kits[old])
-        )  # fmt: skip
+        )
         if any(n // self._batch in self._sewn for n in changed if n not in self._missing_some):
             return None
         project = self._project(plan, kits, numbers)
@@ -392,9 +410,7 @@ class _State:
 
     def _by_prints(self, plan: CuttingPlan, kit: Kit) -> list[tuple[str, Need]]:
         needs = (plan.problem.needs[number] for number in slots_of(plan.problem))
-        return [
-            (parent_key(self._keys[name]), need) for name, need in zip(kit, needs, strict=True)
-        ]  # fmt: skip
+        return [(parent_key(self._keys[name]), need) for name, need in zip(kit, needs, strict=True)]
 
     def _dealt(self, plan: CuttingPlan, numbers: Sequence[int]) -> tuple[Kit, ...] | None:
         """A kit for each block, of these numbers before; what misses pieces is dealt anew."""
@@ -434,9 +450,7 @@ class _State:
         """What a kit is sorted by when pieces are given out."""
         return number // self._batch not in self._sewn, number not in self.lies.kept.pinned
 
-    def _project(
-        self, plan: CuttingPlan, kits: tuple[Kit, ...], numbers: Sequence[int]
-    ) -> Project:  # fmt: skip
+    def _project(self, plan: CuttingPlan, kits: tuple[Kit, ...], numbers: Sequence[int]) -> Project:
         before, project = self.lies.kept, self.lies.project()
         number = {old: new for new, old in enumerate(numbers[: len(kits)])}
         places = _filled(before.places, number, len(kits))
@@ -498,11 +512,12 @@ def _there(*ways: Way | None) -> Iterator[Way]:
 def _others_in(need: Need, needs: Sequence[Need]) -> bool:
     """Whether another piece of its role could be cut from a piece."""
     return any(
-        other != need and other.role == need.role
+        other != need
+        and other.role == need.role
         and min(other.width, other.height) <= min(need.width, need.height)
         and max(other.width, other.height) <= max(need.width, need.height)
         for other in needs
-    )  # fmt: skip
+    )
 
 
 def _whole(plan: CuttingPlan) -> int:
@@ -519,4 +534,4 @@ def _filled(
     return tuple(
         next(spare, None) if new is None and old is not None else new
         for new, old in zip(found, places, strict=True)
-    )  # fmt: skip
+    )

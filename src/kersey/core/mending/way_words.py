@@ -84,9 +84,8 @@ def to_join(quilt: Quilt, units: Units) -> list[str]:
     """What is to be sewn together before its pieces are cut, as long as it lies there."""
     there = {each.key for each in quilt.project.table.lying}
     return [
-        joined_words(each, quilt, units)
-        for each in quilt.project.table.joined if each.key in there
-    ]  # fmt: skip
+        joined_words(each, quilt, units) for each in quilt.project.table.joined if each.key in there
+    ]
 
 
 def _costs(way: Way, before: Quilt, after: Quilt | None, units: Units) -> Iterator[str]:
@@ -142,6 +141,8 @@ def _least_seen(before: Quilt) -> str:
 
 
 def _name(before: Quilt, key: str) -> str:
-    of = {parent_key(k): before.prints[f.name].name for k, f in zip(
-        before.kept.keys, before.kept.cutting.problem.fabrics, strict=True)}  # fmt: skip
+    of = {
+        parent_key(k): before.prints[f.name].name
+        for k, f in zip(before.kept.keys, before.kept.cutting.problem.fabrics, strict=True)
+    }
     return of[parent_key(key)]

@@ -29,9 +29,7 @@ def cut_already(project: Project, asked: YieldAsked) -> tuple[tuple[str, int], .
         for part in group.fabrics if group.key in project.done else ():
             further[part.key] += part.pieces
     found = []
-    for fabric, pulled, key in zip(
-        asked.problem.fabrics, asked.fabrics, asked.keys, strict=True
-    ):  # fmt: skip
+    for fabric, pulled, key in zip(asked.problem.fabrics, asked.fabrics, asked.keys, strict=True):
         pieces = pulled.cut - project.table.pieces_opened(key)
         pieces = further[key] if fabric.opened else pieces
         if pieces > 0:

@@ -36,9 +36,16 @@ def enough_for(project: Project, wish: Wish, units: Units) -> Project:
             if max(width, length) > LARGEST_SIDE:
                 break
             question = SizeQuestion(
-                block, grid.blocks, wish, design.border_width, units, design.parted_by,
-                sum(design.outer_borders, Fraction(0)), design.edge_adds, setting,
-            )  # fmt: skip
+                block,
+                grid.blocks,
+                wish,
+                design.border_width,
+                units,
+                design.parted_by,
+                sum(design.outer_borders, Fraction(0)),
+                design.edge_adds,
+                setting,
+            )
             found = size_option(question, rows, columns).cost, columns, rows
             best = min(best, found) if best else found
     assert best is not None

@@ -325,10 +325,17 @@ def size_wish(asked: YieldAsked, design: Design, units: Units) -> SizeWish:
     if asked.finished is None:
         return SizeWish(None)
     question = SizeQuestion(
-        asked.finished, 0, design.wish, design.border_width, units, design.parted_by,
-        sum(design.outer_borders, Fraction(0)), design.edge_adds,
-        suiting(design.setting, asked.finished), design.keys,
-    )  # fmt: skip
+        asked.finished,
+        0,
+        design.wish,
+        design.border_width,
+        units,
+        design.parted_by,
+        sum(design.outer_borders, Fraction(0)),
+        design.edge_adds,
+        suiting(design.setting, asked.finished),
+        design.keys,
+    )
     return SizeWish(question, design.rows, design.columns)
 
 

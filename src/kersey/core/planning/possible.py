@@ -47,9 +47,17 @@ _ON_THE_BIAS = frozenset({How.ALL_ROUND, How.SWUNG, How.SLANT, How.ON_THE_SLANT}
 # Seams of one make, whatever it is made of; where parts are joined, one fewer than they are.
 _SEAMS = {How.HALF_SQUARES: 2, How.ALL_ROUND: 4, How.EIGHT: 4, How.TUBE: 2, How.RING: 1}
 _SEWN = frozenset(
-    {How.JOINED, How.AROUND, How.ON_THE_SLANT, How.STRIP_SET, How.QUILTED, How.STRINGS, How.SHEET,
-     How.FLIPPED}
-)  # fmt: skip
+    {
+        How.JOINED,
+        How.AROUND,
+        How.ON_THE_SLANT,
+        How.STRIP_SET,
+        How.QUILTED,
+        How.STRINGS,
+        How.SHEET,
+        How.FLIPPED,
+    }
+)
 # A crumb has no more square inches than this; a string is no wider.
 _CRUMB, _STRING = Fraction(60), Fraction(3)
 # What makes one whole piece is made in other shapes by an option; longer and narrower than this
@@ -140,9 +148,13 @@ def taken(project: Project, chosen: Possible, no_border: bool = False) -> Projec
         block = replace(block, finished=None)
     border = Fraction(0) if no_border else project.design.border_width
     design = replace(
-        project.design, block=block, block_chosen=True, border_width=border, rows=None,
+        project.design,
+        block=block,
+        block_chosen=True,
+        border_width=border,
+        rows=None,
         columns=None,
-    )  # fmt: skip
+    )
     return replace(project, design=design)
 
 
@@ -262,10 +274,17 @@ def _with_what_is_missing(asked: YieldAsked) -> tuple[CuttingProblem, frozenset[
     if problem.tally or len(roles) == len({need.role for need in problem.needs}):
         return problem, frozenset()
     bolts = tuple(
-        Fabric(f"{TO_BUY} {role}", f"{TO_BUY} {role}", Fraction(42), _BOLT, 1,
-               frozenset({role}), form=Form.YARDAGE)
+        Fabric(
+            f"{TO_BUY} {role}",
+            f"{TO_BUY} {role}",
+            Fraction(42),
+            _BOLT,
+            1,
+            frozenset({role}),
+            form=Form.YARDAGE,
+        )
         for role in sorted(roles)
-    )  # fmt: skip
+    )
     return replace(problem, fabrics=(*problem.fabrics, *bolts)), frozenset(roles)
 
 
@@ -286,10 +305,14 @@ def _used(plan: CuttingPlan) -> Fraction:
         (f.width * f.length * f.count for f in plan.problem.fabrics if not _bought(f)), Fraction(0)
     )
     cut = sum(
-        (cut.width * cut.length * layout.copies
-         for layout in plan.layouts if not _bought(layout.fabric) for cut in layout.cuts),
+        (
+            cut.width * cut.length * layout.copies
+            for layout in plan.layouts
+            if not _bought(layout.fabric)
+            for cut in layout.cuts
+        ),
         Fraction(0),
-    )  # fmt: skip
+    )
     return cut / there if there else Fraction(0)
 
 
@@ -300,10 +323,14 @@ def _bought(fabric: Fabric) -> bool:
 def _to_buy(plan: CuttingPlan, role: str, share: Fraction) -> Missing:
     """How much to buy for a role, for the blocks that are in the quilt."""
     reach = max(
-        (cut.y + cut.length for layout in plan.layouts
-         if layout.fabric.name == f"{TO_BUY} {role}" for cut in layout.cuts),
+        (
+            cut.y + cut.length
+            for layout in plan.layouts
+            if layout.fabric.name == f"{TO_BUY} {role}"
+            for cut in layout.cuts
+        ),
         default=Fraction(0),
-    )  # fmt: skip
+    )
     return Missing(role, bought_length(reach * share))
 
 
@@ -326,10 +353,13 @@ def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:
 def seams_of(assembly: Assembly) -> Fraction:
     """Seams of one block; those of a strip set are left out, it is sewn for many."""
     return sum(
-        (_each(make) * assembly.counts[make] / make.gives
-         for make in assembly.makes if not make.long),
+        (
+            _each(make) * assembly.counts[make] / make.gives
+            for make in assembly.makes
+            if not make.long
+        ),
         Fraction(0),
-    )  # fmt: skip
+    )
 
 
 def _seams(assembly: Assembly, plan: CuttingPlan) -> int:

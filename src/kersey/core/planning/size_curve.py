@@ -89,8 +89,9 @@ def _at_size(project: Project, side: Fraction, units: Units, clock: Clock) -> At
     design = replace(project.design, block=replace(block, finished=finished))
     try:
         asked = yield_asked(replace(project, design=design))
-        plan = checked_plan(replace(asked.problem, rules=asked.assembly.rules),
-                            Watch(clock, _A_SIZE))  # fmt: skip
+        plan = checked_plan(
+            replace(asked.problem, rules=asked.assembly.rules), Watch(clock, _A_SIZE)
+        )
     except KerseyError:
         return None
     there = sum((f.width * f.length * f.count for f in asked.problem.fabrics), Fraction(0))

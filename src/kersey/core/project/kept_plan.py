@@ -77,9 +77,10 @@ class KeptPlan:
     def key_of(self, name: str) -> str:
         """The key of a fabric by its name in the problem."""
         return next(
-            key for f, key in zip(self.cutting.problem.fabrics, self.keys, strict=True)
+            key
+            for f, key in zip(self.cutting.problem.fabrics, self.keys, strict=True)
             if f.name == name
-        )  # fmt: skip
+        )
 
     def as_taken(self) -> "KeptPlan":
         """The plan once a person has settled on it."""
@@ -96,10 +97,18 @@ def fingerprint(problem: CuttingProblem, keys: Iterable[str], more: Iterable[obj
         key = known[fabric.name]
         prints[fabric.print] = min(prints.get(fabric.print, key), key)
     cloth = sorted(
-        (known[f.name], prints[f.print], str(f.width), str(f.length), f.count, sorted(f.roles),
-         f.directional, f.form.value)
+        (
+            known[f.name],
+            prints[f.print],
+            str(f.width),
+            str(f.length),
+            f.count,
+            sorted(f.roles),
+            f.directional,
+            f.form.value,
+        )
         for f in problem.fabrics
-    )  # fmt: skip
+    )
     needs = [
         (n.label, n.role, str(n.width), str(n.height), n.count, n.crosscut) for n in problem.needs
     ]

@@ -133,9 +133,11 @@ def _also_sewn(block: BlockChoice) -> frozenset[Form]:
 def finished_sizes(project: Project) -> list[Size]:
     """The unfinished size of every finished block that is pulled."""
     return [
-        (p.width, p.length) for p in project.fabrics
-        if p.for_blocks and p.kept.lot.form is Form.BLOCK for _ in range(p.count)
-    ]  # fmt: skip
+        (p.width, p.length)
+        for p in project.fabrics
+        if p.for_blocks and p.kept.lot.form is Form.BLOCK
+        for _ in range(p.count)
+    ]
 
 
 def block_of(project: Project, seam: Fraction) -> BlockChoice:
@@ -159,8 +161,9 @@ def made_the_other_way(project: Project) -> Project | None:
 
 def sample_prints(asked: YieldAsked) -> list[Print]:
     """A print for each patch: one for each role, others where prints must differ or may."""
-    varied = {rule.roles[0] for rule in asked.assembly.rules
-              if not rule.same and len(rule.roles) == 1}  # fmt: skip
+    varied = {
+        rule.roles[0] for rule in asked.assembly.rules if not rule.same and len(rule.roles) == 1
+    }
     taken: dict[str, Print] = {}
     used: dict[str, int] = {}
     prints = []

@@ -91,8 +91,9 @@ class Table:
 
     def _free_key(self, of: str) -> str:
         used = [int(each.key.rpartition(_DOT)[2]) for each in self.lying if each.of == of]
-        used += [int(each.key.rpartition(_DOT)[2]) for each in self.joined
-                 if parent_key(each.key) == of]  # fmt: skip
+        used += [
+            int(each.key.rpartition(_DOT)[2]) for each in self.joined if parent_key(each.key) == of
+        ]
         return f"{of}{_DOT}{max(used, default=0) + 1}"
 
 

@@ -47,11 +47,12 @@ def layers_of(
         role: [
             replace(pulled, count=pulled.count - taken[fabric_key(pulled)])
             for pulled in fabrics
-            if pulled.serves(role) and not pulled.for_blocks
+            if pulled.serves(role)
+            and not pulled.for_blocks
             and pulled.count > taken[fabric_key(pulled)]
         ]
         for role in (Role.BACKING, Role.BATTING)
-    }  # fmt: skip
+    }
     back, opened = backing_part(backing, plan, there[Role.BACKING], usable_width)
     soft, also = batting_part(batting, there[Role.BATTING])
     return Layers(back, soft, (*opened, *also))
@@ -123,8 +124,7 @@ def _of_sheet(
 
 def _ends_of_one(piece: Pulled, size: Size) -> tuple[Size, ...]:
     """What a rectangle leaves of a piece: below it, as wide as the cloth, and beside it."""
-    lying = [way for way in (size, size[::-1])
-             if way[0] <= piece.width and way[1] <= piece.length]  # fmt: skip
+    lying = [way for way in (size, size[::-1]) if way[0] <= piece.width and way[1] <= piece.length]
     wide, long = min(lying, key=lambda way: way[1])
     both = (piece.width, piece.length - long), (piece.width - wide, long)
     return tuple(end for end in both if min(end) >= SHORTEST_END)

@@ -119,9 +119,14 @@ def _not_opened(plan: CuttingPlan) -> Iterator[LeftPiece]:
             # Of what lies on the table already, pieces that were cut for a block are spare ones.
             spare = fabric.opened and (fabric.width, fabric.length) in sizes
             yield LeftPiece(
-                fabric.name, fabric.width, fabric.length, count,
-                whole=not fabric.opened, spare=spare, strip=fabric.is_strip,
-            )  # fmt: skip
+                fabric.name,
+                fabric.width,
+                fabric.length,
+                count,
+                whole=not fabric.opened,
+                spare=spare,
+                strip=fabric.is_strip,
+            )
 
 
 def _both_ways(need: Need) -> tuple[tuple[Fraction, Fraction], ...]:

@@ -60,14 +60,24 @@ _BOUGHT_FOR = {
 }
 # Of several borders the inner ones come first; their corner squares are cut together at the end.
 _STAGES = (
-    {PartKind.SETTING}, {PartKind.SASHING}, {PartKind.CORNERSTONES},
-    {PartKind.SPACER, PartKind.BORDER, PartKind.KEYS}, {PartKind.CORNERS}, {PartKind.BINDING},
-)  # fmt: skip
+    {PartKind.SETTING},
+    {PartKind.SASHING},
+    {PartKind.CORNERSTONES},
+    {PartKind.SPACER, PartKind.BORDER, PartKind.KEYS},
+    {PartKind.CORNERS},
+    {PartKind.BINDING},
+)
 # What is cut first has the first choice of what is there: the long pieces, the squares last.
 _FIRST_CHOICE = (
-    PartKind.KEYS, PartKind.BORDER, PartKind.BINDING, PartKind.SETTING, PartKind.SASHING,
-    PartKind.SPACER, PartKind.CORNERSTONES, PartKind.CORNERS,
-)  # fmt: skip
+    PartKind.KEYS,
+    PartKind.BORDER,
+    PartKind.BINDING,
+    PartKind.SETTING,
+    PartKind.SASHING,
+    PartKind.SPACER,
+    PartKind.CORNERSTONES,
+    PartKind.CORNERS,
+)
 # What is cut of cloth that is pulled for it; squares at corners are of what is left of that.
 _LONG = frozenset(
     {PartKind.SETTING, PartKind.SASHING, PartKind.BORDER, PartKind.KEYS, PartKind.BINDING}
@@ -296,9 +306,14 @@ class _Making:
     """Cuts one part after the other; `pieces` and `left` are what is still there."""
 
     def __init__(
-        self, project: Project, scheme: Scheme, pieces: tuple[Piece, ...],
-        left: tuple[LeftPiece, ...], prints: dict[str, Print], shop: Workshop,
-    ) -> None:  # fmt: skip
+        self,
+        project: Project,
+        scheme: Scheme,
+        pieces: tuple[Piece, ...],
+        left: tuple[LeftPiece, ...],
+        prints: dict[str, Print],
+        shop: Workshop,
+    ) -> None:
         self.pieces, self.left = pieces, left
         self._project, self._scheme, self._prints, self._shop = project, scheme, prints, shop
         self._edge = edge_print(project)
@@ -329,9 +344,12 @@ class _Making:
         return Part(kind, number, cloth, not lacks, lacks, tuple(cut))
 
     def _one_print(
-        self, kind: PartKind, cuts: Sequence[PartCut], there: Sequence[int],
+        self,
+        kind: PartKind,
+        cuts: Sequence[PartCut],
+        there: Sequence[int],
         prints: Sequence[Print],
-    ) -> tuple[list[CutStrips], list[Print]]:  # fmt: skip
+    ) -> tuple[list[CutStrips], list[Print]]:
         """All of one print, where one is enough, else of one print after the other; keys are shared
         out among all."""
         ways = [[shown] for shown in prints] if kind is not PartKind.KEYS else []
@@ -344,9 +362,12 @@ class _Making:
         raise AssertionError
 
     def _cut(
-        self, kind: PartKind, cuts: Sequence[PartCut], there: Sequence[int],
+        self,
+        kind: PartKind,
+        cuts: Sequence[PartCut],
+        there: Sequence[int],
         prints: Sequence[Print],
-    ) -> tuple[list[CutStrips], tuple[Piece, ...]]:  # fmt: skip
+    ) -> tuple[list[CutStrips], tuple[Piece, ...]]:
         """These cuts off the pieces of these prints, print by print as they stand."""
         of_them = (n for n in there if self.pieces[n].pulled.print in prints)
         order = sorted(of_them, key=lambda n: prints.index(self.pieces[n].pulled.print))
@@ -389,9 +410,10 @@ class _Making:
         cut, role = cuts[0], _GIVEN_BY[kind]
         both = {p.print for p in self._project.fabrics if p.for_blocks and p.serves(role)}
         there = [
-            strip for strip in strips_from(self.left, cut.cut_width)
+            strip
+            for strip in strips_from(self.left, cut.cut_width)
             if self._wishes_left(kind, number) or self._prints[strip.fabric] in both
-        ]  # fmt: skip
+        ]
         taken = _FROM_LEFT[kind](cut, there)
         if not taken:
             return None

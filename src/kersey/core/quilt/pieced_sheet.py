@@ -133,9 +133,13 @@ def _least(sheet: PiecedSheet, thrift: Thrift) -> tuple[Fraction, Fraction]:
 
 
 def _in_rows(
-    width: Fraction, length: Fraction, pieces: tuple[SheetPiece, ...], join: Fraction,
-    thrift: Thrift, upright: bool,
-) -> PiecedSheet | None:  # fmt: skip
+    width: Fraction,
+    length: Fraction,
+    pieces: tuple[SheetPiece, ...],
+    join: Fraction,
+    thrift: Thrift,
+    upright: bool,
+) -> PiecedSheet | None:
     along, up = (length, width) if upright else (width, length)
     largest = sorted(pieces, key=lambda p: (-p.width * p.length, p.name))[:_MOST_SORTS]
     lying = [(n, *way) for n, piece in enumerate(largest) for way in piece.ways(upright)]
@@ -161,9 +165,14 @@ class _Rows:
     """
 
     def __init__(
-        self, along: Fraction, up: Fraction, counts: Sequence[int], lying: Sequence[_Way],
-        join: Fraction, thrift: Thrift,
-    ) -> None:  # fmt: skip
+        self,
+        along: Fraction,
+        up: Fraction,
+        counts: Sequence[int],
+        lying: Sequence[_Way],
+        join: Fraction,
+        thrift: Thrift,
+    ) -> None:
         self._numbers = WholeNumbers()
         self._rows: list[tuple[Fraction, int, list[tuple[_Way, int]]]] = []
         heights = sorted({min(b, up) for _, _, b in lying if b > join}, reverse=True)
@@ -185,9 +194,14 @@ class _Rows:
                 yield height, [way for way, x in row for _ in range(numbers[x])]
 
     def _row(
-        self, height: Fraction, along: Fraction, counts: Sequence[int], lying: Sequence[_Way],
-        join: Fraction, thrift: Thrift,
-    ) -> None:  # fmt: skip
+        self,
+        height: Fraction,
+        along: Fraction,
+        counts: Sequence[int],
+        lying: Sequence[_Way],
+        join: Fraction,
+        thrift: Thrift,
+    ) -> None:
         y = self._numbers.number(1)
         row = []
         for way in lying:

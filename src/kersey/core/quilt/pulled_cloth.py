@@ -29,9 +29,7 @@ from kersey.core.stash.pulled import Pulled
 # An end shorter than this is a snip.
 SHORTEST_END = Fraction(2)
 # Small pieces are never joined of smaller ones.
-_WHOLE = frozenset({
-    PartKind.SETTING, PartKind.CORNERSTONES, PartKind.KEYS, PartKind.CORNERS
-})  # fmt: skip
+_WHOLE = frozenset({PartKind.SETTING, PartKind.CORNERSTONES, PartKind.KEYS, PartKind.CORNERS})
 # Nothing straight is cut of these.
 _NO_STRIPS = frozenset({Form.TRIANGLE, Form.SCRAPS, Form.BATTING, Form.BLOCK})
 
@@ -137,10 +135,14 @@ def pieces_of(fabrics: Sequence[Pulled]) -> tuple[Piece, ...]:
         for each in fabrics
         if not each.for_blocks and each.aside is None and each.kept.lot.form not in _NO_STRIPS
     ]
-    order = sorted(lying, key=lambda p: (
-        p.pulled.kept.lot.form not in CUT_FROM_THE_LENGTH,
-        p.room if p.across else -p.run * p.room, p.pulled.key or 0,
-    ))  # fmt: skip
+    order = sorted(
+        lying,
+        key=lambda p: (
+            p.pulled.kept.lot.form not in CUT_FROM_THE_LENGTH,
+            p.room if p.across else -p.run * p.room,
+            p.pulled.key or 0,
+        ),
+    )
     return tuple(piece for piece in order for _ in range(piece.pulled.count))
 
 

@@ -123,9 +123,13 @@ class Quilt:
     def layers(self) -> Layers:
         """The backing and the batting, of what is pulled for them or bought."""
         return layers_of(
-            self.project.fabrics, self.frame.pieces, self.backing, self.backing_plan,
-            self.batting, self.project.design.usable_width,
-        )  # fmt: skip
+            self.project.fabrics,
+            self.frame.pieces,
+            self.backing,
+            self.backing_plan,
+            self.batting,
+            self.project.design.usable_width,
+        )
 
     @cached_property
     def parts(self) -> tuple[Part, ...]:
@@ -387,10 +391,17 @@ def _sizes(project: Project, kept: KeptPlan, units: Units) -> Sizes:
     design, grid = project.design, kept.grid
     sashing = _sashing(project, kept)
     question = SizeQuestion(
-        _block(project, kept), kept.possible, design.wish, design.border_width, units, sashing,
-        sum(design.outer_borders, Fraction(0)), design.edge_adds, grid.setting,
+        _block(project, kept),
+        kept.possible,
+        design.wish,
+        design.border_width,
+        units,
+        sashing,
+        sum(design.outer_borders, Fraction(0)),
+        design.edge_adds,
+        grid.setting,
         design.keys,
-    )  # fmt: skip
+    )
     # The border was settled with the plan: it is not another one for whoever thinks in centimetres.
     in_use = replace(question, border_width=grid.border_width)
     return Sizes(question, size_option(in_use, grid.rows, grid.columns))

@@ -40,9 +40,9 @@ _A_TRIAL = 0.35
 # No more of a ware than this is tried: pieces, rolls or stacks, or inches off the bolt.
 _MOST_PIECES, _MOST_PACKS, _MOST_CLOTH = 80, 8, 12 * YARD
 # What precuts may be cut into; a border of keys is pieced of what is left, or off the bolt.
-_OF_PRECUTS = frozenset({
-    PartKind.SETTING, PartKind.SASHING, PartKind.CORNERSTONES, PartKind.BORDER, PartKind.BINDING
-})  # fmt: skip
+_OF_PRECUTS = frozenset(
+    {PartKind.SETTING, PartKind.SASHING, PartKind.CORNERSTONES, PartKind.BORDER, PartKind.BINDING}
+)
 # So small that nothing is cut of it.
 _CRUMB = Fabric("crumb", "crumb", Fraction(1, 8), Fraction(1, 8))
 
@@ -125,9 +125,15 @@ def shopping_question(project: Project, units: Units, prices: PriceList) -> Shop
     kept = project.plan
     if kept is None or kept.grid is None or kept.finished is None or not kept.possible:
         return None
-    facts = kept.question, kept.grid, kept.most.blocks, project.design, units, prices, [
-        (str(p.kept.lot), p.count, p.roles) for p in project.fabrics
-    ]  # fmt: skip
+    facts = (
+        kept.question,
+        kept.grid,
+        kept.most.blocks,
+        project.design,
+        units,
+        prices,
+        [(str(p.kept.lot), p.count, p.roles) for p in project.fabrics],
+    )
     return ShoppingQuestion(repr(facts), project, units, prices)
 
 
@@ -193,8 +199,9 @@ def lack_of_part(quilt: Quilt, part: Part, prices: PriceList) -> Lack:
     if part.kind is PartKind.BATTING and part.layer:
         short, long = sorted(part.layer.size)
         packets = (ware for ware in prices.wares if ware.form is Form.BATTING)
-        fitting = (w for w in packets if min(w.width, w.length) >= short
-                   and max(w.width, w.length) >= long)  # fmt: skip
+        fitting = (
+            w for w in packets if min(w.width, w.length) >= short and max(w.width, w.length) >= long
+        )
         return Lack(part.name, _best_first(Offer(w, Fraction(1), w.price) for w in fitting))
     bolts = (ware for ware in prices.wares if ware.off_the_bolt)
     offers = [_off_the_bolt(quilt, part, ware) for ware in bolts]

@@ -92,9 +92,9 @@ def _blocks(quilt: Quilt) -> Iterator[PartSum]:
     problem = quilt.kept.cutting.problem
     sets = problem.batches(len(quilt.placed))
     for need in problem.needs:
-        names = tuple(dict.fromkeys(
-            quilt.prints[f.name].name for f in problem.fabrics if f.serves(need)
-        ))  # fmt: skip
+        names = tuple(
+            dict.fromkeys(quilt.prints[f.name].name for f in problem.fabrics if f.serves(need))
+        )
         label = "" if len(problem.needs) == 1 else f" {shown(need.label)}"
         part = f"block{label}, {need.role}"
         yield PartSum(part, sets * need.count, need.width, need.height, names)
@@ -118,9 +118,15 @@ def _rows(part: Part) -> Iterator[PartSum]:
             size = piece.cut_width, piece.cut_length
             yield PartSum(
                 # A key is told narrow side first, as a strip is.
-                called[place], piece.count, min(size), max(size), names, bought,
-                cut.joined, part.kind,
-            )  # fmt: skip
+                called[place],
+                piece.count,
+                min(size),
+                max(size),
+                names,
+                bought,
+                cut.joined,
+                part.kind,
+            )
 
 
 def _row_name(part: Part, cut: CutStrips, piece: StripPieces) -> str:
@@ -143,9 +149,13 @@ def _in_blocks(quilt: Quilt) -> Fraction:
     problem = kept.cutting.problem
     if problem.strip_sets or problem.tally:
         return sum(
-            (cut.width * cut.length * layout.copies for layout in kept.cutting.layouts
-             for cut in layout.cuts), Fraction(0),
-        )  # fmt: skip
+            (
+                cut.width * cut.length * layout.copies
+                for layout in kept.cutting.layouts
+                for cut in layout.cuts
+            ),
+            Fraction(0),
+        )
     sets = problem.batches(len(quilt.placed))
     each = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
     return sets * each

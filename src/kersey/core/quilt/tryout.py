@@ -108,8 +108,12 @@ def with_stopping_border(quilt: Quilt) -> Project:
     stopping = min(STOPPING_PRINTS, key=lambda p: contrast(quilt, PartKind.BORDER, p).fades)
     border = quilt.part(PartKind.BORDER)
     assert border is not None
-    framed = replace(design, border_width=narrow, outer_borders=(quilt.size.border_width,),
-                     border_from_left=False)  # fmt: skip
+    framed = replace(
+        design,
+        border_width=narrow,
+        outer_borders=(quilt.size.border_width,),
+        border_from_left=False,
+    )
     shown = {BoughtFor.BORDER: stopping, BoughtFor.OUTER: border.cloth.prints[0]}
     return replace(project, design=framed).with_bought(shown)
 

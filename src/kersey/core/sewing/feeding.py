@@ -90,11 +90,13 @@ def feed(one: Pass, pressing: Pressing) -> Feed | None:
     # Of equal ways: what has more allowances to watch, the second part, from the first end.
     ways = [
         _fed(allowances, is_second, begin, end)
-        for is_second, allowances in ((True, high if second_is_high else low),
-                                      (False, low if second_is_high else high))
+        for is_second, allowances in (
+            (True, high if second_is_high else low),
+            (False, low if second_is_high else high),
+        )
         for begin, end in ((seam.begin, seam.end), (seam.end, seam.begin))
         if allowances
-    ]  # fmt: skip
+    ]
     return max(ways, key=lambda way: (way.with_foot - way.on_top, way.on_top))
 
 

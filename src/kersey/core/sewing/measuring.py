@@ -122,10 +122,12 @@ def _crossed(patches: Sequence[Patch], axis: int, finished: Size) -> int:
     stops = sorted({corner[other] for patch in patches for corner in patch.corners})
     lines = [(low + high) / 2 for low, high in pairwise(stops)]
     crossed = (
-        sum(min(c[other] for c in p.corners) < line < max(c[other] for c in p.corners)
-            for p in patches)
+        sum(
+            min(c[other] for c in p.corners) < line < max(c[other] for c in p.corners)
+            for p in patches
+        )
         for line in lines
-    )  # fmt: skip
+    )
     return max(crossed, default=1) - 1
 
 

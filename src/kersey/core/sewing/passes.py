@@ -94,9 +94,12 @@ def blocks_sewn(project: Project, quilt: Quilt, all_passes: Sequence[Pass]) -> l
     """The blocks of which every pass is done, by the numbers of their places."""
     done = passes_done(project, quilt, all_passes)
     waiting = {
-        block for each in all_passes if each.key not in done
-        for block, tick in zip(each.blocks, each.ticks, strict=False) if tick not in project.done
-    }  # fmt: skip
+        block
+        for each in all_passes
+        if each.key not in done
+        for block, tick in zip(each.blocks, each.ticks, strict=False)
+        if tick not in project.done
+    }
     return [name for name in _numbers(quilt).values() if name not in waiting]
 
 
@@ -166,9 +169,10 @@ def passes_done(project: Project, quilt: Quilt, all_passes: Sequence[Pass]) -> f
     """The keys of the passes that are done: ticked alone, or with the step of the sheet."""
     steps = {step.make: step.key for step in work_order(quilt) if step.kind is StepKind.SEW}
     return frozenset(
-        each.key for each in all_passes
+        each.key
+        for each in all_passes
         if project.done.issuperset(each.ticks) or steps.get(each.make, "") in project.done
-    )  # fmt: skip
+    )
 
 
 def trips_one_by_one(all_passes: Sequence[Pass]) -> int:

@@ -61,9 +61,12 @@ def schedule(
     short = sum(m for s in late for _, m in s.doing) + unfinished
     before = _evenings_until(minutes, today, ready_by)
     return Schedule(
-        sittings, ready, short, ceil(short / before) if short and before else 0,
+        sittings,
+        ready,
+        short,
+        ceil(short / before) if short and before else 0,
         saved=tuple(_saved(left)) if short else (),
-    )  # fmt: skip
+    )
 
 
 @dataclass

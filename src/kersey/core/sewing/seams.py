@@ -104,8 +104,11 @@ def crossings(seams: Sequence[Seam]) -> tuple[Crossing, ...]:
                     ends.setdefault((point, is_low), []).append(number)
         for (point, is_low), low in ends.items():
             if is_low:
-                found += [Crossing(point, across, one, other)
-                          for one in low for other in ends.get((point, False), ())]  # fmt: skip
+                found += [
+                    Crossing(point, across, one, other)
+                    for one in low
+                    for other in ends.get((point, False), ())
+                ]
     return tuple(found)
 
 
@@ -130,7 +133,7 @@ def _in_inches(seam: Seam, parts: int) -> Seam:
     (x, y), (u, v) = seam.begin, seam.end
     return replace(
         seam, line=(a, b, c / parts), begin=(x / parts, y / parts), end=(u / parts, v / parts)
-    )  # fmt: skip
+    )
 
 
 def _parted(patches: Sequence[_Shape], level: int) -> Iterator[Seam]:
@@ -159,8 +162,11 @@ def _lines_across(patches: Sequence[_Shape]) -> list[Line]:
             if 0 not in sides and len(set(sides)) == 2:
                 found[line[:2]].add(line)
     whole = {direction: lines for direction, lines in found.items() if lines}
-    best = min(whole, key=lambda direction: (direction != (0, 1), direction != (1, 0), direction),
-               default=None)  # fmt: skip
+    best = min(
+        whole,
+        key=lambda direction: (direction != (0, 1), direction != (1, 0), direction),
+        default=None,
+    )
     return sorted(whole[best], key=lambda line: line[2]) if best else []
 
 
@@ -187,9 +193,15 @@ def _seam(line: Line, low: Sequence[_Shape], high: Sequence[_Shape], level: int)
     ]
     low_beside, high_beside = (tuple(number for number, _ in side) for side in beside)
     return Seam(
-        line, min(points), max(points), low_beside, high_beside, level,
-        tuple(number for number, _ in low), tuple(number for number, _ in high),
-    )  # fmt: skip
+        line,
+        min(points),
+        max(points),
+        low_beside,
+        high_beside,
+        level,
+        tuple(number for number, _ in low),
+        tuple(number for number, _ in high),
+    )
 
 
 def _edges(corners: Sequence[tuple[int, int]]) -> Iterator[Line]:
@@ -224,7 +236,7 @@ def _side_of(corners: Sequence[tuple[int, int]], line: Line) -> int:
 def _on(point: Point, seam: Seam) -> bool:
     return side_of_line(point, seam.line) == 0 and min(seam.begin, seam.end) <= point <= max(
         seam.begin, seam.end
-    )  # fmt: skip
+    )
 
 
 def _is_of(seam: Seam, over: Seam) -> bool:

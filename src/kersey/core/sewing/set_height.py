@@ -95,14 +95,24 @@ def _height(quilt: Quilt, make: Make, number: int, measured: Fraction | None) ->
     reckoned = sum((strip.size[0] - 2 * seam for strip in strips), Fraction(0)) + 2 * seam
     beside = [each for each in _sewn_to(quilt, make) if each.how is How.CUT]
     matches = tuple(
-        need for need in needs
+        need
+        for need in needs
         if any((need.label, need.role) == (b.name, b.role) for b in beside)
         and reckoned in (need.width, need.height)
-    )  # fmt: skip
-    segments = [each for each in quilt.assembly.makes if each.how is How.CROSSCUT
-                and each.of[0].make == make and each.size[0] == each.size[1]]  # fmt: skip
-    square = next((_square(each, measured or reckoned, seam) for each in quilt.assembly.makes
-                   if each.how is How.SWUNG), None)  # fmt: skip
+    )
+    segments = [
+        each
+        for each in quilt.assembly.makes
+        if each.how is How.CROSSCUT and each.of[0].make == make and each.size[0] == each.size[1]
+    ]
+    square = next(
+        (
+            _square(each, measured or reckoned, seam)
+            for each in quilt.assembly.makes
+            if each.how is How.SWUNG
+        ),
+        None,
+    )
     return SetHeight(number, len(strips), reckoned, measured, matches, bool(segments), square)
 
 

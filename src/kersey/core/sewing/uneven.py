@@ -71,8 +71,12 @@ def evened(project: Project, doing: Doing) -> Project:
     grid = project.plan.grid if project.plan else None
     if doing is not Doing.SASHING or grid is None or not read:
         return project
-    design = replace(project.design, sashing=Sashing(_SASHING + _spread(read)),
-                     rows=grid.rows, columns=grid.columns)  # fmt: skip
+    design = replace(
+        project.design,
+        sashing=Sashing(_SASHING + _spread(read)),
+        rows=grid.rows,
+        columns=grid.columns,
+    )
     return replace(project, design=design)
 
 

@@ -167,10 +167,13 @@ class _Cutter:
         more, base = _MORE
         last = len(rules) - 1
         self._rules = tuple(
-            (int(r.width * parts), None if r.length is None else int(r.length * parts),
-             more ** (last - n) * base**n)
+            (
+                int(r.width * parts),
+                None if r.length is None else int(r.length * parts),
+                more ** (last - n) * base**n,
+            )
             for n, r in enumerate(rules)
-        )  # fmt: skip
+        )
         self._strip, self._directional = int(SHORTEST_STRIP * parts), directional
         self._sides = {side for w, h, _ in self._rules for side in (w, h) if side is not None}
         self.best = lru_cache(maxsize=None)(self._best)

@@ -134,8 +134,16 @@ class PriceList:
         return PriceList(tuple(replace(ware, stock=left[ware.name]) for ware in self.wares))
 
 
-def _ware(name: str, form: Form, size: tuple[str, str], price: int, *, of: tuple[int, int] = (1, 1),
-          least: int = 0, stock: Fraction | None = None) -> Ware:  # fmt: skip
+def _ware(
+    name: str,
+    form: Form,
+    size: tuple[str, str],
+    price: int,
+    *,
+    of: tuple[int, int] = (1, 1),
+    least: int = 0,
+    stock: Fraction | None = None,
+) -> Ware:
     width, length = (Fraction(side) for side in size)
     return Ware(name, form, width, price, length, *of, Fraction(least), stock)
 
@@ -148,15 +156,17 @@ USUAL_PRICES = PriceList(
         _ware("extra-wide backing", Form.YARDAGE, ("108", "0"), 22_00, least=18),
         _ware("fat quarter", Form.FAT_QUARTER, ("35/2", "21"), 3_80, stock=Fraction(200)),
         _ware("fat eighth", Form.FAT_EIGHTH, ("17/2", "21"), 2_20, stock=Fraction(120)),
-        _ware("roll of 40 strips", Form.STRIP, ("5/2", "42"), 42_00, of=(40, 20),
-              stock=Fraction(12)),
+        _ware(
+            "roll of 40 strips", Form.STRIP, ("5/2", "42"), 42_00, of=(40, 20), stock=Fraction(12)
+        ),
         _ware("charm squares", Form.SQUARE, ("5", "5"), 12_50, of=(42, 42), stock=Fraction(30)),
-        _ware("ten-inch squares", Form.SQUARE, ("10", "10"), 40_00, of=(42, 42),
-              stock=Fraction(15)),
+        _ware(
+            "ten-inch squares", Form.SQUARE, ("10", "10"), 40_00, of=(42, 42), stock=Fraction(15)
+        ),
         _ware("batting 45 x 60", Form.BATTING, ("45", "60"), 14_00),
         _ware("batting 72 x 90", Form.BATTING, ("72", "90"), 22_00),
         _ware("batting 81 x 96", Form.BATTING, ("81", "96"), 26_00),
         _ware("batting 90 x 108", Form.BATTING, ("90", "108"), 32_00),
         _ware("batting 120 x 120", Form.BATTING, ("120", "120"), 46_00),
     )
-)  # fmt: skip
+)

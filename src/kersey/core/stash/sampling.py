@@ -60,8 +60,9 @@ def read_sample(text: str, units: Units = Units.INCHES) -> tuple[Size, ...]:
     """
     parts = [part for part in _AND.split(text.strip()) if part]
     if not LEAST_SAMPLE <= len(parts) <= MOST_SAMPLE:
-        raise BadSample(f"Measure {LEAST_SAMPLE} to {MOST_SAMPLE} pieces; ten is a good number.",
-                        "sample")  # fmt: skip
+        raise BadSample(
+            f"Measure {LEAST_SAMPLE} to {MOST_SAMPLE} pieces; ten is a good number.", "sample"
+        )
     return tuple(_size(part, units) for part in parts)
 
 

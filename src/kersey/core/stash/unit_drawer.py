@@ -75,8 +75,9 @@ def units_by_size(lots: Iterable[CupboardLot], seam: Fraction) -> tuple[UnitsOfA
 
 
 def _prints(lots: Iterable[CupboardLot]) -> tuple[tuple[Print, int], ...]:
-    return tuple((stack.print, stack.count) for kept in lots for stack in kept.lot.stacks
-                 if stack.count)  # fmt: skip
+    return tuple(
+        (stack.print, stack.count) for kept in lots for stack in kept.lot.stacks if stack.count
+    )
 
 
 def on_grid(units: UnitsOfASize, grid: Fraction, seam: Fraction) -> OnGrid | None:
@@ -87,8 +88,9 @@ def on_grid(units: UnitsOfASize, grid: Fraction, seam: Fraction) -> OnGrid | Non
     if not LEAST_GRID <= grid <= MOST_GRID:
         raise BadGrid("A grid square can be 1 to 24″ (60 cm), like 3.", "grid")
     squares = [ceil(side / grid) for side in (units.width, units.length)]
-    lacks = [many * grid - side for many, side in zip(squares, (units.width, units.length),
-                                                      strict=True)]  # fmt: skip
+    lacks = [
+        many * grid - side for many, side in zip(squares, (units.width, units.length), strict=True)
+    ]
     if max(lacks) > _WIDEST_STRIP:
         return None
     strips = [lack + 2 * seam if lack else Fraction(0) for lack in lacks]

@@ -68,9 +68,7 @@ def meetings(one: Turned, other: Turned, way: Way) -> tuple[Meeting, ...]:
     """The patches that meet where the other block lies that way from the first."""
     if way.at_corner:
         left = way is Way.BELOW_LEFT
-        return tuple(
-            (a, b) for a in one.at(not left, True) for b in other.at(left, False)
-        )  # fmt: skip
+        return tuple((a, b) for a in one.at(not left, True) for b in other.at(left, False))
     axis = 0 if way is Way.RIGHT else 1
     return tuple(
         (a, b)

@@ -19,9 +19,13 @@ from kersey.core.wall.troubles import Arrangement, Seams, Tables
 
 # The troubles of pairs, for which the least can be proved on a small wall.
 OF_PAIRS = (
-    Trouble.SAME, Trouble.CORNER, Trouble.FAMILY, Trouble.STRONG, Trouble.DIAGONALS,
+    Trouble.SAME,
+    Trouble.CORNER,
+    Trouble.FAMILY,
+    Trouble.STRONG,
+    Trouble.DIAGONALS,
     Trouble.ALTERNATE,
-)  # fmt: skip
+)
 _SECONDS = 6.0
 
 

@@ -34,8 +34,10 @@ def laid_as_before(before: Project, after: Project, units: Units) -> Project:
         return _with(after, replace(new, laying=new.laying or old.laying))
     bare = replace(new, laying=None)
     try:
-        return _with(after, laid_again(laid_of(make_quilt(before, units)),
-                                       make_quilt(_with(after, bare), units)))  # fmt: skip
+        return _with(
+            after,
+            laid_again(laid_of(make_quilt(before, units)), make_quilt(_with(after, bare), units)),
+        )
     except KerseyError:
         return _with(after, bare)
 

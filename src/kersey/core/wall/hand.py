@@ -131,9 +131,7 @@ class OnWall:
             raise CannotLay("That block is pinned. Unpin it first.")
         moved = {p for p, block in enumerate(places) if block != self.places[p]} | changed
         aside = self.laying.aside if aside is None else aside
-        laying = replace(
-            self.laying, aside=aside - set(places), anew=self.laying.anew - moved
-        )  # fmt: skip
+        laying = replace(self.laying, aside=aside - set(places), anew=self.laying.anew - moved)
         return self._with(places, laying)
 
     @property

@@ -302,9 +302,14 @@ def _cast(shown: Floats, kinds: Floats, wall: Wall, areas: Floats) -> Floats:
 
 
 def _light(
-    shown: Floats, kinds: Floats, given: Sequence[int | None], costs: Floats, wall: Wall,
-    areas: Floats, spots: Floats,
-) -> Floats:  # fmt: skip
+    shown: Floats,
+    kinds: Floats,
+    given: Sequence[int | None],
+    costs: Floats,
+    wall: Wall,
+    areas: Floats,
+    spots: Floats,
+) -> Floats:
     """The cast and the plane that fit what is given: places x 1 x 1 x 3."""
     read = [(p, wall.kinds[b]) for p, b in enumerate(given) if b is not None]
     if len(read) < 4:
@@ -381,9 +386,13 @@ def _turn(costs: Floats, planned: int, usual: float) -> int:
 
 def _lab(linear: Floats) -> Floats:
     """CIELAB of linear light, as `cloth.colour.lab` has it for one colour."""
-    to_xyz = np.array([
-        [0.4124, 0.3576, 0.1805], [0.2126, 0.7152, 0.0722], [0.0193, 0.1192, 0.9505],
-    ])  # fmt: skip
+    to_xyz = np.array(
+        [
+            [0.4124, 0.3576, 0.1805],
+            [0.2126, 0.7152, 0.0722],
+            [0.0193, 0.1192, 0.9505],
+        ]
+    )
     share = linear @ to_xyz.T / np.array([0.95047, 1.0, 1.08883])
     root = np.cbrt(np.maximum(share, 0.0))
     f = np.where(share > (6 / 29) ** 3, root, share * (29 / 6) ** 2 / 3 + 4 / 29)
@@ -397,7 +406,11 @@ def _linear_of_lab(colour: Floats) -> Floats:
     f = np.array([fy + colour[1] / 500, fy, fy - colour[2] / 200])
     share = np.where(f > 6 / 29, f**3, (f - 4 / 29) * 3 * (6 / 29) ** 2)
     xyz = share * np.array([0.95047, 1.0, 1.08883])
-    to_xyz = np.array([
-        [0.4124, 0.3576, 0.1805], [0.2126, 0.7152, 0.0722], [0.0193, 0.1192, 0.9505],
-    ])  # fmt: skip
+    to_xyz = np.array(
+        [
+            [0.4124, 0.3576, 0.1805],
+            [0.2126, 0.7152, 0.0722],
+            [0.0193, 0.1192, 0.9505],
+        ]
+    )
     return np.asarray(np.maximum(np.linalg.solve(to_xyz, xyz), 0.0), float)

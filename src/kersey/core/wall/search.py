@@ -243,9 +243,11 @@ class _Board:
         places = np.arange(len(self.at))
         here = self.prices[places, self.at]
         gains = (
-            self.prices[troubled][:, self.at] + self.prices[:, self.at[troubled]].T
-            - here[troubled][:, None] - here[None, :]
-        )  # fmt: skip
+            self.prices[troubled][:, self.at]
+            + self.prices[:, self.at[troubled]].T
+            - here[troubled][:, None]
+            - here[None, :]
+        )
         self._mend_neighbours(gains, troubled)
         gains = gains + self._sides_differences(troubled)
         same = self.at[troubled][:, None] == self.at[None, :]
@@ -259,9 +261,11 @@ class _Board:
         one, other = self.pair_places[:, met]
         table, a, b = self.pair_table[met], self.at[one], self.at[other]
         gains[row[one], other] += (
-            self.stack[table, a, b] + self.stack[table, b, a]
-            - self.stack[table, a, a] - self.stack[table, b, b]
-        )  # fmt: skip
+            self.stack[table, a, b]
+            + self.stack[table, b, a]
+            - self.stack[table, a, a]
+            - self.stack[table, b, b]
+        )
 
     def _lay_tables(self) -> None:
         """Which places have a price for each other, and the prices: symmetric by exchange."""

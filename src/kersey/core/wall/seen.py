@@ -64,8 +64,16 @@ class Wall:
     def key(self) -> str:
         """A name for it: the same for what looks the same."""
         grid = self.grid
-        facts = (grid.rows, grid.columns, grid.setting.value, self.size, self.patches, self.prints,
-                 self.blocks, [way.value for way in self.touch])  # fmt: skip
+        facts = (
+            grid.rows,
+            grid.columns,
+            grid.setting.value,
+            self.size,
+            self.patches,
+            self.prints,
+            self.blocks,
+            [way.value for way in self.touch],
+        )
         return blake2s(repr(facts).encode(), digest_size=12).hexdigest()
 
     @cached_property
@@ -159,11 +167,13 @@ class Wall:
         """The mean colour of every block, in CIELAB."""
         return np.array(
             [
-                [sum(share * self.prints[n].colour[i] for n, share in shares.items())
-                 for i in range(3)]
+                [
+                    sum(share * self.prints[n].colour[i] for n, share in shares.items())
+                    for i in range(3)
+                ]
                 for shares in self.of_block
             ]
-        ).reshape(-1, 3)  # fmt: skip
+        ).reshape(-1, 3)
 
     @cached_property
     def values(self) -> tuple[int, ...]:

@@ -187,10 +187,11 @@ def _uneven(wall: Wall, places: Places) -> Iterator[Spot]:
     """One for every block too many on one side; one block more cannot always be helped."""
     for (across, down), much in lopsided(wall, places).items():
         heavy = tuple(
-            place for place, (x, y) in enumerate(wall.sides)
+            place
+            for place, (x, y) in enumerate(wall.sides)
             if (x if not down else y if not across else x * y) * much < 0
             and places[place] is not None
-        )  # fmt: skip
+        )
         for _ in range(max(0, (abs(much) - 1) // 2)):
             yield Spot(Trouble.VALUES, heavy)
 

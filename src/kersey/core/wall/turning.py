@@ -53,9 +53,11 @@ class Spot:
     def ring(self) -> int:
         """How many steps it is from the middle, 0 in the four places that meet there."""
         across, down = self.quarter
-        right = self.column - self.columns // 2 if across > 0 else (self.columns - 1) // 2 - (
-            self.column
-        )  # fmt: skip
+        right = (
+            self.column - self.columns // 2
+            if across > 0
+            else (self.columns - 1) // 2 - (self.column)
+        )
         low = self.row - self.rows // 2 if down > 0 else (self.rows - 1) // 2 - self.row
         return right + low
 

@@ -59,8 +59,7 @@ class UnitWall(Wall):
     def near(self) -> tuple[tuple[int, int], ...]:
         """Pairs of units with a square between them at most."""
         pairs = ((n, m) for n in range(len(self.boxes)) for m in range(n + 1, len(self.boxes)))
-        return tuple((n, m) for n, m in pairs
-                     if max(_gaps(self.boxes[n], self.boxes[m])) <= _NEAR)  # fmt: skip
+        return tuple((n, m) for n, m in pairs if max(_gaps(self.boxes[n], self.boxes[m])) <= _NEAR)
 
     @cached_property
     def sides(self) -> tuple[tuple[int, int], ...]:
@@ -143,23 +142,32 @@ def _spread_further(hung: Hung, sorts: Sequence[UnitSort]) -> Iterator[tuple[Pri
 def unit_wall(rows: UnitRows, sorts: Sequence[UnitSort], shown: Sequence[Print]) -> UnitWall:
     """The wall of units that are laid so and show these prints."""
     boxes = tuple(
-        (unit.column, unit.row, unit.column + sorts[unit.sort].columns,
-         unit.row + sorts[unit.sort].rows)
+        (
+            unit.column,
+            unit.row,
+            unit.column + sorts[unit.sort].columns,
+            unit.row + sorts[unit.sort].rows,
+        )
         for unit in rows.laid
-    )  # fmt: skip
+    )
     prints = list(dict.fromkeys(shown))
     square = rectangle("unit", ANY, Fraction(0), Fraction(0), _SIDE, _SIDE)
     return UnitWall(
-        BlockGrid(1, len(boxes)), (_SIDE, _SIDE), (square,),
+        BlockGrid(1, len(boxes)),
+        (_SIDE, _SIDE),
+        (square,),
         tuple(replace(seen(cloth), name=str(n)) for n, cloth in enumerate(prints)),
-        tuple((prints.index(cloth),) for cloth in shown), boxes=boxes,
-    )  # fmt: skip
+        tuple((prints.index(cloth),) for cloth in shown),
+        boxes=boxes,
+    )
 
 
 def _gaps(one: Box, other: Box) -> tuple[int, int]:
     """How many squares lie between two units across and down; negative where they reach past."""
-    return (max(one[0], other[0]) - min(one[2], other[2]),
-            max(one[1], other[1]) - min(one[3], other[3]))  # fmt: skip
+    return (
+        max(one[0], other[0]) - min(one[2], other[2]),
+        max(one[1], other[1]) - min(one[3], other[3]),
+    )
 
 
 def _way(one: Box, other: Box) -> Way | None:
@@ -177,7 +185,10 @@ def _way(one: Box, other: Box) -> Way | None:
 def _far(unit: UnitLaid, cloth: Print, found: Sequence[tuple[UnitLaid, Print]]) -> int:
     """How far the nearest unit of the same print is, in squares across and down."""
     return min(
-        (abs(unit.column - other.column) + abs(unit.row - other.row)
-         for other, shown in found if shown.name == cloth.name),
+        (
+            abs(unit.column - other.column) + abs(unit.row - other.row)
+            for other, shown in found
+            if shown.name == cloth.name
+        ),
         default=_NOT_YET,
-    )  # fmt: skip
+    )

@@ -173,10 +173,19 @@ def found_question(
     )
     free = any_size and size_is_free(project)
     facts = (
-        judge.aim, sorted(judge.own_weights.items()), free, kept.question, kept.most.blocks,
-        question.spaces, design.wish, design.usable_width, design.backing_way,
-        design.binding_from_left, units, [str(fabric) for fabric in question.fabrics],
-    )  # fmt: skip
+        judge.aim,
+        sorted(judge.own_weights.items()),
+        free,
+        kept.question,
+        kept.most.blocks,
+        question.spaces,
+        design.wish,
+        design.usable_width,
+        design.backing_way,
+        design.binding_from_left,
+        units,
+        [str(fabric) for fabric in question.fabrics],
+    )
     return FoundQuestion(repr(facts), question, units, project if free else None)
 
 

@@ -34,9 +34,12 @@ def better(quilt: WholeQuilt, judge: Judge, units: Units = Units.INCHES) -> str:
     if costs[worst] < _WORTH_SAYING:
         return "nothing much"
     words = {
-        "use": _use_better, "fit": _fit_better, "shape": _shape_better, "look": _look_better,
+        "use": _use_better,
+        "fit": _fit_better,
+        "shape": _shape_better,
+        "look": _look_better,
         "buying": _buying_better,
-    }  # fmt: skip
+    }
     return (
         words[worst](quilt, judge, units) if worst in words else "more fabric would make it larger"
     )
@@ -60,11 +63,13 @@ def _fit_better(quilt: WholeQuilt, judge: Judge, units: Units) -> str:
     off = [
         f"{format_length(abs(by), units)} {more if by < 0 else less}"
         for by, more, less in zip(
-            nearest.short_by(width, length), ("wider", "longer"), ("narrower", "shorter"),
+            nearest.short_by(width, length),
+            ("wider", "longer"),
+            ("narrower", "shorter"),
             strict=True,
         )
         if by
-    ]  # fmt: skip
+    ]
     return f"{' and '.join(off)} to fit a {nearest.name}"
 
 

@@ -166,10 +166,19 @@ class Schemes:
         """One of them, exactly."""
         space = self.space
         return Scheme(
-            self.block, int(self.rows[body]), int(self.columns[body]), space.setting,
-            self.sashings[self.sashing[body]], space.borders[borders], space.corners,
-            space.sides_first, space.edge, space.margin, space.seam, space.key,
-        )  # fmt: skip
+            self.block,
+            int(self.rows[body]),
+            int(self.columns[body]),
+            space.setting,
+            self.sashings[self.sashing[body]],
+            space.borders[borders],
+            space.corners,
+            space.sides_first,
+            space.edge,
+            space.margin,
+            space.seam,
+            space.key,
+        )
 
     @cached_property
     def _bodies(self) -> tuple[Counts, Counts, Counts]:

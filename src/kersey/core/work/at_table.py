@@ -79,8 +79,14 @@ class TableCut:
     def key(self) -> str:
         """Names this very cut by its facts: a cut that changes loses its tick."""
         layers = [(layer.key, layer.pieces) for layer in self.stack.layers]
-        facts = (self.stack.step.key, layers, self.stack.number, self.motion.value,
-                 str(self.ruler), self.strips)  # fmt: skip
+        facts = (
+            self.stack.step.key,
+            layers,
+            self.stack.number,
+            self.motion.value,
+            str(self.ruler),
+            self.strips,
+        )
         return f"table-cut-{blake2s(repr(facts).encode(), digest_size=8).hexdigest()}"
 
 
@@ -307,9 +313,13 @@ def _trims(stack: Stack, strips: Sequence[Sequence[Cut]]) -> Iterator[TableCut]:
     for wide in sorted({each[0] for each in narrow}, reverse=True):
         alike = [each for each in narrow if each[0] == wide]
         yield TableCut(
-            stack, Motion.TRIM, wide, len(alike), tuple(dict.fromkeys(n for _, n, _ in alike)),
+            stack,
+            Motion.TRIM,
+            wide,
+            len(alike),
+            tuple(dict.fromkeys(n for _, n, _ in alike)),
             tuple(dict.fromkeys(need for _, _, need in alike)),
-        )  # fmt: skip
+        )
 
 
 def _alone(layout: Layout) -> Iterator[Fraction]:

@@ -106,18 +106,32 @@ def _a4(columns: int, rows: int, width: float, height: float, across: float = 0)
     left = (210 - columns * width - (columns - 1) * across) / 2
     top = (297 - rows * height) / 2
     return LabelSheet(
-        _mm(210), _mm(297), columns, rows, _mm(width), _mm(height), _mm(round(left, 3)),
-        _mm(round(top, 3)), _mm(across),
-    )  # fmt: skip
+        _mm(210),
+        _mm(297),
+        columns,
+        rows,
+        _mm(width),
+        _mm(height),
+        _mm(round(left, 3)),
+        _mm(round(top, 3)),
+        _mm(across),
+    )
 
 
 def _letter(
     columns: int, rows: int, width: Fraction, height: Fraction, left: Fraction, across: Fraction
 ) -> LabelSheet:
     return LabelSheet(
-        Fraction(17, 2), Fraction(11), columns, rows, width, height, left,
-        (11 - rows * height) / 2, across,
-    )  # fmt: skip
+        Fraction(17, 2),
+        Fraction(11),
+        columns,
+        rows,
+        width,
+        height,
+        left,
+        (11 - rows * height) / 2,
+        across,
+    )
 
 
 # The sizes that sheets of labels commonly have, told by their measure.

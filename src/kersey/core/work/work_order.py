@@ -117,9 +117,12 @@ def _steps(quilt: Quilt) -> Iterator[Step]:
     for number, border in enumerate(quilt.borders, 1):
         inner = number == 1 and quilt.size.border_width
         yield Step(
-            StepKind.BORDER, "border" if inner else f"border {number}", border.strips,
-            (border.cut_width, border.sides + border.ends), number=number,
-        )  # fmt: skip
+            StepKind.BORDER,
+            "border" if inner else f"border {number}",
+            border.strips,
+            (border.cut_width, border.sides + border.ends),
+            number=number,
+        )
     yield Step(StepKind.BACKING, "backing", size=(quilt.backing.width, quilt.backing.length))
     binding = quilt.part(PartKind.BINDING)
     edge = (

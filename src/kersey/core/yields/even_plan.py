@@ -117,10 +117,11 @@ def _thrifty(part: _Part, blocks: int) -> list[tuple[AlikeStack, Pattern]]:
     stacks = list(part.cut.stacks)
     ruled = {role for rule in part.problem.rules if rule.same for role in rule.roles}
     spare = [
-        0 if need.role in ruled else sum(_given(n, p) * s.pieces for s, p in stacks)
-        - blocks * need.count
+        0
+        if need.role in ruled
+        else sum(_given(n, p) * s.pieces for s, p in stacks) - blocks * need.count
         for n, need in enumerate(part.problem.needs)
-    ]  # fmt: skip
+    ]
     kept = []
     for stack, pattern in sorted(stacks, key=lambda item: item[0].pieces):
         each = [_given(n, pattern) for n in range(len(spare))]

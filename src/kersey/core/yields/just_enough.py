@@ -156,6 +156,8 @@ class _Thinner:
         """The best plan with no more blocks than are wanted, as cuts of all there is."""
         problem = self._whole.problem
         return CuttingPlan(
-            problem, self._blocks, max(self._blocks, self._whole.bound),
+            problem,
+            self._blocks,
+            max(self._blocks, self._whole.bound),
             on_all_fabric(problem, self._best),
-        )  # fmt: skip
+        )

@@ -135,9 +135,7 @@ def _order(form: ActForm, shown: Troubled) -> Done:
     if order is None:
         raise CannotLay("Choose an order from the list.")
     laying = shown.lies.laying
-    places = laid_in(
-        shown.wall, shown.lies.places, order, laying.pins, laying.aside, form.shift
-    )  # fmt: skip
+    places = laid_in(shown.wall, shown.lies.places, order, laying.pins, laying.aside, form.shift)
     return shown.lies.laid(places), order.words
 
 

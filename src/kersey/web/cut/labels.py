@@ -53,9 +53,17 @@ class LabelsForm(PageForm):
         if self.sheet != OWN:
             return SHEETS.get(self.sheet, SHEETS[_USUAL[paper]])
         return LabelSheet(
-            self.paper_width, self.paper_length, self.columns, self.rows, self.width, self.height,
-            self.left, self.top, self.across, self.down,
-        )  # fmt: skip
+            self.paper_width,
+            self.paper_length,
+            self.columns,
+            self.rows,
+            self.width,
+            self.height,
+            self.left,
+            self.top,
+            self.across,
+            self.down,
+        )
 
 
 @router.get("/projects/{project_id}/cut/labels", name="cut_labels")
@@ -74,8 +82,12 @@ def cut_labels(request: Request, room: Room, project_id: ProjectId) -> Response:
     except InvalidValue as error:
         return _wrong(request, context, opened, {error.field or "sheet": str(error)}, typed)
     shown = _labels(opened.quilt, form)
-    context |= {"form": form, "pages": _pages(sheet, shown, form.skip, opened), "typed": typed,
-                "count": len(shown)}  # fmt: skip
+    context |= {
+        "form": form,
+        "pages": _pages(sheet, shown, form.skip, opened),
+        "typed": typed,
+        "count": len(shown),
+    }
     return render(request, "cut/labels.html", context)
 
 
@@ -106,9 +118,12 @@ def _context(opened: OpenProject) -> dict[str, Any]:
 
 
 def _wrong(
-    request: Request, context: dict[str, Any], opened: OpenProject, errors: dict[str, str],
+    request: Request,
+    context: dict[str, Any],
+    opened: OpenProject,
+    errors: dict[str, str],
     typed: dict[str, str],
-) -> Response:  # fmt: skip
+) -> Response:
     return render(request, "cut/labels.html", context | {"errors": errors, "typed": typed}, 422)
 
 
@@ -129,9 +144,13 @@ def _pages(
 
 
 def _print(
-    folder: Path, labels: tuple[Label, ...], sheet: LabelSheet, opened: OpenProject, stem: str,
+    folder: Path,
+    labels: tuple[Label, ...],
+    sheet: LabelSheet,
+    opened: OpenProject,
+    stem: str,
     now: datetime,
-) -> int:  # fmt: skip
+) -> int:
     """Write a picture for every label; how many."""
     folder.mkdir(parents=True, exist_ok=True)
     for number, label in enumerate(labels, 1):

@@ -92,9 +92,7 @@ def do_at_table(request: Request, room: Room, project_id: ProjectId, typed: Type
     opened = open_project(room, project_id)
     form = read_form(TableForm, typed, opened.units)
     opened = _done(room, opened, form)
-    return answer_change(
-        request, opened, "cut/table_answer.html", _context(opened), "cut_table"
-    )  # fmt: skip
+    return answer_change(request, opened, "cut/table_answer.html", _context(opened), "cut_table")
 
 
 @router.post("/projects/{project_id}/cut/table/order", name="order_cuts")
@@ -107,9 +105,7 @@ def order_cuts(request: Request, room: Room, project_id: ProjectId, typed: Typed
         return replace(project, design=replace(project.design, cut_order=form.order))
 
     opened = change(room, project_id, form.revision, ordered)
-    return answer_change(
-        request, opened, "cut/table_answer.html", _context(opened), "cut_table"
-    )  # fmt: skip
+    return answer_change(request, opened, "cut/table_answer.html", _context(opened), "cut_table")
 
 
 def _done(room: Workroom, opened: OpenProject, form: TableForm) -> OpenProject:

@@ -133,9 +133,12 @@ def take_back_mishap(
         raise HTTPException(404)
     before, after = way_back
     change(
-        room, project_id, form.revision, lambda project: taken_back(project, after, before),
+        room,
+        project_id,
+        form.revision,
+        lambda project: taken_back(project, after, before),
         also=lambda session, _: forget_last(session, project_id),
-    )  # fmt: skip
+    )
     address = request.app.url_path_for("cut_table", project_id=project_id)
     return RedirectResponse(address, status_code=303)
 
@@ -184,8 +187,14 @@ def _context(
     except InvalidValue as error:
         return context | {"errors": {"thing": str(error)}, "form": form, "choices": [], "stack": ()}
     if not form.thing and form.cut and at.chosen.stack:
-        form = form.model_copy(update={"thing": THE_STACK, "happened": Happened.LINE,
-                                       "side": "width", "at": at.now and at.now.ruler})  # fmt: skip
+        form = form.model_copy(
+            update={
+                "thing": THE_STACK,
+                "happened": Happened.LINE,
+                "side": "width",
+                "at": at.now and at.now.ruler,
+            }
+        )
         typed = {}
     context |= {
         "form": form,
@@ -238,9 +247,13 @@ def _shown(found: Ways, quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
         nth = taken.get(way.kind, 0)
         taken[way.kind] = nth + (way.project is not None)
         shown.append(
-            {"way": way, "nth": nth, "words": way_words(way, quilt, opened.units),
-             "drawing": _quilt_of(way, opened)}
-        )  # fmt: skip
+            {
+                "way": way,
+                "nth": nth,
+                "words": way_words(way, quilt, opened.units),
+                "drawing": _quilt_of(way, opened),
+            }
+        )
     one_piece = quilt.kept.block.makes_one_piece
     return {
         "ways": shown,

@@ -33,8 +33,11 @@ def layers_context(opened: OpenProject) -> dict[str, Any]:
     """The backing to scale, the batting, and how the layers are held."""
     finishing = opened.project.finishing
     context = project_context(opened, STAGE) | {
-        "drawing": "", "holdings": list(Holding), "finishing": finishing, "backing": None,
-    }  # fmt: skip
+        "drawing": "",
+        "holdings": list(Holding),
+        "finishing": finishing,
+        "backing": None,
+    }
     quilt = opened.quilt
     if quilt is None:
         return context
@@ -76,17 +79,17 @@ def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[st
         return found | {
             "drawing": draw_pieced(sheet, top.size, _prints(quilt, Role.BACKING), units, scale),
             "takes": f"{counted(sum(len(row.pieces) for row in sheet.rows), 'piece')} in rows, "
-                     f"{counted(sheet.seams, 'seam')}",
+            f"{counted(sheet.seams, 'seam')}",
             "in_fold": seam_in_fold(_row_seams(sheet), covered),
-        }  # fmt: skip
+        }
     way = quilt.backing_plan.way
     if way is BackingWay.LET_IN and quilt.let_in and not grown:
         strip = quilt.let_in
         return found | {
             "drawing": draw_let_in(size, top.size, strip, quilt.block[0], units, scale),
             "takes": f"{format_bought(strip.plan.cloth, units)} of fabric, with a row of "
-                f"{strip.blocks} spare blocks",
-        }  # fmt: skip
+            f"{strip.blocks} spare blocks",
+        }
     plan = backing.plan(None if way is BackingWay.LET_IN else way)
     covered = backing.length if plan.way is BackingWay.ACROSS else backing.width
     takes = f"{format_bought(plan.cloth, units)} of fabric"
@@ -115,8 +118,11 @@ def _batting(quilt: Quilt, batting: Batting, top: Known) -> dict[str, Any]:
         words = "one pulled piece"
     else:
         drawing = draw_one_piece(batting.packet or size, size, top.size, units, scale)
-        words = f"a {format_size(*batting.packet, units)} package" if batting.packet else (
-            "by the yard")  # fmt: skip
+        words = (
+            f"a {format_size(*batting.packet, units)} package"
+            if batting.packet
+            else ("by the yard")
+        )
     return {"batting_drawing": drawing, "batting_words": words, "batting": size}
 
 

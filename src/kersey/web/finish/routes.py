@@ -176,8 +176,15 @@ def choose_holding(
     """Say what holds the layers."""
     form = _filled(room, project_id, HoldingForm, typed)
     heat = {"": None, "yes": True, "no": False}[form.bears_heat]
-    _settle(room, project_id, form, holding=form.holding, reach=form.reach, bears_heat=heat,
-            apart=form.apart)  # fmt: skip
+    _settle(
+        room,
+        project_id,
+        form,
+        holding=form.holding,
+        reach=form.reach,
+        bears_heat=heat,
+        apart=form.apart,
+    )
     return _to(request, "finish_layers", project_id)
 
 
@@ -292,8 +299,16 @@ def keep_finished(
 ) -> Response:
     """Keep when it was finished, for whom it is, and its label."""
     form = _filled(room, project_id, AfterForm, typed)
-    _settle(room, project_id, form, finished_on=form.finished_on, for_whom=form.for_whom,
-            label=form.label, label_width=form.label_width, care=form.care)  # fmt: skip
+    _settle(
+        room,
+        project_id,
+        form,
+        finished_on=form.finished_on,
+        for_whom=form.for_whom,
+        label=form.label,
+        label_width=form.label_width,
+        care=form.care,
+    )
     return _to(request, "finish_after", project_id)
 
 

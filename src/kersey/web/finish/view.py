@@ -110,10 +110,15 @@ def _side_fields(sewn: BorderSewn, opened: OpenProject) -> list[SideField]:
         ]
         says = sewn.says.get(axis)
         found.append(
-            SideField(axis, words[axis], expected, (typed[0], typed[1], typed[2]),
-                      "" if says is None else _says_words(says, opened),
-                      None if says is None else says.verdict is not SideVerdict.MEND)
-        )  # fmt: skip
+            SideField(
+                axis,
+                words[axis],
+                expected,
+                (typed[0], typed[1], typed[2]),
+                "" if says is None else _says_words(says, opened),
+                None if says is None else says.verdict is not SideVerdict.MEND,
+            )
+        )
     return found
 
 
@@ -153,8 +158,11 @@ def quilting_context(opened: OpenProject) -> dict[str, Any]:
     """The stitching over the quilt, with its sums."""
     finishing = opened.project.finishing
     context = _context(opened) | {
-        "drawing": "", "patterns": list(Pattern), "finishing": finishing, "stitching": None,
-    }  # fmt: skip
+        "drawing": "",
+        "patterns": list(Pattern),
+        "finishing": finishing,
+        "stitching": None,
+    }
     quilt = opened.quilt
     if quilt is None:
         return context
@@ -187,8 +195,12 @@ def _gap_words(found: Stitching, opened: OpenProject) -> str:
 def edge_context(opened: OpenProject) -> dict[str, Any]:
     """The edge in the school that is chosen, from the size as it is known now."""
     context = _context(opened) | {
-        "plan": None, "drawing": "", "joins": None, "hidden": None, "problem": "",
-    }  # fmt: skip
+        "plan": None,
+        "drawing": "",
+        "joins": None,
+        "hidden": None,
+        "problem": "",
+    }
     quilt = opened.quilt
     if quilt is None:
         return context
@@ -198,9 +210,13 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     pieces = binding_pieces(binding, known.size) if binding else ()
     try:
         plan = edge_plan(
-            design.edge, known.size, quilt.kept.seam, design.usable_width, opened.units,
+            design.edge,
+            known.size,
+            quilt.kept.seam,
+            design.usable_width,
+            opened.units,
             pieces,
-        )  # fmt: skip
+        )
     except Infeasible as reason:
         # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.
         return context | {"problem": str(reason), "finished": finished_now(quilt, opened.project)}
@@ -261,10 +277,11 @@ def _joined(
     return {
         "joins": joins,
         "clear": clear,
-        "pieces": [(quilt.prints[p.fabric].name, p.length) for p in pieces
-                   if p.fabric in quilt.prints],
+        "pieces": [
+            (quilt.prints[p.fabric].name, p.length) for p in pieces if p.fabric in quilt.prints
+        ],
         "drawing": draw_joined_binding(quilt, joins, "start here"),
-    }  # fmt: skip
+    }
 
 
 def after_context(
@@ -280,8 +297,10 @@ def after_context(
     final = finished_now(quilt, opened.project)
     washed = measured_size(opened.project, Measured.WASHED)
     minutes = sum(spell.minutes for spell in opened.project.sewing.spells)
-    parts = {work: sum(s.minutes for s in opened.project.sewing.spells if s.work is work)
-             for work in Work}  # fmt: skip
+    parts = {
+        work: sum(s.minutes for s in opened.project.sewing.spells if s.work is work)
+        for work in Work
+    }
     return context | {
         "final": final,
         "washed": washed,

@@ -69,9 +69,14 @@ def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
         usual["least"] = format_length(preferences.least_kept, opened.units)
     typed = dict(request.query_params) or usual
     context = project_context(opened, STAGE) | {
-        "leaving": [], "sums": None, "form": KeepForm(), "typed": typed, "is_put_away": False,
-        "found": [], "problem": "",
-    }  # fmt: skip
+        "leaving": [],
+        "sums": None,
+        "form": KeepForm(),
+        "typed": typed,
+        "is_put_away": False,
+        "found": [],
+        "problem": "",
+    }
     quilt = opened.quilt
     if quilt is None or opened.project.put_away:
         context["is_put_away"] = opened.project.put_away
@@ -130,8 +135,13 @@ def _context(
 ) -> dict[str, Any]:
     proposed = {each.key: _words(each, opened.units) for each in leavings(quilt)}
     # What stands there as it was proposed is no correction.
-    said = {name: value for name, value in typed.items() if name.startswith(_FOUND)
-            and value.strip() and value != proposed.get(name.removeprefix(_FOUND))}  # fmt: skip
+    said = {
+        name: value
+        for name, value in typed.items()
+        if name.startswith(_FOUND)
+        and value.strip()
+        and value != proposed.get(name.removeprefix(_FOUND))
+    }
     keeping = form.keeping(_found(said, opened.units), opened.units)
     every = leavings(quilt, keeping)
     longest = max((float(max(each.width, each.length)) for each in every), default=1.0)
@@ -149,17 +159,23 @@ def _context(
         away = put_away(quilt, keeping)
     except Infeasible as reason:
         return context | {"problem": str(reason)}
-    sums = [sum((getattr(fate, name) for fate in away.fates), Fraction(0))
-            for name in ("used", "kept", "lost")]  # fmt: skip
+    sums = [
+        sum((getattr(fate, name) for fate in away.fates), Fraction(0))
+        for name in ("used", "kept", "lost")
+    ]
     whole = sum(sums, Fraction(0))
     return context | {
-        "sums": list(zip(("in the quilt", "back to the cupboard", "waste"),
-                         format_areas(whole, sums, opened.units),
-                         [float(each / whole) * 100 if whole else 0 for each in sums],
-                         strict=True)),
+        "sums": list(
+            zip(
+                ("in the quilt", "back to the cupboard", "waste"),
+                format_areas(whole, sums, opened.units),
+                [float(each / whole) * 100 if whole else 0 for each in sums],
+                strict=True,
+            )
+        ),
         "lots": len(away.lots),
         "pieces": sum(kept.lot.count for kept in away.lots),
-    }  # fmt: skip
+    }
 
 
 def _row(
@@ -171,8 +187,12 @@ def _row(
     said: Mapping[str, str],
 ) -> dict[str, Any]:
     toggled = sorted(keeping.dropped ^ {each.key})
-    query = {"least": "" if form.least is None else format_length(form.least, units),
-             "rules": form.rules, "dropped": ",".join(toggled), **said}  # fmt: skip
+    query = {
+        "least": "" if form.least is None else format_length(form.least, units),
+        "rules": form.rules,
+        "dropped": ",".join(toggled),
+        **said,
+    }
     return {
         "each": each,
         "size": format_size(each.width, each.length, units),

@@ -74,9 +74,12 @@ def questions_page(request: Request, room: Room) -> Response:
     units = preferences.workshop.units
     typed = {name: value for name, value in request.query_params.items() if value}
     context: dict[str, Any] = {
-        "theme": preferences.theme, "units": units, "typed": typed, "errors": {},
+        "theme": preferences.theme,
+        "units": units,
+        "typed": typed,
+        "errors": {},
         "length": _USUAL_BINDING,
-    }  # fmt: skip
+    }
     try:
         form = read_form(BindingForm, typed, units)
     except BadForm as bad:
@@ -120,10 +123,16 @@ def _answers(room: Workroom, units: Units, by: By) -> dict[str, Any]:
     free = list(free_cloth(room))
     with room.transaction() as session:
         longest = longest_there(session, _LONGEST_SHOWN)
-    return {
-        "strips": [(each, format_length(each.joined, units)) for each in strips_by_width(free)],
-        "longest": [(number, name, since.astimezone().date()) for number, name, since in longest],
-    } | _curve(room, units, by) | tonight(room, free, units)  # fmt: skip
+    return (
+        {
+            "strips": [(each, format_length(each.joined, units)) for each in strips_by_width(free)],
+            "longest": [
+                (number, name, since.astimezone().date()) for number, name, since in longest
+            ],
+        }
+        | _curve(room, units, by)
+        | tonight(room, free, units)
+    )
 
 
 def _curve(room: Workroom, units: Units, by: By) -> dict[str, Any]:
@@ -138,31 +147,40 @@ def _curve(room: Workroom, units: Units, by: By) -> dict[str, Any]:
     fills = [layer.fill for layer in layers]
     there = [layer.areas[-1] for layer in layers]
     return {
-        "by": by, "ways": list(By),
+        "by": by,
+        "ways": list(By),
         "curve": draw_held([e.day for e in held], [layer.areas for layer in layers], fills, words),
         "there": words[-1],
         "grew": now.area >= before.area,
         "change": format_area(abs(now.area - before.area), units, most),
         "since": before.day,
-        "layers": [(layer, area) for layer, area in
-                   zip(layers, format_areas(now.area, there, units), strict=True)][::-1],
-    }  # fmt: skip
+        "layers": [
+            (layer, area)
+            for layer, area in zip(layers, format_areas(now.area, there, units), strict=True)
+        ][::-1],
+    }
 
 
 def _of_forms(held: Sequence[Held]) -> list[Layer]:
     forms = sorted({form for each in held for form, area in each.of_forms.items() if area})
     return [
-        Layer(FACTS[form].many, [each.of_forms.get(form, Fraction(0)) for each in held],
-              _TONES[n % len(_TONES)])
+        Layer(
+            FACTS[form].many,
+            [each.of_forms.get(form, Fraction(0)) for each in held],
+            _TONES[n % len(_TONES)],
+        )
         for n, form in enumerate(forms)
-    ]  # fmt: skip
+    ]
 
 
 def _of_colours(held: Sequence[Held]) -> list[Layer]:
     there = {colour for each in held for colour, area in each.of_colours.items() if area}
     return [
-        Layer(family or "color not set",
-              [each.of_colours.get(family, Fraction(0)) for each in held],
-              FAMILY_COLOURS[family] if family else _UNKNOWN)
-        for family in (*FAMILIES, None) if family in there
-    ]  # fmt: skip
+        Layer(
+            family or "color not set",
+            [each.of_colours.get(family, Fraction(0)) for each in held],
+            FAMILY_COLOURS[family] if family else _UNKNOWN,
+        )
+        for family in (*FAMILIES, None)
+        if family in there
+    ]

@@ -24,8 +24,9 @@ from kersey.web.workroom import Workroom
 
 # A search over more fabrics than this is no answer for tonight.
 MOST_FABRICS = 120
-_FOR_BLOCKS = frozenset({Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE,
-                         Form.PIECE})  # fmt: skip
+_FOR_BLOCKS = frozenset(
+    {Form.STRIP, Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.YARDAGE, Form.PIECE}
+)
 # So many quilts are drawn; the largest that the cloth has area for is so high.
 _SHOWN, _HIGH, _LARGEST = 8, 210.0, 2.8
 _LACKING_SHOWN = 4
@@ -57,9 +58,14 @@ def tonight(room: Workroom, free: Sequence[Pulled], units: Units, seen: int = -1
     context: dict[str, Any] = {
         "units": units,
         "free_count": sum(p.kept.lot.form in _FOR_BLOCKS for p in free),
-        "most_fabrics": MOST_FABRICS, "could": [], "nearly": [], "lacking": [], "more_count": 0,
-        "seen": 0, "going_on": False,
-    }  # fmt: skip
+        "most_fabrics": MOST_FABRICS,
+        "could": [],
+        "nearly": [],
+        "lacking": [],
+        "more_count": 0,
+        "seen": 0,
+        "going_on": False,
+    }
     if project is None:
         return context
     inquiry = room.searches.ask("tonight", tonight_question(project, units))
@@ -71,11 +77,13 @@ def tonight(room: Workroom, free: Sequence[Pulled], units: Units, seen: int = -1
         "could": [each for each in shown if each is not None],
         "more_count": max(0, len(told.could) - _SHOWN),
         "nearly": [(each, _mended(each, units)) for each in told.nearly],
-        "lacking": [(each, each.missing[0].role, format_bought(each.missing[0].length, units))
-                    for each in told.lacking[:_LACKING_SHOWN]],
+        "lacking": [
+            (each, each.missing[0].role, format_bought(each.missing[0].length, units))
+            for each in told.lacking[:_LACKING_SHOWN]
+        ],
         "seen": inquiry.count,
         "going_on": not inquiry.over,
-    }  # fmt: skip
+    }
 
 
 def _scale(project: Project) -> float:

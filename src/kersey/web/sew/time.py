@@ -85,9 +85,11 @@ def choose_evenings(
     opened = open_project(room, project_id)
     form = read_form(EveningsForm, typed, opened.units)
     change(
-        room, project_id, form.revision,
+        room,
+        project_id,
+        form.revision,
         lambda p: with_evenings(p, form.evenings, form.ready_by, form.stretch),
-    )  # fmt: skip
+    )
     return _to(request, project_id)
 
 
@@ -101,9 +103,10 @@ def sew_calendar(room: Room, project_id: ProjectId) -> Response:
     plan = _schedule(opened, left_of(opened, opened.quilt), now.astimezone().date())
     content = calendar_file(plan, opened.project.name, project_id, opened.stored.revision, now)
     return Response(
-        content, media_type="text/calendar",
+        content,
+        media_type="text/calendar",
         headers=saved_as(opened.project.name, "ics", "calendar"),
-    )  # fmt: skip
+    )
 
 
 def left_of(opened: OpenProject, quilt: Quilt) -> tuple[Left, ...]:
@@ -126,10 +129,16 @@ def _schedule(opened: OpenProject, rest: tuple[Left, ...], today: date) -> Sched
 def _context(opened: OpenProject, today: date) -> dict[str, Any]:
     sewing = opened.project.sewing
     context = project_context(opened, STAGE) | {
-        "sewing": sewing, "works": list(Work), "left": (), "schedule": None, "days": DAYS,
-        "usual_stretch": USUAL_STRETCH, "minutes": {e.day: e.minutes for e in sewing.evenings},
-        "shown": _SHOWN, "in_words": in_hours,
-    }  # fmt: skip
+        "sewing": sewing,
+        "works": list(Work),
+        "left": (),
+        "schedule": None,
+        "days": DAYS,
+        "usual_stretch": USUAL_STRETCH,
+        "minutes": {e.day: e.minutes for e in sewing.evenings},
+        "shown": _SHOWN,
+        "in_words": in_hours,
+    }
     if opened.quilt is None:
         return context
     rest = left_of(opened, opened.quilt)

@@ -53,8 +53,13 @@ _SHOWN_LOG = 60
 def sew_context(opened: OpenProject) -> dict[str, Any]:
     """The next pass, large; the blocks that it is for, and what is done."""
     context = project_context(opened, STAGE) | {
-        "now": None, "every": [], "sewing": None, "last": None, "follows": [], "state": "",
-    }  # fmt: skip
+        "now": None,
+        "every": [],
+        "sewing": None,
+        "last": None,
+        "follows": [],
+        "state": "",
+    }
     quilt = opened.quilt
     if quilt is None:
         return context
@@ -178,12 +183,15 @@ def _pressed(pressing: Pressing, quilt: Quilt) -> list[str]:
     ways = pressing.ways[:1] if pressing.alike else pressing.ways
     return [
         draw_pressed(
-            quilt.assembly.patches, quilt.block, quilt.patch_prints(kit),
-            list(zip(pressing.seams, way, strict=True)), pressing.lumps,
+            quilt.assembly.patches,
+            quilt.block,
+            quilt.patch_prints(kit),
+            list(zip(pressing.seams, way, strict=True)),
+            pressing.lumps,
             pressing.shadows[n],
         )
         for n, way in enumerate(ways)
-    ]  # fmt: skip
+    ]
 
 
 @dataclass(frozen=True)
@@ -202,9 +210,16 @@ class Asked:
 def measures_context(opened: OpenProject) -> dict[str, Any]:
     """The fields for readings with what the last of each says, and the log."""
     context = project_context(opened, STAGE) | {
-        "fields": [], "log": [], "follows": list(Follow), "follow": opened.project.sewing.follow,
-        "row_says": "", "strip_says": [], "uneven": (), "rows": [], "kinds": Measured,
-    }  # fmt: skip
+        "fields": [],
+        "log": [],
+        "follows": list(Follow),
+        "follow": opened.project.sewing.follow,
+        "row_says": "",
+        "strip_says": [],
+        "uneven": (),
+        "rows": [],
+        "kinds": Measured,
+    }
     quilt = opened.quilt
     if quilt is None:
         return context
@@ -346,8 +361,11 @@ def _strip_field(quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
     """Where widths are logged strip by strip: for what is sewn of strips one after the other."""
     need = quilt.kept.cutting.problem.needs[0]
     on = [r.number for r in opened.project.sewing.of(Measured.STRIP)]
-    return {"cut": min(need.width, need.height), "seam": quilt.kept.seam,
-            "next": (max(on) if on else 0) + 6}  # fmt: skip
+    return {
+        "cut": min(need.width, need.height),
+        "seam": quilt.kept.seam,
+        "next": (max(on) if on else 0) + 6,
+    }
 
 
 def _strips(opened: OpenProject) -> list[str]:

@@ -29,9 +29,13 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 _SOLD = {
-    Form.YARDAGE: "by the yard", Form.FAT_QUARTER: "fat quarter", Form.FAT_EIGHTH: "fat eighth",
-    Form.STRIP: "strips", Form.SQUARE: "squares", Form.BATTING: "batting",
-}  # fmt: skip
+    Form.YARDAGE: "by the yard",
+    Form.FAT_QUARTER: "fat quarter",
+    Form.FAT_EIGHTH: "fat eighth",
+    Form.STRIP: "strips",
+    Form.SQUARE: "squares",
+    Form.BATTING: "batting",
+}
 
 
 def _cents(typed: object) -> object:
@@ -63,11 +67,16 @@ class WareForm(PageForm):
         off_the_bolt = self.form is Form.YARDAGE
         stock = None if not self.stock.strip() else _stock(self.stock, off_the_bolt, units)
         return Ware(
-            self.name, self.form, self.width, self.price,
+            self.name,
+            self.form,
+            self.width,
+            self.price,
             Fraction(0) if off_the_bolt else self.length,
-            1 if off_the_bolt else self.pieces, 1 if off_the_bolt else self.prints,
-            self.least if off_the_bolt else Fraction(0), stock,
-        )  # fmt: skip
+            1 if off_the_bolt else self.pieces,
+            1 if off_the_bolt else self.prints,
+            self.least if off_the_bolt else Fraction(0),
+            stock,
+        )
 
 
 class RemoveForm(PageForm):

@@ -156,9 +156,13 @@ def _pieced(room: Workroom, opened: OpenProject, part: Role, scale: float) -> It
 
 
 def _way_of(
-    sheet: PiecedSheet, quilt: Quilt, part: Role, thrift: Thrift, prints: dict[str, Print],
+    sheet: PiecedSheet,
+    quilt: Quilt,
+    part: Role,
+    thrift: Thrift,
+    prints: dict[str, Print],
     scale: float,
-) -> Way:  # fmt: skip
+) -> Way:
     names = dict.fromkeys(prints[name].name for row in sheet.rows for name, _, _ in row.pieces)
     pieces = sum(len(row.pieces) for row in sheet.rows)
     seams = counted(sheet.seams, "seam") if sheet.seams else "no seam"

@@ -242,11 +242,14 @@ def _looked_at(chosen: list[Hung]) -> list[tuple[Hung, str]]:
 def _tape(hung: list[Hung], beside: list[int], address: _Address, opened: OpenProject) -> str:
     pins = [
         Pin(
-            each.quilt.size.width, each.quilt.size.length, str(each.number + 1),
-            address([each.number]), each.number in beside,
+            each.quilt.size.width,
+            each.quilt.size.length,
+            str(each.number + 1),
+            address([each.number]),
+            each.number in beside,
         )
         for each in hung
-    ]  # fmt: skip
+    ]
     return draw_size_tape(pins, opened.units) if pins else ""
 
 

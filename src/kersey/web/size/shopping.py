@@ -91,9 +91,11 @@ def make_it_so_large(
     wish = _wish(opened.project, form.purpose)
     if wish is not None and opened.quilt is not None:
         change(
-            room, project_id, form.revision,
+            room,
+            project_id,
+            form.revision,
             lambda p: enough_for(p, wish, opened.units) if p.plan else p,
-        )  # fmt: skip
+        )
     return RedirectResponse(
         request.app.url_path_for("size_page", project_id=project_id), status_code=303
     )

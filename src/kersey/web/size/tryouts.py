@@ -153,7 +153,9 @@ def _offered(room: Workroom, quilt: Quilt, part: PartKind) -> list[Offered]:
     return sorted(
         offered,
         key=lambda o: (
-            o.lacks > 0, _BEST_FIRST.index(o.contrast.reads), o.contrast.fades,
+            o.lacks > 0,
+            _BEST_FIRST.index(o.contrast.reads),
+            o.contrast.fades,
             o.pulled.print.name,
         ),
-    )  # fmt: skip
+    )

@@ -27,8 +27,14 @@ class TapeForm(PageForm):
 def tape_page(request: Request, room: Room) -> Response:
     """A tape to send readings with by hand."""
     preferences = room.preferences()
-    context = {"sent": room.tape.sent, "last": room.tape.read, "errors": {}, "typed": {},
-               "theme": preferences.theme, "units": preferences.workshop.units}  # fmt: skip
+    context = {
+        "sent": room.tape.sent,
+        "last": room.tape.read,
+        "errors": {},
+        "typed": {},
+        "theme": preferences.theme,
+        "units": preferences.workshop.units,
+    }
     return render(request, "tape/page.html", context)
 
 

@@ -65,11 +65,18 @@ def unit_drawer(request: Request, room: Room) -> Response:
     units, seam = preferences.workshop.units, preferences.workshop.seam
     typed = {name: value for name, value in request.query_params.items() if value}
     context: dict[str, Any] = {
-        "theme": preferences.theme, "units": units, "typed": typed, "errors": {},
+        "theme": preferences.theme,
+        "units": units,
+        "typed": typed,
+        "errors": {},
         "grids": _usual(units),
-        "lines": [], "rows": None, "drawing": "", "count": 0, "form": DrawerForm(),
+        "lines": [],
+        "rows": None,
+        "drawing": "",
+        "count": 0,
+        "form": DrawerForm(),
         "going_on": False,
-    }  # fmt: skip
+    }
     with room.transaction() as session:
         drawer = units_by_size((stored.kept for stored in all_lots(session)), seam)
     context["count"] = sum(each.count for each in drawer)
@@ -80,9 +87,7 @@ def unit_drawer(request: Request, room: Room) -> Response:
         return render(request, "units/page.html", context | {"errors": bad.errors}, 422)
     except InvalidValue as error:
         field = getattr(error, "field", "") or "grid"
-        return render(
-            request, "units/page.html", context | {"errors": {field: str(error)}}, 422
-        )  # fmt: skip
+        return render(request, "units/page.html", context | {"errors": {field: str(error)}}, 422)
     part = "wall" if is_fragment_request(request) else "page"
     return render(request, f"units/{part}.html", context)
 
@@ -113,8 +118,9 @@ def _on_the_grid(
         return context
     question = DrawerQuestion(
         tuple(UnitSort(on.columns, on.rows, on.units.count) for on in laid),
-        tuple(on.units.prints for on in laid), form.columns,
-    )  # fmt: skip
+        tuple(on.units.prints for on in laid),
+        form.columns,
+    )
     first = question.first()
     inquiry = room.searches.ask("units", question)
     inquiry.wait(max(0, form.seen), _FIRST if form.seen < 0 else _MORE)
@@ -161,8 +167,15 @@ def _line(each: UnitsOfASize, grid: Fraction, context: Context, scale: float) ->
     names = ", ".join(dict.fromkeys(each.lots))
     prints = list(dict.fromkeys(cloth for cloth, _ in each.prints))
     drawing = draw_leaving(each.width, each.length, Form.BLOCK, prints, units, scale)
-    return SizeLine(each, format_size(each.width, each.length, units), names, words,
-                    on is not None and on.fits, _fitting(each, context), drawing)  # fmt: skip
+    return SizeLine(
+        each,
+        format_size(each.width, each.length, units),
+        names,
+        words,
+        on is not None and on.fits,
+        _fitting(each, context),
+        drawing,
+    )
 
 
 def _fitting(each: UnitsOfASize, context: Context) -> str:

@@ -56,9 +56,16 @@ class Act(Spoken):
 
 
 KEYS = {
-    Act.PLAIN: "p", Act.HALF: "h", Act.HOURGLASS: "q", Act.CORNER: "1", Act.CORNERS: "2",
-    Act.ALL_CORNERS: "4", Act.JOIN_RIGHT: "r", Act.JOIN_DOWN: "d", Act.PART: "x",
-}  # fmt: skip
+    Act.PLAIN: "p",
+    Act.HALF: "h",
+    Act.HOURGLASS: "q",
+    Act.CORNER: "1",
+    Act.CORNERS: "2",
+    Act.ALL_CORNERS: "4",
+    Act.JOIN_RIGHT: "r",
+    Act.JOIN_DOWN: "d",
+    Act.PART: "x",
+}
 
 
 class CellForm(RevisedForm):

@@ -86,11 +86,21 @@ _NOTHING: dict[str, Any] = {
     "reference": None,
     "verdicts": None,
     **dict.fromkeys(
-        ("plans", "limits", "bars", "sensitivity", "seams", "tight", "spare", "left", "layouts",
-         "needs"),
+        (
+            "plans",
+            "limits",
+            "bars",
+            "sensitivity",
+            "seams",
+            "tight",
+            "spare",
+            "left",
+            "layouts",
+            "needs",
+        ),
         (),
     ),
-}  # fmt: skip
+}
 
 
 def yield_context(

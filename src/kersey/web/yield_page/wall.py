@@ -193,8 +193,9 @@ def take_quilt(request: Request, room: Room, project_id: ProjectId, typed: Typed
     if chosen is not None:
         leave(room, project_id)
         change(room, project_id, form.revision, lambda p: taken(p, chosen, form.no_border))
-    address = request.app.url_path_for("yield_page" if chosen else "yield_wall",
-                                       project_id=project_id)  # fmt: skip
+    address = request.app.url_path_for(
+        "yield_page" if chosen else "yield_wall", project_id=project_id
+    )
     return RedirectResponse(address, status_code=303)
 
 
@@ -235,7 +236,7 @@ def wall_context(
         "no_border": Only.NOTHING_BOUGHT in looked.only,
         "fabric_words": _fabric_words(opened.project),
         "left": _left_words(at) if at else "",
-    }  # fmt: skip
+    }
 
 
 def _as_known(opened: OpenProject, hung: Hung) -> Hung:
@@ -244,8 +245,10 @@ def _as_known(opened: OpenProject, hung: Hung) -> Hung:
     if plan is None or opened.news.standing not in (Standing.CURRENT, Standing.LOOSE):
         return hung
     if (_alone(plan.block), plan.seam, plan.finished) != (
-        _alone(found.block), found.seam, found.finished,
-    ):  # fmt: skip
+        _alone(found.block),
+        found.seam,
+        found.finished,
+    ):
         return hung
     possible = replace(hung.possible, blocks=plan.most.blocks, bound=plan.most.bound)
     return replace(hung, possible=possible)

@@ -28,8 +28,9 @@ def test_every_two_are_those_two_side_by_side(first: str, second: str) -> None:
         alone = [BlockChoice(name, (F(6), F(6))).assembly(SEAM) for name in (first, second)]
     cut = sorted(
         (need.width, need.height, need.role, F(need.count, one.batch))
-        for one in alone for need in one.needs
-    )  # fmt: skip
+        for one in alone
+        for need in one.needs
+    )
     assert cut == sorted(
         (need.width, need.height, need.role, F(need.count, assembly.batch))
         for need in assembly.needs

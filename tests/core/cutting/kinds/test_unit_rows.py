@@ -95,9 +95,10 @@ def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -
 
 
 @given(
-    st.dictionaries(st.tuples(st.integers(1, 5), st.integers(1, 5)), st.integers(1, 12),
-                    min_size=1, max_size=5),
-)  # fmt: skip
+    st.dictionaries(
+        st.tuples(st.integers(1, 5), st.integers(1, 5)), st.integers(1, 12), min_size=1, max_size=5
+    ),
+)
 @settings(max_examples=12, deadline=None)
 def test_a_drawer_becomes_a_quilt_of_a_good_shape(drawer: dict[Unit, int]) -> None:
     sorts = [UnitSort(*size, count) for size, count in drawer.items()]

@@ -21,10 +21,16 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     above, right, below, left = (lying(bars, at, n) for n, at in enumerate(places))
     block = in_three_rows(
         seam,
-        corners[0], above, corners[1],
-        left, middle, right,
-        corners[2], below, corners[3],
-    )  # fmt: skip
+        corners[0],
+        above,
+        corners[1],
+        left,
+        middle,
+        right,
+        corners[2],
+        below,
+        corners[3],
+    )
     return Assembly(block, finished)
 
 

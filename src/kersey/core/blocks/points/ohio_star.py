@@ -22,10 +22,16 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
     block = in_three_rows(
         seam,
-        corner(0, 0), hourglass[0], corner(0, 2),
-        hourglass[1], middle, hourglass[2],
-        corner(2, 0), hourglass[3], corner(2, 2),
-    )  # fmt: skip
+        corner(0, 0),
+        hourglass[0],
+        corner(0, 2),
+        hourglass[1],
+        middle,
+        hourglass[2],
+        corner(2, 0),
+        hourglass[3],
+        corner(2, 2),
+    )
     return Assembly(block, finished)
 
 
@@ -39,11 +45,13 @@ def _hourglass(number: int, unit: Fraction, seam: Fraction) -> Make:
     # Two units come from a light square and a dark one.
     patches = [
         Patch(
-            "hourglass", roles[side % 2], (corners[side], corners[(side + 1) % 4], middle),
+            "hourglass",
+            roles[side % 2],
+            (corners[side], corners[(side + 1) % 4], middle),
             number // 2,
         )
         for side in range(4)
-    ]  # fmt: skip
+    ]
     return hourglass_unit(
         "hourglass unit", unit, seam, (patches[0], patches[1], patches[2], patches[3])
     )

@@ -28,10 +28,16 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
     block = in_three_rows(
         seam,
-        corner(start, start), geese[0], corner(far, start),
-        geese[1], middle, geese[2],
-        corner(start, far), geese[3], corner(far, far),
-    )  # fmt: skip
+        corner(start, start),
+        geese[0],
+        corner(far, start),
+        geese[1],
+        middle,
+        geese[2],
+        corner(start, far),
+        geese[3],
+        corner(far, far),
+    )
     return Assembly(block, finished)
 
 

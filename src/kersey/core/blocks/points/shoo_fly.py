@@ -21,10 +21,16 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
     block = in_three_rows(
         seam,
-        corners[0], above, corners[1],
-        left, middle, right,
-        corners[2], below, corners[3],
-    )  # fmt: skip
+        corners[0],
+        above,
+        corners[1],
+        left,
+        middle,
+        right,
+        corners[2],
+        below,
+        corners[3],
+    )
     return Assembly(block, finished)
 
 

@@ -17,10 +17,19 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     side, leg, start = finished[0], finished[0] / 3, Fraction(0)
     far = side - leg
     ball = Patch(
-        "ball", LIGHT,
-        ((leg, start), (far, start), (side, leg), (side, far), (far, side), (leg, side),
-         (start, far), (start, leg)),
-    )  # fmt: skip
+        "ball",
+        LIGHT,
+        (
+            (leg, start),
+            (far, start),
+            (side, leg),
+            (side, far),
+            (far, side),
+            (leg, side),
+            (start, far),
+            (start, leg),
+        ),
+    )
     return Assembly(flipped_corners("block", ball, finished, leg, seam, DARK), finished)
 
 

@@ -174,9 +174,15 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         size = column.width, finished[1] + 2 * seam
         name = f"column of {format_number(column.width)} from {tubes[column.tube].name}"
         made.append(
-            Make(name, How.OPENED, size, (Part(tubes[column.tube], 1),),
-                 gives=from_tube[column.tube], patches=patches)
-        )  # fmt: skip
+            Make(
+                name,
+                How.OPENED,
+                size,
+                (Part(tubes[column.tube], 1),),
+                gives=from_tube[column.tube],
+                patches=patches,
+            )
+        )
     patches = tuple(patch for column in made for patch in column.patches)
     size = finished[0] + 2 * seam, finished[1] + 2 * seam
     piece = Make("block", How.JOINED, size, counted_parts(made), patches=patches)
@@ -193,9 +199,13 @@ def _one_column(finished: Size, options: Options, seam: Fraction) -> Assembly:
     )
     piece = Make("A", How.CUT, (strip, width), role=ANY, long=True, patches=patches[:1])
     tube = Make(
-        "tube", How.STRIP_SET, (finished[1], width), (Part(piece, strips),), long=True,
+        "tube",
+        How.STRIP_SET,
+        (finished[1], width),
+        (Part(piece, strips),),
+        long=True,
         patches=patches,
-    )  # fmt: skip
+    )
     size = width, finished[1] + 2 * seam
     return Assembly(Make("block", How.OPENED, size, (Part(tube, 1),), patches=patches), finished)
 
@@ -212,16 +222,22 @@ def _tubes(
         piece = Make(_label(number, lengths), How.CUT, (strip, length), role=ANY)
         around = strips * (strip - 2 * seam)
         set_ = Make(
-            f"strip set {number + 1}", How.STRIP_SET, (around + 2 * seam, length),
+            f"strip set {number + 1}",
+            How.STRIP_SET,
+            (around + 2 * seam, length),
             (Part(piece, strips),),
-        )  # fmt: skip
+        )
         yield Make(f"tube {number + 1}", How.RING, (around, length), (Part(set_, 1),))
 
 
 def _column_patches(
-    column: Column, tube: Make, strips: int, strip: Fraction, seam: Fraction,
+    column: Column,
+    tube: Make,
+    strips: int,
+    strip: Fraction,
+    seam: Fraction,
     lengths: Sequence[Fraction],
-) -> Iterator[Patch]:  # fmt: skip
+) -> Iterator[Patch]:
     shows, wide = strip - 2 * seam, column.width - 2 * seam
     label = _label(column.tube, lengths)
     before = strips * column.tube if label == "A" else 0

@@ -36,12 +36,16 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     third = finished[0] / 3
     squares = [
         Make(
-            "ninth", How.NINE, (third + 2 * seam, third + 2 * seam), (Part(hourglass, 1),),
-            gives=9, patches=tuple(_ninth(row, column, third)),
+            "ninth",
+            How.NINE,
+            (third + 2 * seam, third + 2 * seam),
+            (Part(hourglass, 1),),
+            gives=9,
+            patches=tuple(_ninth(row, column, third)),
         )
         for row in range(3)
         for column in range(3)
-    ]  # fmt: skip
+    ]
     rows = (sewn("row", seam, *squares[start : start + 3]) for start in (0, 3, 6))
     return Assembly(sewn("block", seam, *rows), finished)
 

@@ -33,12 +33,16 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     half = (finished[0] + 2 * seam + 2 * seam) / 2
     quarters = [
         Make(
-            "quarter", How.QUARTERED, (half, half), (Part(nine, 1),), gives=4,
+            "quarter",
+            How.QUARTERED,
+            (half, half),
+            (Part(nine, 1),),
+            gives=4,
             patches=tuple(_quarter(right, below, finished[0] / 2, shows, seam)),
         )
         for below in (False, True)
         for right in (False, True)
-    ]  # fmt: skip
+    ]
     halves = sewn("half", seam, *quarters[:2]), sewn("half", seam, *quarters[2:])
     return Assembly(sewn("block", seam, *halves), finished)
 

@@ -60,8 +60,9 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     if not isinstance(made, tuple):
         patch = rectangle("shape", ANY, Fraction(0), Fraction(0), *finished)
         crumb = Make("shape", How.CUT, shape, role=ANY, patches=(patch,))
-        return Assembly(Make("block", How.FROM_SHEET, shape, (Part(crumb, 1),), patches=(patch,)),
-                        finished)  # fmt: skip
+        return Assembly(
+            Make("block", How.FROM_SHEET, shape, (Part(crumb, 1),), patches=(patch,)), finished
+        )
     columns, rows, *facts = made
     needs = [
         Need(f"{start // 3 + 1}", CRUMB, facts[start], facts[start + 1], int(facts[start + 2]))

@@ -61,11 +61,15 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     known, shows = WHOLE in options, cut - 2 * seam
     strips = [
         Make(
-            "A", How.CUT, (cut, length if known else cut), role=ANY, long=not known,
+            "A",
+            How.CUT,
+            (cut, length if known else cut),
+            role=ANY,
+            long=not known,
             patches=(rectangle("A", ANY, n * shows, Fraction(0), shows, finished[1]),),
         )
         for n in range(int(finished[0] / shows))
-    ]  # fmt: skip
+    ]
     patches = tuple(strip.patches[0] for strip in strips)
     size = finished[0] + 2 * seam, length
     how = How.QUILTED if known else How.CROSSCUT

@@ -31,9 +31,12 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     )
     halves = [_trapezoid(patch, long_side, strip) for patch in shows]
     block = Make(
-        "block", How.ON_THE_SLANT, (width + allowance, strip),
-        tuple(Part(half, 1) for half in halves), patches=shows,
-    )  # fmt: skip
+        "block",
+        How.ON_THE_SLANT,
+        (width + allowance, strip),
+        tuple(Part(half, 1) for half in halves),
+        patches=shows,
+    )
     return Assembly(block, finished)
 
 

@@ -167,8 +167,14 @@ def _offset_row(
         # Both halves show the same bar.
         first = _patch("bar", *spans[0], top, high, pieces)
         halves = first, replace(first, corners=_patch("", *spans[1], top, high, Counter()).corners)
-        one = Make("half bar", How.HALVED, (length / 2, width), (Part(bar, 1),), gives=2,
-                   patches=halves[:1])  # fmt: skip
+        one = Make(
+            "half bar",
+            How.HALVED,
+            (length / 2, width),
+            (Part(bar, 1),),
+            gives=2,
+            patches=halves[:1],
+        )
     else:
         first, last = (_patch("half", *span, top, high, pieces) for span in spans)
         halves = first, last
@@ -199,9 +205,13 @@ def _strip(options: Options, name: str) -> Fraction:
 
 
 def _long_strip(
-    role: str, top: Fraction, across: Fraction, shows: Fraction, seam: Fraction,
+    role: str,
+    top: Fraction,
+    across: Fraction,
+    shows: Fraction,
+    seam: Fraction,
     pieces: Counter[str],
-) -> Make:  # fmt: skip
+) -> Make:
     """A strip as long as a row: of as many like pieces as the width of the cloth asks for."""
     parts = -(-(across + 2 * seam) // USUAL_WIDTH)
     each = across / parts
@@ -213,9 +223,14 @@ def _long_strip(
 
 
 def _patch(
-    label: str, left: Fraction, right: Fraction, top: Fraction, high: Fraction,
-    pieces: Counter[str], role: str = ANY,
-) -> Patch:  # fmt: skip
+    label: str,
+    left: Fraction,
+    right: Fraction,
+    top: Fraction,
+    high: Fraction,
+    pieces: Counter[str],
+    role: str = ANY,
+) -> Patch:
     """A patch of the next piece of its kind."""
     number = pieces[label]
     pieces[label] += 1

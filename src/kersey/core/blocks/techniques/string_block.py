@@ -97,8 +97,11 @@ def _whole(plan: CuttingPlan, finished: Size, _: Options) -> tuple[Fraction, ...
 
 def _grid(blocks: int) -> tuple[int, int]:
     """Columns and rows of nearly a square: of those that leave fewest blocks over, the squarest."""
-    sizes = [(c, blocks // c) for c in range(1, isqrt(blocks) + 1) if 2 * blocks <= 3 * c * (c + 1)
-             or 2 * (blocks // c) <= 3 * c]  # fmt: skip
+    sizes = [
+        (c, blocks // c)
+        for c in range(1, isqrt(blocks) + 1)
+        if 2 * blocks <= 3 * c * (c + 1) or 2 * (blocks // c) <= 3 * c
+    ]
     return max(sizes or [(1, blocks)], key=lambda size: (size[0] * size[1], size[0]))
 
 

@@ -55,16 +55,24 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     )
     accent_strip = Make(
         "accent", How.CUT, (height, height), role=ACCENT, long=True, first=first, patches=(accent,)
-    )  # fmt: skip
+    )
     set_ = Make(
-        "strip set", How.STRIP_SET, (height, height), counted_parts(pieces), long=True,
+        "strip set",
+        How.STRIP_SET,
+        (height, height),
+        counted_parts(pieces),
+        long=True,
         patches=faces,
-    )  # fmt: skip
+    )
     both = (*faces, accent)
     tube = Make(
-        "tube", How.TUBE, (height, height), (Part(set_, 1), Part(accent_strip, 1)), long=True,
+        "tube",
+        How.TUBE,
+        (height, height),
+        (Part(set_, 1), Part(accent_strip, 1)),
+        long=True,
         patches=both,
-    )  # fmt: skip
+    )
     square = Make("block", How.SWUNG, (side, side), (Part(tube, 1),), raw=raw, patches=both)
     return Assembly(square, finished, wishes=(PrintRule((STRIP,), same=False),))
 

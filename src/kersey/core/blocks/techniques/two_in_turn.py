@@ -37,12 +37,13 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     kinds = [_KINDS[str(options[name])] for name in (FIRST, SECOND)]
     each = [kind.assemble((side, side), dict(kind.options), seam) for kind in kinds]
     pair = sewn(
-        "pair", seam,
+        "pair",
+        seam,
         *(
             _named(one.block, kind.title.lower(), n * side)
             for n, (kind, one) in enumerate(zip(kinds, each, strict=True))
         ),
-    )  # fmt: skip
+    )
     wishes = tuple(rule for one in each for rule in (*one.rules, *one.wishes))
     return Assembly(pair, finished, wishes=wishes, turned_by_row=True)
 

@@ -56,17 +56,21 @@ def _whole(plan: CuttingPlan, _: Size, options: Options) -> tuple[Fraction, ...]
     facts = [
         Fraction(fact)
         for each in laid.laid
-        for fact in ((SQUARE, HELD).index(each.label) if each.label in (SQUARE, HELD) else 2,
-                     each.column, each.row, each.columns, each.rows)
-    ]  # fmt: skip
+        for fact in (
+            (SQUARE, HELD).index(each.label) if each.label in (SQUARE, HELD) else 2,
+            each.column,
+            each.row,
+            each.columns,
+            each.rows,
+        )
+    ]
     return Fraction(laid.columns), Fraction(laid.rows), *facts
 
 
 def _squares(plan: CuttingPlan) -> int:
     return sum(
-        layout.copies for layout in plan.layouts for cut in layout.cuts
-        if cut.need.label == SQUARE
-    )  # fmt: skip
+        layout.copies for layout in plan.layouts for cut in layout.cuts if cut.need.label == SQUARE
+    )
 
 
 def _size(options: Options, _: Fraction) -> Size:
@@ -84,8 +88,9 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         patch = rectangle(SQUARE, BACKGROUND, Fraction(0), Fraction(0), *finished)
         size = square_of(grid + 2 * seam)
         square = Make(SQUARE, How.CUT, size, role=BACKGROUND, patches=(patch,))
-        return Assembly(Make("block", How.JOINED, size, (Part(square, 1),), patches=(patch,)),
-                        finished)  # fmt: skip
+        return Assembly(
+            Make("block", How.JOINED, size, (Part(square, 1),), patches=(patch,)), finished
+        )
     laid = list(_laid(made))
     shelves: list[Make] = []
     for top in sorted({each.row for each in laid if each.row == _shelf_of(each, laid)}):

@@ -92,9 +92,10 @@ def best_shelves(units: Sequence[tuple[str, int, int]], columns: int, most: int)
         return None
     fewest = min(each.plain for each in possible)
     good = [
-        each for each in possible
+        each
+        for each in possible
         if each.plain <= max(fewest * _FEW, fewest + 4) and (columns or _ratio(each) <= _NARROWEST)
-    ]  # fmt: skip
+    ]
     return min(good or possible, key=lambda each: (_ratio(each), each.plain, each.columns))
 
 

@@ -29,10 +29,14 @@ def plain_fillers(rows: UnitRows, sorts: Sequence[UnitSort]) -> dict[tuple[int, 
     {(1, 2): 1, (1, 1): 1}
     """
     boxes = [
-        (unit.column, unit.row, unit.column + sorts[unit.sort].columns,
-         unit.row + sorts[unit.sort].rows)
+        (
+            unit.column,
+            unit.row,
+            unit.column + sorts[unit.sort].columns,
+            unit.row + sorts[unit.sort].rows,
+        )
         for unit in rows.laid
-    ]  # fmt: skip
+    ]
     found = Counter[tuple[int, int]]()
     top = 0
     for height in rows.heights:
@@ -61,10 +65,11 @@ def _lines(region: Box, boxes: Sequence[Box], axis: int) -> list[int]:
     """Lines along edges of units that cross none and lie within the region."""
     edges = {edge for box in boxes for edge in (box[axis], box[axis + 2])}
     return sorted(
-        edge for edge in edges
+        edge
+        for edge in edges
         if region[axis] < edge < region[axis + 2]
         and not any(box[axis] < edge < box[axis + 2] for box in boxes)
-    )  # fmt: skip
+    )
 
 
 def _parts(region: Box, lines: Sequence[int], axis: int) -> list[Box]:

@@ -136,8 +136,10 @@ class _Sewing:
     def run(self) -> _Cuts | None:
         """Every string cut for a place; None where the strings do not reach."""
         half = self._tally.half
-        heap = [_Opening(-self._tally.length_at(Fraction(0)), n, 0, Fraction(0), "")
-                for n in range(self._blocks)]  # fmt: skip
+        heap = [
+            _Opening(-self._tally.length_at(Fraction(0)), n, 0, Fraction(0), "")
+            for n in range(self._blocks)
+        ]
         heapify(heap)
         while heap:
             opening = heappop(heap)

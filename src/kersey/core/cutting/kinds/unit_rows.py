@@ -192,8 +192,14 @@ def _one_by_one(sorts: Sequence[UnitSort], columns: int) -> list[_Row]:
         high = next(sorts[n].rows for n in order if left[n])
         room, stacks = columns, list[tuple[int, ...]]()
         while True:
-            first = next((n for n in order if left[n] and sorts[n].columns <= room
-                          and sorts[n].rows <= high), None)  # fmt: skip
+            first = next(
+                (
+                    n
+                    for n in order
+                    if left[n] and sorts[n].columns <= room and sorts[n].rows <= high
+                ),
+                None,
+            )
             if first is None:
                 break
             stack, rest = list[int](), high
@@ -271,8 +277,12 @@ def _programme(
             if stacked:
                 model.between(-_FAR, 0.0, [*stacked, *there])
     for sort, each in enumerate(sorts):
-        of_it = [(x[high, n], float(counts[sort])) for high, ways in stacks.items()
-                 for n, (_, counts) in enumerate(ways) if counts[sort]]  # fmt: skip
+        of_it = [
+            (x[high, n], float(counts[sort]))
+            for high, ways in stacks.items()
+            for n, (_, counts) in enumerate(ways)
+            if counts[sort]
+        ]
         model.between(each.count, _FAR, of_it)
     found, bound = model.solve(watch)
     if not any(found):

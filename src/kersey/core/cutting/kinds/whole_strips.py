@@ -57,9 +57,10 @@ def solve_tally(problem: CuttingProblem) -> CuttingPlan:
     most = [
         strip
         for of_it in ways
-        for strip in _Way(of_it[0].fabric, True, max(w.strips for w in of_it),
-                          max(w.length for w in of_it)).given()
-    ]  # fmt: skip
+        for strip in _Way(
+            of_it[0].fabric, True, max(w.strips for w in of_it), max(w.length for w in of_it)
+        ).given()
+    ]
     blocks = tally.units(strips)
     layouts = tuple(_layouts(problem, best, tally.used(strips)))
     return CuttingPlan(problem, blocks, max(blocks, tally.units(most)), layouts)

@@ -32,8 +32,13 @@ _EXTRA_WIDE = Fraction(108)
 # Fewer before the word are packs, not squares: "2 charm packs".
 _FEWEST_IN_A_PACK = 10
 # What beds are called -> the packet of batting for them (docs/trade.md section 6).
-_PACKETS = {"crib": (45, 60), "twin": (72, 90), "full": (81, 96), "queen": (90, 108),
-            "king": (120, 120)}  # fmt: skip
+_PACKETS = {
+    "crib": (45, 60),
+    "twin": (72, 90),
+    "full": (81, 96),
+    "queen": (90, 108),
+    "king": (120, 120),
+}
 
 Understand = Callable[[Row, Sequence[Token], re.Match[str]], str | None]
 # Sorts of tokens that say nothing by themselves.

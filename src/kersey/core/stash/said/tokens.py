@@ -27,8 +27,11 @@ from kersey.core.stash.said.words import (
 )
 
 GRAMS = {
-    "g": Fraction(1), "kg": Fraction(1000), "oz": Fraction(2835, 100), "lb": Fraction(45359, 100),
-}  # fmt: skip
+    "g": Fraction(1),
+    "kg": Fraction(1000),
+    "oz": Fraction(2835, 100),
+    "lb": Fraction(45359, 100),
+}
 _WEIGHT_WORDS = {
     "g": "g", "gr": "g", "gm": "g", "gms": "g", "gram": "g", "grams": "g", "gramme": "g",
     "grammes": "g", "kg": "kg", "kgs": "kg", "kilo": "kg", "kilos": "kg", "kilogram": "kg",
@@ -222,10 +225,17 @@ def _in_words(line: str, position: int) -> Found | None:
 
 def _word_or_mark(line: str, position: int, before: Token | None) -> Token:
     measured = before is not None and before.sort in {
-        Sort.NUMBER, Sort.LENGTH_UNIT, Sort.CLOTH_UNIT, Sort.WOF, Sort.FORM,
-    }  # fmt: skip
-    for sort, pattern, fits in ((Sort.BY, _BY, measured), (Sort.TO, _TO, measured),
-                                (Sort.BREAK, _BREAK, True)):  # fmt: skip
+        Sort.NUMBER,
+        Sort.LENGTH_UNIT,
+        Sort.CLOTH_UNIT,
+        Sort.WOF,
+        Sort.FORM,
+    }
+    for sort, pattern, fits in (
+        (Sort.BY, _BY, measured),
+        (Sort.TO, _TO, measured),
+        (Sort.BREAK, _BREAK, True),
+    ):
         match = pattern.match(line, position) if fits else None
         if match is not None:
             return Token(sort, match[0], position, match.end())

@@ -65,8 +65,11 @@ _PATTERNS = (
     (Sort.PACK, "packs?|packets?|bundles?|stacks?|bags?"),
     (Sort.CUT, "cuts?|lengths?"),
     (Sort.VALUE, "lights?|mediums?|darks?"),
-    (Sort.PRINTS, r"(?:(?:different|assorted|mixed|various)\s+)?"
-                  r"(?:prints?|fabrics?|designs?|colou?rs?|patterns?)"),
+    (
+        Sort.PRINTS,
+        r"(?:(?:different|assorted|mixed|various)\s+)?"
+        r"(?:prints?|fabrics?|designs?|colou?rs?|patterns?)",
+    ),
     (Sort.EACH, r"(?:of\s+)?each(?:\s+(?:print|fabric|colou?r|one))?|apiece"),
     (Sort.ABOUT, r"about|roughly|around|approx(?:imately)?\.?|ca\.?|circa|~"),
     (Sort.DIRECTIONAL, r"directional|one[\s-]way"),
@@ -75,10 +78,13 @@ _PATTERNS = (
     (Sort.CALLED, "called|named"),
     (Sort.BED, r"(?:crib|twin|full|queen|king)(?:[\s-]+size)?"),
     (Sort.BREAK, r"and|plus|as\s+well\s+as"),
-    (Sort.FILLER, r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
-                  r"quilting|different|assorted|mixed|various|other|usable|washed|pre-?washed|"
-                  r"left|over|or|so|each\s+is|size|inch|inches"),
-)  # fmt: skip
+    (
+        Sort.FILLER,
+        r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
+        r"quilting|different|assorted|mixed|various|other|usable|washed|pre-?washed|"
+        r"left|over|or|so|each\s+is|size|inch|inches",
+    ),
+)
 WORD_PATTERNS = tuple(
     (sort, re.compile(rf"(?:{pattern})(?![\w'’])", re.IGNORECASE)) for sort, pattern in _PATTERNS
 )
