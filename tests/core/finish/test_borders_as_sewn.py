@@ -109,7 +109,7 @@ def test_sizes_add_up_round_the_quilt(
     inner, outer = borders_sewn(of, project)
     # What lies there, and what both pairs add to it, is what the quilt measures with them.
     sides, ends = (p for p in sorted(inner.pairs, key=lambda pair: not pair.sides))
-    seam = of.plan.seam
+    seam = of.kept.seam
     high = body[1] + down + 2 * (ends.cut_width - 2 * seam)
     wide = body[0] + across + 2 * (sides.cut_width - 2 * seam)
     more = again if again is not None and Axis.AGAIN in inner.expected else 0

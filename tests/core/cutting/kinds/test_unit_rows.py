@@ -37,7 +37,7 @@ def check(sorts: Sequence[UnitSort], found: UnitRows) -> None:
 
 
 def least_rows(units: list[Unit], columns: int) -> int:
-    """By trying every way to share units out to rows and columns."""
+    """By trying every way to share units out to rows as high as their highest unit, and columns."""
 
     @cache
     def lowest(left: tuple[Unit, ...]) -> int:
@@ -90,7 +90,8 @@ def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -
     sorts = [UnitSort(*size, count) for size, count in sorted(Counter(units).items())]
     found = pack_rows(sorts, columns, Watch(no_clock, 5))
     check(sorts, found)
-    assert found.rows == least_rows(units, columns)
+    # A row may also be higher than any of its units, where some stand on one another.
+    assert found.rows <= least_rows(units, columns)
     assert found.proved
 
 
