@@ -1,6 +1,5 @@
 """Commands of the site and its data: serve it, and take everything out and in as one file."""
 
-import logging
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
@@ -27,7 +26,7 @@ from kersey.store.cupboard import all_lots
 from kersey.store.database import open_database
 from kersey.store.prices import bring_prices, load_prices, own_prices, save_prices
 from kersey.store.projects import add_everything, all_projects
-from kersey.web.app import create_app
+from kersey.web.app import begin_logging, create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
 
@@ -157,7 +156,7 @@ def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSe
 def _run(settings: ServerSettings, kept: str) -> None:
     """Serve until Ctrl-C, then stop cleanly."""
     level = settings.log_level
-    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=level.upper())
+    begin_logging(settings)
     try:
         site = create_app(settings)
         listener = open_listener(settings.host, settings.port)

@@ -47,10 +47,16 @@ gc.set_threshold(100_000, 50, 100)
 
 
 def create_dev_app() -> FastAPI:
-    """The pages over the sample world, for `make dev`: begun anew whenever a file is saved."""
+    """The pages over the sample world, for `make dev`."""
     settings = ServerSettings(data=sample_folder())
-    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=logging.INFO)
+    begin_logging(settings)
     return create_app(settings)
+
+
+def begin_logging(settings: ServerSettings) -> None:
+    """Log as much as the settings say."""
+    level = settings.log_level.upper()
+    logging.basicConfig(format="%(levelname)s %(name)s: %(message)s", level=level)
 
 
 def create_app(settings: ServerSettings) -> FastAPI:

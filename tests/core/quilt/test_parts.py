@@ -11,13 +11,13 @@ from functools import cache
 import pytest
 from hypothesis import example, given
 from hypothesis import strategies as st
-from tests.core.quilts import plan, project
+from tests.core.quilts import part_of, plan, project
 
 from kersey.core.finish.border_steps import borders_sewn
 from kersey.core.finish.cost import quilt_cost
 from kersey.core.finish.edge_steps import binding_pieces, edge_plan
 from kersey.core.frame.borders import Corners
-from kersey.core.frame.edge import EdgeStyle
+from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
@@ -34,6 +34,8 @@ from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.price_list import USUAL_PRICES
 from kersey.core.stash.pulled import Pulled, Role, all_of
 from kersey.core.stash.quick_entry import take_line
+from kersey.core.work.step_words import step_words
+from kersey.core.work.work_order import StepKind, work_order
 
 F = Fraction
 # What may be pulled for a part: plenty, too little, pieces, and cloth of several prints.
@@ -241,3 +243,18 @@ def test_cloth_with_two_uses_is_not_counted_twice(roles: tuple[Role, ...]) -> No
     there = F(9) * 42
     assert sum(each.used for each in quilt.opened) <= there
     assert all(not part.enough for part in navy)
+
+
+# On the bias a length gives what `cut_bias` says; pieces are no length, and told by their prints.
+@pytest.mark.parametrize(("line", "of_length"), [("1 yd rust", True), ("9 fat quarters", False)])
+def test_what_a_binding_takes_is_off_a_length_or_of_pieces(line: str, of_length: bool) -> None:
+    design = replace(SEEN, edge_style=EdgeStyle.BIAS, border_width=F(0), outer_borders=(),
+                     sashing=NO_SASHING)  # fmt: skip
+    quilt = framed(design, {Role.BINDING: line})
+    binding = part_of(quilt, PartKind.BINDING)
+    cut = cut_bias(binding.length, binding.cut_width, F(42))
+    assert binding.enough
+    assert binding.takes == (cut.cloth if of_length else 0)
+    (step,) = (step for step in work_order(quilt) if step.kind is StepKind.BINDING)
+    said = step_words(step, quilt).sentences[0]
+    assert said.startswith("This uses" if of_length else "Use the ")

@@ -208,7 +208,7 @@ class Part:
 
     @property
     def takes(self) -> Fraction:
-        """What it takes off a length of cloth, wherever that is from."""
+        """What it takes off lengths of cloth, wherever they are from; nothing of pieces."""
         if self.layer is not None:
             return self.layer.plan.cloth if self.layer.plan else Fraction(0)
         return sum((cut.cloth for cut in self.cuts), Fraction(0))
@@ -373,17 +373,18 @@ class _Making:
         order = sorted(of_them, key=lambda n: prints.index(self.pieces[n].pulled.print))
         lying, found = list(self.pieces), []
         for cut in cuts:
-            runs, asked, joined = list[Fraction](), wanted(cut), False
+            runs, asked, joined, cloth = list[Fraction](), wanted(cut), False, Fraction(0)
             for off in self._shares(kind, asked, [lying[n] for n in order], prints):
                 runs += off.runs
+                cloth += off.cloth
                 asked = off.rest
                 joined = joined or asked.joined is not None
                 for n, piece in zip(order, off.pieces, strict=True):
                     lying[n] = piece
             rest = _off_the_bolt(asked, self._shop, self._bias)
             joined = cut.run or joined or rest.joined
-            cloth = len(runs) * cut.cut_width + rest.lacks
-            found.append(CutStrips(cut, (*runs, *rest.runs), joined, cloth, rest.lacks))
+            strips = (*runs, *rest.runs)
+            found.append(CutStrips(cut, strips, joined, cloth + rest.lacks, rest.lacks))
         return found, tuple(lying)
 
     def _shares(
@@ -398,7 +399,7 @@ class _Making:
                 for n, piece in zip(of_it, off.pieces, strict=True):
                     pieces[n] = piece
                 asked = _less(asked, share, off.rest)
-                yield CutOff(tuple(pieces), off.runs, asked)
+                yield CutOff(tuple(pieces), off.runs, asked, off.cloth)
         cut = cut_bias_off if self._bias and kind is PartKind.BINDING else cut_off
         yield cut(pieces, asked)
 

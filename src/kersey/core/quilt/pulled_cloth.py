@@ -58,6 +58,11 @@ class Piece:
     used: Fraction = Fraction(0)
 
     @property
+    def is_length(self) -> bool:
+        """Whether so much is cut off its length, straight across."""
+        return self.across and self.pulled.kept.lot.form in CUT_FROM_THE_LENGTH
+
+    @property
     def end(self) -> Size:
         """What is left of it: width x length."""
         return (self.run, self.room) if self.across else (self.room, self.run)
@@ -120,11 +125,13 @@ def wanted(cut: PartCut) -> Wanted:
 
 @dataclass(frozen=True)
 class CutOff:
-    """What was cut: the pieces as they lie there after it, the strips, and what is still wanted."""
+    """What was cut: the pieces as they lie there after it, the strips, and what is still wanted;
+    `cloth` is what was cut off lengths, in inches."""
 
     pieces: tuple[Piece, ...]
     runs: tuple[Fraction, ...]
     rest: Wanted
+    cloth: Fraction
 
 
 def pieces_of(fabrics: Sequence[Pulled]) -> tuple[Piece, ...]:
@@ -175,7 +182,13 @@ def cut_off(pieces: Sequence[Piece], asked: Wanted) -> CutOff:
         _take(left, here, strips, asked.cut, covered)
         runs += [run] * strips
         asked = rest
-    return CutOff(tuple(left), tuple(runs), asked)
+    return CutOff(tuple(left), tuple(runs), asked, _off_lengths(pieces, left))
+
+
+def _off_lengths(before: Sequence[Piece], after: Sequence[Piece]) -> Fraction:
+    """How much was cut off lengths, straight across."""
+    pairs = zip(before, after, strict=True)
+    return sum((was.room - now.room for was, now in pairs if was.is_length), Fraction(0))
 
 
 def _nothing(asked: Wanted) -> Wanted:
@@ -212,16 +225,15 @@ def cut_bias_off(pieces: Sequence[Piece], asked: Wanted) -> CutOff:
         # Whatever is joined to these strips costs a join too; the last of all does not.
         rest = asked.length - (sum(cut.strips, Fraction(0)) - len(cut.strips) * width)
         rest = rest if rest > width else Fraction(0)
-        straight = piece.pulled.kept.lot.form in CUT_FROM_THE_LENGTH
         left[n] = replace(
             piece,
-            room=piece.room - cut.cloth if straight else Fraction(0),
+            room=piece.room - cut.cloth if piece.is_length else Fraction(0),
             part=piece.part or asked.cut.kind,
             used=piece.used + (asked.length - rest) * width,
         )
         runs += cut.strips
         asked = replace(asked, joined=rest)
-    return CutOff(tuple(left), tuple(runs), asked)
+    return CutOff(tuple(left), tuple(runs), asked, _off_lengths(pieces, left))
 
 
 def _bias_off(piece: Piece, asked: Wanted) -> BiasCut:

@@ -168,7 +168,7 @@ class Quilt:
 
     @property
     def shop(self) -> Workshop:
-        """The seam and the usable width that it is reckoned with."""
+        """Its seam and its usable width."""
         design = self.project.design
         return Workshop(design.seam, design.usable_width, self.units)
 

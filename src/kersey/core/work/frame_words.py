@@ -8,7 +8,13 @@ from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.keys import SPACER_SIDE
 from kersey.core.frame.part import PartKind
 from kersey.core.measure.counting import counted
-from kersey.core.measure.length import format_bought, format_length, format_number, format_size
+from kersey.core.measure.length import (
+    Units,
+    format_bought,
+    format_length,
+    format_number,
+    format_size,
+)
 from kersey.core.project.project import fabric_key
 from kersey.core.quilt.parts import Part, Source
 from kersey.core.quilt.pieced_sheet import PiecedSheet
@@ -33,7 +39,7 @@ def border_words(step: Step, quilt: Quilt) -> StepWords:
         return _keys(quilt, border, part)
     u = quilt.units
     joined = " and join them with straight seams" if part.joined else ""
-    took = f"This uses {format_bought(part.takes, u)} of fabric. Cut the strips{joined}."
+    took = f"{cloth_words(part, u)} Cut the strips{joined}."
     if part.cloth.source is Source.LEFT:
         took = f"Use leftover {part.cloth.names[0]}. Join the strips with straight seams."
     several = len(quilt.borders) > 1
@@ -69,7 +75,7 @@ def _keys(quilt: Quilt, border: Border, part: Part) -> StepWords:
     if part.cloth.source is Source.LEFT:
         took = f"Use leftovers: {counted(len(part.cloth.prints), 'print')}."
     elif part.cloth.source is Source.PULLED:
-        took = f"This uses {format_bought(part.takes, u)} of {listed(list(part.cloth.names))}."
+        took = cloth_words(part, u)
     return StepWords(
         f"Cut {border.keys} piano keys, {cut}",
         (
@@ -213,7 +219,7 @@ def _turned(quilt: Quilt) -> StepWords:
 
 def _binding_source(quilt: Quilt, binding: Part) -> str:
     if binding.cloth.source is not Source.LEFT:
-        return f"This uses {format_bought(binding.takes, quilt.units)} of fabric."
+        return cloth_words(binding, quilt.units)
     whole = sum(piece.whole for piece in binding.cloth.strips)
     others = [piece.length for piece in binding.cloth.strips if not piece.whole]
     pieces = [counted(whole, "strip")] if whole else []
@@ -221,6 +227,13 @@ def _binding_source(quilt: Quilt, binding: Part) -> str:
         shortest = format_number(min(others), quilt.units)
         pieces.append(f"{counted(len(others), 'leftover strip')}, {shortest} or longer")
     return f"Use leftovers: {' and '.join(pieces)}."
+
+
+def cloth_words(part: Part, units: Units) -> str:
+    """What a part takes of the cloth it is cut from; pieces are told by their prints."""
+    if part.takes:
+        return f"This uses {format_bought(part.takes, units)} of fabric."
+    return f"Use the {listed(list(part.cloth.names))} you pulled."
 
 
 def listed(parts: list[str]) -> str:

@@ -25,6 +25,7 @@ from kersey.core.work.frame_words import (
     backing_words,
     binding_words,
     border_words,
+    cloth_words,
     listed,
 )
 from kersey.core.work.work_order import Step, StepKind
@@ -365,7 +366,8 @@ def _setting(step: Step, quilt: Quilt) -> StepWords:
         else:
             sentences.append("Cut both squares on one diagonal for the four corners.")
         sentences.append("That puts the straight grain on the outside edge of the quilt.")
-    sentences.append(f"This uses {format_bought(plain.takes, u)} of {name}.")
+    took = f"This uses {format_bought(plain.takes, u)} of {name}."
+    sentences.append(took if plain.takes else cloth_words(plain, u))
     where = "for the edge" if on_point else "to go between the blocks"
     title = f"Cut {counted(step.count, 'plain square')} {where}"
     return StepWords(title, tuple(sentences))
@@ -378,7 +380,7 @@ def _sashing(step: Step, quilt: Quilt) -> StepWords:
     pieces = [f"{count} of {format_length(each, u)}" for each, count in sashing.lengths.items()]
     joined = " First sew them end to end with straight seams." if sashing.joined else ""
     sentences = [
-        f"This uses {format_bought(sashing.takes, u)} of fabric.{joined}",
+        f"{cloth_words(sashing, u)}{joined}",
         f"Sub-cut {listed(pieces)}.",
     ]
     corners = quilt.part(PartKind.CORNERSTONES)
