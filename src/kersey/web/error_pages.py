@@ -21,6 +21,8 @@ from kersey.store.holdings import LotHeld
 from kersey.store.preferences import PreferencesChanged, Theme
 from kersey.store.prices import PricesChanged
 from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
+from kersey.web.forms import BadForm
+from kersey.web.open_project import show_again
 from kersey.web.templating import is_fragment_request, render
 
 _log = logging.getLogger("kersey")
@@ -59,6 +61,7 @@ def install_error_pages(app: FastAPI) -> None:
     app.add_exception_handler(RequestValidationError, _no_page)
     app.add_exception_handler(ProjectChanged, _conflict_page)
     app.add_exception_handler(PreferencesChanged, _conflict_page)
+    app.add_exception_handler(BadForm, _form_page)
     app.add_exception_handler(KerseyError, _refusal_page)
     app.add_exception_handler(OperationalError, _busy_page)
 
@@ -132,6 +135,12 @@ def _busy_page(request: Request, error: Exception) -> Response:
 def _back(request: Request) -> str:
     """The page that the form stands on, if it is one of ours."""
     return urlsplit(request.headers.get("referer", "/")).path
+
+
+def _form_page(request: Request, error: Exception) -> Response:
+    """The page a form was sent from, with its errors; of a form that names none, the refusal."""
+    assert isinstance(error, BadForm)
+    return show_again(request, error) or _refusal_page(request, error)
 
 
 def _refusal_page(request: Request, error: Exception) -> Response:

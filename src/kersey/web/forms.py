@@ -1,7 +1,8 @@
 """Forms: what was typed -> checked values, or every error at once, each at its field."""
 
 import re
-from collections.abc import Callable, Container, Mapping
+from collections.abc import Callable, Container, Iterator, Mapping
+from contextlib import contextmanager
 from fractions import Fraction
 from typing import Annotated, Any, TypeVar
 
@@ -63,6 +64,20 @@ def read_form(form: type[_Form], typed: Typed, units: Units) -> _Form:
         return form.model_validate(filled, context={"units": units})
     except ValidationError as error:
         raise BadForm(_by_field(error), typed) from None
+
+
+@contextmanager
+def refused_at(
+    typed: Typed, other: str, shown: Container[str] = (), kind: type[InvalidValue] = InvalidValue
+) -> Iterator[None]:
+    """What the core refuses is an error of the form, at the field it names if the page shows that,
+    or else at another; raises `BadForm`."""
+    try:
+        yield
+    except BadForm:
+        raise
+    except kind as error:
+        raise field_error(error, typed, shown, other) from None
 
 
 def field_error(error: InvalidValue, typed: Typed, shown: Container[str], other: str) -> BadForm:

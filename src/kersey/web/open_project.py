@@ -2,10 +2,11 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import Annotated
+from typing import Annotated, Any, Protocol, TypeVar
 
-from fastapi import Path
+from fastapi import Depends, Path, Request
 from sqlalchemy.orm import Session
+from starlette.responses import Response
 
 from kersey.core.errors import Infeasible
 from kersey.core.measure.length import Units
@@ -26,13 +27,14 @@ from kersey.store.projects import (
     project_line,
     project_names,
 )
-from kersey.web.forms import PageForm
+from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.planning import NO_NEWS, PlanNews, settle
-from kersey.web.workroom import Reckoned, Workroom
+from kersey.web.workroom import Reckoned, Room, Workroom
 
 ProjectId = Annotated[int, Path(ge=1, le=2**31)]
 
 Change = Callable[[Project], Project]
+_Form = TypeVar("_Form", bound=PageForm)
 # A tick finds another screen writing at most so often in a row.
 _TRIES = 5
 # A search that takes no longer is answered as if there were none.
@@ -81,6 +83,14 @@ class OpenProject:
         return self.preferences.workshop.units
 
 
+class ShownAgain(Protocol):
+    """How a page is shown with what was typed and the errors, each at its field."""
+
+    def __call__(
+        self, request: Request, room: Workroom, opened: OpenProject, bad: BadForm
+    ) -> Response: ...
+
+
 def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> OpenProject:
     """Open a project; raises `NoSuchProject` or `ProjectGone`.
 
@@ -92,6 +102,40 @@ def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> Open
         known = room.remembered((line.id, line.revision, line.plan_number, units))
         reckoned = known or room.reckoned(get_project(session, project_id), units)
     return _opened(room, reckoned, preferences, patience)
+
+
+def _open(request: Request, room: Room, project_id: ProjectId) -> OpenProject:
+    request.state.opened = open_project(room, project_id)
+    opened: OpenProject = request.state.opened
+    return opened
+
+
+Opened = Annotated[OpenProject, Depends(_open)]
+
+
+def sent(form: type[_Form], again: ShownAgain | None = None) -> Any:
+    """The dependency that reads a form about a project, in the units of whoever sent it.
+
+    A `BadForm`, raised here or by the route itself, is answered by the page shown `again`, or else
+    by the page of what is refused.
+    """
+
+    def read(request: Request, opened: Opened, typed: TypedForm) -> _Form:
+        request.state.again = again
+        return read_form(form, typed, opened.units)
+
+    return Depends(read)
+
+
+Revised = Annotated[RevisedForm, sent(RevisedForm)]
+
+
+def show_again(request: Request, bad: BadForm) -> Response | None:
+    """The page from which a form was sent that cannot be taken; None where it names none."""
+    again: ShownAgain | None = getattr(request.state, "again", None)
+    if again is None:
+        return None
+    return again(request, request.app.state.workroom, request.state.opened, bad)
 
 
 def _opened(

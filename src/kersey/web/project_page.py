@@ -78,10 +78,14 @@ def answer_change(
 ) -> Response:
     """After a change: the parts of the page that follow from it, or the page anew."""
     if not is_fragment_request(request):
-        return RedirectResponse(
-            request.app.url_path_for(page, project_id=opened.stored.id), status_code=303
-        )
+        return go_to(request, page, opened)
     return render(request, template, {**context, "oob": True}, headers=news_of(opened))
+
+
+def go_to(request: Request, page: str, opened: OpenProject) -> Response:
+    """On to a page of the project, by its name, after something was done."""
+    address = request.app.url_path_for(page, project_id=opened.stored.id)
+    return RedirectResponse(address, status_code=303)
 
 
 def news_of(opened: OpenProject) -> dict[str, str]:

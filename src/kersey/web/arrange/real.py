@@ -3,7 +3,7 @@
 The photograph is kept only while it is looked at. What is read of it can be laid as it is.
 """
 
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Request
 from pydantic import Field
@@ -27,9 +27,14 @@ from kersey.web.camera.film import (
     pictures_of_folder,
     take_in_hand,
 )
-from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, open_project
-from kersey.web.project_page import project_context
+from kersey.web.forms import BadForm, PageForm, read_form
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -75,40 +80,37 @@ class TakeForm(CornersForm, RevisedForm):
 
 
 @router.get("/projects/{project_id}/arrange/real", name="real_wall")
-def real_wall(request: Request, room: Room, project_id: ProjectId) -> Response:
+def real_wall(request: Request, room: Room, opened: Opened) -> Response:
     """Choose or send a photograph of the real wall."""
-    return _choose(request, room, open_project(room, project_id))
+    return _choose(request, room, opened)
 
 
 @router.post("/projects/{project_id}/arrange/real/choose", name="choose_real_wall")
 def choose_real_wall(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[ChosenForm, sent(ChosenForm)]
 ) -> Response:
     """Take a picture of the camera folder."""
-    opened = open_project(room, project_id)
-    form = read_form(ChosenForm, typed, opened.units)
     try:
         token = take_in_hand(room, opened_picture(room, form.name))
     except NotAPhotograph as error:
         return _choose(request, room, opened, str(error))
-    return _to_marking(request, project_id, token)
+    return _to_marking(request, opened.stored.id, token)
 
 
 @router.post("/projects/{project_id}/arrange/real", name="send_real_wall")
-def send_real_wall(request: Request, room: Room, project_id: ProjectId, sent: Sent) -> Response:
+def send_real_wall(request: Request, room: Room, opened: Opened, sent: Sent) -> Response:
     """Take a picture that was sent."""
-    opened = open_project(room, project_id)
     try:
         token = take_in_hand(room, sent[1])
     except NotAPhotograph as error:
         return _choose(request, room, opened, str(error))
-    return _to_marking(request, project_id, token)
+    return _to_marking(request, opened.stored.id, token)
 
 
 @router.get("/projects/{project_id}/arrange/real/{token}", name="mark_real_wall")
-def mark_real_wall(request: Request, room: Room, project_id: ProjectId, token: Token) -> Response:
+def mark_real_wall(request: Request, room: Room, opened: Opened, token: Token) -> Response:
     """The photograph with its corners, and what is read once they are marked."""
-    opened, content = open_project(room, project_id), at_hand(room, token)
+    content = at_hand(room, token)
     typed = dict(request.query_params)
     context = _context(opened) | {"token": token, "problem": "", "read": None, "drawing": ""}
     try:
@@ -124,20 +126,22 @@ def mark_real_wall(request: Request, room: Room, project_id: ProjectId, token: T
 
 @router.post("/projects/{project_id}/arrange/real/{token}", name="take_real_wall")
 def take_real_wall(
-    request: Request, room: Room, project_id: ProjectId, token: Token, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    token: Token,
+    form: Annotated[TakeForm, sent(TakeForm)],
 ) -> Response:
     """Let the wall follow the photograph."""
-    opened, content = open_project(room, project_id), at_hand(room, token)
-    form = read_form(TakeForm, typed, opened.units)
+    content = at_hand(room, token)
 
     def laid(shown: Troubled) -> tuple[OnWall, str]:
         reading = _read(shown.quilt, content, form)
         places, turns = as_read(shown.quilt, reading)
         return shown.lies.as_found(places, turns), "laid out like the photo"
 
-    lay(room, project_id, form.revision, laid)
-    address = request.app.url_path_for(STAGE.page, project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    lay(room, opened.stored.id, form.revision, laid)
+    return go_to(request, STAGE.page, opened)
 
 
 def _to_marking(request: Request, project_id: int, token: str) -> Response:

@@ -1,7 +1,7 @@
 """The wall: every act of a hand at it, undone and done again; what is laid by one touch."""
 
 from dataclasses import replace
-from typing import Literal
+from typing import Annotated, Literal
 
 from fastapi import APIRouter, HTTPException, Query, Request
 from pydantic import Field
@@ -12,9 +12,7 @@ from kersey.core.project.minding import Trouble, Weights
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.wall.carried import laid_of
-from kersey.core.wall.hand import CannotLay
 from kersey.core.wall.joining import joins
-from kersey.core.wall.numbers import NoSuchPlace
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
 from kersey.store.wall_steps import step_to
@@ -23,14 +21,14 @@ from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
 from kersey.web.arrange.view import arrange_context, look, map_context
-from kersey.web.forms import BadForm, TypedForm, read_form
+from kersey.web.forms import BadForm, TypedForm, read_form, refused_at
 from kersey.web.open_project import (
+    Opened,
     OpenProject,
-    ProjectId,
     RevisedForm,
     change,
-    open_project,
     opened_after,
+    sent,
 )
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -48,43 +46,49 @@ class StepForm(RevisedForm):
     way: Literal["back", "on"]
 
 
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    context = arrange_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
+    if is_fragment_request(request):
+        return render(request, "arrange/answer.html", context | {"oob": True}, 422)
+    return render(request, "arrange/page.html", context, 422)
+
+
 @router.get("/projects/{project_id}/arrange", name="arrange_page")
-def arrange_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    opened = open_project(room, project_id)
+def arrange_page(request: Request, room: Room, opened: Opened) -> Response:
     template = "arrange/answer.html" if is_fragment_request(request) else "arrange/page.html"
     oob = {"oob": is_fragment_request(request)}
     return render(request, template, arrange_context(room, opened) | oob)
 
 
 @router.post("/projects/{project_id}/arrange", name="act_at_wall")
-def act_at_wall(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def act_at_wall(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[ActForm, sent(ActForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Something is done at the wall."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(ActForm, typed, opened.units)
-        if form.look.startswith(windows.KEY):
-            opened = change(room, project_id, form.revision, windows.with_windows)
-            return answer_laid(request, room, opened)
-        opened = lay(room, project_id, form.revision, lambda shown: done(form, shown))
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
-    except (CannotLay, NoSuchPlace) as error:
-        return _again(request, room, opened, BadForm({"places": str(error)}, typed))
+    if form.look.startswith(windows.KEY):
+        opened = change(room, opened.stored.id, form.revision, windows.with_windows)
+        return answer_laid(request, room, opened)
+    with refused_at(typed, "places"):
+        opened = lay(room, opened.stored.id, form.revision, lambda shown: done(form, shown))
     return answer_laid(request, room, opened)
 
 
 @router.post("/projects/{project_id}/arrange/step", name="step_at_wall")
-def step_at_wall(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def step_at_wall(
+    request: Request, room: Room, opened: Opened, form: Annotated[StepForm, sent(StepForm)]
+) -> Response:
     """Undo the last step at the wall, or do it again."""
-    opened = open_project(room, project_id)
-    form = read_form(StepForm, typed, opened.units)
     units = opened.units
     with room.transaction() as session:
         preferences = load_preferences(session)
 
         def stepped(project: Project) -> Project:
             quilt = make_quilt(project, units)
-            found = step_to(session, project_id, laid_of(quilt), form.way == "back")
+            found = step_to(session, opened.stored.id, laid_of(quilt), form.way == "back")
             if found is None:
                 return project
             laid, _ = found
@@ -92,16 +96,13 @@ def step_at_wall(request: Request, room: Room, project_id: ProjectId, typed: Typ
             kept = replace(project.plan, places=laid.places, laying=laid.laying)
             return replace(project, plan=kept)
 
-        stored = change_project(session, project_id, form.revision, stepped, room.clock())
+        stored = change_project(session, opened.stored.id, form.revision, stepped, room.clock())
     return answer_laid(request, room, opened_after(room, stored, preferences))
 
 
 @router.post("/projects/{project_id}/arrange/minded", name="mind_troubles")
-def mind_troubles(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
-) -> Response:
+def mind_troubles(request: Request, room: Room, opened: Opened, typed: TypedForm) -> Response:
     """Say how much each trouble is minded."""
-    opened = open_project(room, project_id)
     form = read_form(RevisedForm, {"revision": typed.get("revision", "")}, opened.units)
     now = opened.project.design.minded
 
@@ -114,7 +115,7 @@ def mind_troubles(
     def minding(project: Project) -> Project:
         return replace(project, design=replace(project.design, minded=weights))
 
-    return answer_laid(request, room, change(room, project_id, form.revision, minding))
+    return answer_laid(request, room, change(room, opened.stored.id, form.revision, minding))
 
 
 class JoinForm(RevisedForm):
@@ -125,10 +126,10 @@ class JoinForm(RevisedForm):
 
 
 @router.post("/projects/{project_id}/arrange/joined", name="join_blocks")
-def join_blocks(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def join_blocks(
+    request: Request, room: Room, opened: Opened, form: Annotated[JoinForm, sent(JoinForm)]
+) -> Response:
     """Say how the blocks are joined, or that a seam is sewn, or not after all."""
-    opened = open_project(room, project_id)
-    form = read_form(JoinForm, typed, opened.units)
 
     def joined(project: Project) -> Project:
         quilt = make_quilt(project, opened.units)
@@ -137,33 +138,23 @@ def join_blocks(request: Request, room: Room, project_id: ProjectId, typed: Type
         done = project.done ^ ({form.key} & steps)
         return replace(project, design=replace(project.design, joining=joining), done=done)
 
-    return answer_laid(request, room, change(room, project_id, form.revision, joined))
+    return answer_laid(request, room, change(room, opened.stored.id, form.revision, joined))
 
 
 @router.get("/projects/{project_id}/arrange/map", name="wall_map")
-def wall_map(request: Request, room: Room, project_id: ProjectId) -> Response:
+def wall_map(request: Request, room: Room, opened: Opened) -> Response:
     """The map to print: numbers, turns, prints and pins; and a label for every block."""
-    opened = open_project(room, project_id)
     return render(request, "arrange/map.html", map_context(room, opened))
 
 
 @router.get("/projects/{project_id}/arrange/look", name="look_at_wall")
 def look_at_wall(
-    room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     act: Literal["way", "order", "windows", "scattered", "now"],
     key: str = Query("", max_length=60),
 ) -> Response:
     """A small drawing of the quilt laid otherwise."""
-    opened = open_project(room, project_id)
     drawn = look(troubled(opened.reckoned), act, key) if opened.quilt else None
     if drawn is None:
         raise HTTPException(404)
     return Response(drawn, media_type="image/svg+xml", headers=_AN_HOUR)
-
-
-def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    context = arrange_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
-    if is_fragment_request(request):
-        return render(request, "arrange/answer.html", context | {"oob": True}, 422)
-    return render(request, "arrange/page.html", context, 422)

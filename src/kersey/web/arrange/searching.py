@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 from enum import StrEnum
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
 from starlette.responses import Response
@@ -17,8 +17,11 @@ from kersey.drawing.quilt import draw_miniature
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
-from kersey.web.forms import TypedForm, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, open_project
+from kersey.web.open_project import (
+    Opened,
+    RevisedForm,
+    sent,
+)
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
 
@@ -57,17 +60,16 @@ def _question(shown: Troubled, what: What) -> ArrangeQuestion:
 def search_wall(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     what: What,
     news: int = Query(0, ge=0),
 ) -> Response:
     """Ask for a better arrangement, or how far the search for it is."""
-    opened = open_project(room, project_id)
     context = arrange_context(room, opened)
     if opened.quilt is None:
         return render(request, "arrange/page.html", context)
     shown = troubled(opened.reckoned)
-    inquiry = room.searches.ask(("wall", project_id), _question(shown, what))
+    inquiry = room.searches.ask(("wall", opened.stored.id), _question(shown, what))
     inquiry.wait(news, _NEWS if news else _FIRST)
     context |= {"what": what, "searching": inquiry, "after": inquiry.count}
     context |= _so_far(shown, inquiry.answer)
@@ -76,10 +78,10 @@ def search_wall(
 
 
 @router.post("/projects/{project_id}/arrange/search", name="take_found")
-def take_found(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def take_found(
+    request: Request, room: Room, opened: Opened, form: Annotated[TakeForm, sent(TakeForm)]
+) -> Response:
     """Lay what was found."""
-    opened = open_project(room, project_id)
-    form = read_form(TakeForm, typed, opened.units)
 
     def laid(shown: Troubled) -> tuple[OnWall, str]:
         found: Found | None = room.searches.known(_question(shown, form.what))
@@ -89,13 +91,12 @@ def take_found(request: Request, room: Room, project_id: ProjectId, typed: Typed
         words = "shuffled" if form.what is What.ANEW else f"mended, {counted(moved, 'block')} moved"
         return shown.lies.laid(found.arrangement.places), words
 
-    return answer_laid(request, room, lay(room, project_id, form.revision, laid))
+    return answer_laid(request, room, lay(room, opened.stored.id, form.revision, laid))
 
 
 @router.get("/projects/{project_id}/arrange/proof", name="prove_wall")
-def prove_wall(request: Request, room: Room, project_id: ProjectId) -> Response:
+def prove_wall(request: Request, room: Room, opened: Opened) -> Response:
     """What a small wall's troubles cannot be fewer than, proved."""
-    opened = open_project(room, project_id)
     context = arrange_context(room, opened) | {"proved": {}, "proving": False}
     if opened.quilt is not None:
         shown = troubled(opened.reckoned)
@@ -105,7 +106,7 @@ def prove_wall(request: Request, room: Room, project_id: ProjectId) -> Response:
             if line.weight and line.count > line.least and line.trouble in OF_PAIRS
         )
         if open_ones and may_be_proved(shown.wall, shown.lies.arrangement):
-            inquiry = room.searches.ask(("proof", project_id), _least(shown, open_ones))
+            inquiry = room.searches.ask(("proof", opened.stored.id), _least(shown, open_ones))
             inquiry.wait(10_000, _NEWS)
             context |= {"proved": inquiry.answer or {}, "proving": not inquiry.over}
     return render(request, "arrange/proof.html", context)

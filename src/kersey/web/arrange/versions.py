@@ -2,11 +2,11 @@
 
 from dataclasses import replace
 from enum import StrEnum
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, HTTPException, Query, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.project.laying import LONGEST_NOTE, MOST_VERSIONS, BadLaying, Version
 from kersey.core.project.project import Project
@@ -20,7 +20,13 @@ from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
 from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, TypedForm, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.open_project import (
+    Opened,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
 
@@ -55,9 +61,8 @@ class VersionForm(KeepForm):
 
 
 @router.post("/projects/{project_id}/arrange/versions", name="keep_version")
-def keep_version(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def keep_version(request: Request, room: Room, opened: Opened, typed: TypedForm) -> Response:
     """Keep what lies on the wall as a version."""
-    opened = open_project(room, project_id)
     if opened.quilt is None:
         raise HTTPException(404)
     laid, today = troubled(opened.reckoned).laid, room.clock().date()
@@ -72,7 +77,7 @@ def keep_version(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
     try:
         form = read_form(KeepForm, typed, opened.units)
-        opened = change(room, project_id, form.revision, keeping)
+        opened = change(room, opened.stored.id, form.revision, keeping)
     except (BadForm, BadLaying) as error:
         wrong = error.errors if isinstance(error, BadForm) else {"name": str(error)}
         context = arrange_context(room, opened) | {"errors": wrong, "typed": typed}
@@ -84,27 +89,23 @@ def keep_version(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
 @router.post("/projects/{project_id}/arrange/version", name="do_with_version")
 def do_with_version(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[VersionForm, sent(VersionForm)]
 ) -> Response:
     """Lay a version, change its name and note, or take it away."""
-    opened = open_project(room, project_id)
-    form = read_form(VersionForm, typed, opened.units)
     if form.number >= len(opened.project.versions):
         raise HTTPException(404)
     if form.do is Do.LAY:
-        laid = lay(room, project_id, form.revision, lambda shown: _laid(shown, form.number))
+        laid = lay(room, opened.stored.id, form.revision, lambda shown: _laid(shown, form.number))
         return answer_laid(request, room, laid)
-    change(room, project_id, form.revision, lambda project: _changed(project, form))
-    address = request.app.url_path_for("versions_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, lambda project: _changed(project, form))
+    return go_to(request, "versions_page", opened)
 
 
 @router.get("/projects/{project_id}/arrange/versions", name="versions_page")
 def versions_page(
-    request: Request, room: Room, project_id: ProjectId, show: list[int] = Query([])
+    request: Request, room: Room, opened: Opened, show: list[int] = Query([])
 ) -> Response:
     """Up to four beside each other, at one scale; the one on the wall first."""
-    opened = open_project(room, project_id)
     context = arrange_context(room, opened) | {"hung": [], "chosen": [], "at_once": _AT_ONCE}
     if opened.quilt is not None:
         shown = troubled(opened.reckoned)
@@ -117,13 +118,11 @@ def versions_page(
 
 @router.get("/projects/{project_id}/arrange/picture.{form}", name="wall_picture")
 def wall_picture(
-    room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     form: Literal["svg", "png"],
     version: int = Query(-1, ge=-1),
 ) -> Response:
     """A picture of what lies on the wall, or of a version, to be saved."""
-    opened = open_project(room, project_id)
     if opened.quilt is None or version >= len(opened.project.versions):
         raise HTTPException(404)
     quilt = _as_version(troubled(opened.reckoned), version)

@@ -6,20 +6,19 @@ The printer that ships with the program only writes its labels into a folder.
 from datetime import datetime
 from fractions import Fraction
 from pathlib import Path
-from typing import Any, Literal
+from typing import Annotated, Any, Literal
 
 from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.errors import InvalidValue
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.labels import SHEETS, LabelSheet, kit_labels, pile_labels
 from kersey.drawing.labels import Label, draw_label, draw_page
 from kersey.formats.picture import png_of
 from kersey.web.cut.stage import STAGE
-from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, open_project
+from kersey.web.forms import BadForm, Length, PageForm, read_form, refused_at
+from kersey.web.open_project import Opened, OpenProject, sent
 from kersey.web.project_page import project_context
 from kersey.web.templating import render
 from kersey.web.workroom import Room
@@ -67,20 +66,18 @@ class LabelsForm(PageForm):
 
 
 @router.get("/projects/{project_id}/cut/labels", name="cut_labels")
-def cut_labels(request: Request, room: Room, project_id: ProjectId) -> Response:
+def cut_labels(request: Request, opened: Opened) -> Response:
     """The pages of labels."""
-    opened = open_project(room, project_id)
     context = _context(opened) | {"printed": request.query_params.get("printed", "")}
     if opened.quilt is None:
         return render(request, "cut/labels.html", context)
     typed = dict(request.query_params)
     try:
         form = read_form(LabelsForm, typed, opened.units)
-        sheet = form.label_sheet(opened.preferences.paper)
+        with refused_at(typed, "sheet", LabelsForm.model_fields):
+            sheet = form.label_sheet(opened.preferences.paper)
     except BadForm as bad:
         return _wrong(request, context, opened, bad.errors, typed)
-    except InvalidValue as error:
-        return _wrong(request, context, opened, {error.field or "sheet": str(error)}, typed)
     shown = _labels(opened.quilt, form)
     context |= {
         "form": form,
@@ -92,17 +89,17 @@ def cut_labels(request: Request, room: Room, project_id: ProjectId) -> Response:
 
 
 @router.post("/projects/{project_id}/cut/labels", name="print_labels")
-def print_labels(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def print_labels(
+    request: Request, room: Room, opened: Opened, form: Annotated[LabelsForm, sent(LabelsForm)]
+) -> Response:
     """Send every label to the printer."""
-    opened = open_project(room, project_id)
     if opened.quilt is None or room.label_printer is None:
         raise HTTPException(404)
-    form = read_form(LabelsForm, typed, opened.units)
     sheet = form.label_sheet(opened.preferences.paper)
     labels = _labels(opened.quilt, form)
-    stem = f"{project_id}-{form.of}"
+    stem = f"{opened.stored.id}-{form.of}"
     written = _print(room.label_printer, labels, sheet, opened, stem, room.clock())
-    address = request.app.url_path_for("cut_labels", project_id=project_id)
+    address = request.app.url_path_for("cut_labels", project_id=opened.stored.id)
     return RedirectResponse(f"{address}?of={form.of}&printed={written}", status_code=303)
 
 

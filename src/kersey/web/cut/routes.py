@@ -5,18 +5,18 @@ from typing import Annotated
 
 from fastapi import APIRouter, HTTPException, Request
 from pydantic import AfterValidator, Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.project.design import check_layers
 from kersey.core.project.project import Project
 from kersey.core.work.work_order import ticked
 from kersey.web.cut import labels, table, wrong
 from kersey.web.cut.view import cut_context
-from kersey.web.forms import BadForm, TypedForm, checked, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import answer_change
+from kersey.web.forms import BadForm, checked
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
+from kersey.web.project_page import answer_change, go_to
 from kersey.web.templating import is_fragment_request, render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 router.include_router(table.router)
@@ -37,9 +37,13 @@ class LayersForm(RevisedForm):
     layers: Annotated[int, AfterValidator(checked(check_layers))]
 
 
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    context = cut_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
+    return render(request, "cut/page.html", context, 422)
+
+
 @router.get("/projects/{project_id}/cut", name="cut_page")
-def cut_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    opened = open_project(room, project_id)
+def cut_page(request: Request, room: Room, opened: Opened) -> Response:
     if is_fragment_request(request):
         # The plan was exchanged: what follows from it is shown anew.
         return render(request, "cut/anew.html", cut_context(room, opened) | {"oob": True})
@@ -47,32 +51,28 @@ def cut_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 
 
 @router.post("/projects/{project_id}/steps", name="tick_step")
-def tick_step(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def tick_step(
+    request: Request, room: Room, opened: Opened, form: Annotated[TickForm, sent(TickForm)]
+) -> Response:
     """Tick a step off, or take the tick back."""
-    opened = open_project(room, project_id)
-    form = read_form(TickForm, typed, opened.units)
     step = next((s for s in opened.steps if s.key == form.step), None)
     if step is None:
         raise HTTPException(404)
-    opened = change(room, project_id, form.revision, lambda p: ticked(p, step, form.done))
+    opened = change(room, opened.stored.id, form.revision, lambda p: ticked(p, step, form.done))
     return answer_change(request, opened, "cut/answer.html", cut_context(room, opened), "cut_page")
 
 
 @router.post("/projects/{project_id}/layers", name="choose_layers")
 def choose_layers(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[LayersForm, sent(LayersForm, _again)],
 ) -> Response:
     """Say how many layers are cut at once."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(LayersForm, typed, opened.units)
-    except BadForm as bad:
-        context = cut_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
-        return render(request, "cut/page.html", context, 422)
 
     def with_layers(project: Project) -> Project:
         return replace(project, design=replace(project.design, layers=form.layers))
 
-    change(room, project_id, form.revision, with_layers)
-    address = request.app.url_path_for("cut_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, with_layers)
+    return go_to(request, "cut_page", opened)

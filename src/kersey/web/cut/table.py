@@ -10,7 +10,7 @@ from enum import StrEnum
 from fractions import Fraction
 from functools import partial
 from itertools import takewhile
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
@@ -35,15 +35,15 @@ from kersey.core.work.at_table import (
 )
 from kersey.drawing.at_table import draw_at_table
 from kersey.web.cut.stage import STAGE
-from kersey.web.forms import PageForm, TypedForm, read_form
+from kersey.web.forms import PageForm
 from kersey.web.open_project import (
     Change,
+    Opened,
     OpenProject,
-    ProjectId,
     RevisedForm,
     change,
     insist,
-    open_project,
+    sent,
 )
 from kersey.web.project_page import answer_change, news_of, project_context
 from kersey.web.templating import is_fragment_request, render
@@ -73,11 +73,8 @@ class OrderForm(RevisedForm):
 
 
 @router.get("/projects/{project_id}/cut/table", name="cut_table")
-def cut_table(
-    request: Request, room: Room, project_id: ProjectId, seen: str = Query("", max_length=80)
-) -> Response:
+def cut_table(request: Request, opened: Opened, seen: str = Query("", max_length=80)) -> Response:
     """The cut that comes next. Another screen asks whether it is still the one it has `seen`."""
-    opened = open_project(room, project_id)
     if seen and is_fragment_request(request):
         if opened.quilt is None or seen == _standing(opened).state:
             return Response(status_code=204)
@@ -87,24 +84,24 @@ def cut_table(
 
 
 @router.post("/projects/{project_id}/cut/table", name="do_at_table")
-def do_at_table(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def do_at_table(
+    request: Request, room: Room, opened: Opened, form: Annotated[TableForm, sent(TableForm)]
+) -> Response:
     """Tick a cut off, or take it back. Ticks of two screens do not meet: each is of its own cut."""
-    opened = open_project(room, project_id)
-    form = read_form(TableForm, typed, opened.units)
     opened = _done(room, opened, form)
     return answer_change(request, opened, "cut/table_answer.html", _context(opened), "cut_table")
 
 
 @router.post("/projects/{project_id}/cut/table/order", name="order_cuts")
-def order_cuts(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def order_cuts(
+    request: Request, room: Room, opened: Opened, form: Annotated[OrderForm, sent(OrderForm)]
+) -> Response:
     """Say which stack is cut first."""
-    opened = open_project(room, project_id)
-    form = read_form(OrderForm, typed, opened.units)
 
     def ordered(project: Project) -> Project:
         return replace(project, design=replace(project.design, cut_order=form.order))
 
-    opened = change(room, project_id, form.revision, ordered)
+    opened = change(room, opened.stored.id, form.revision, ordered)
     return answer_change(request, opened, "cut/table_answer.html", _context(opened), "cut_table")
 
 

@@ -11,7 +11,7 @@ from typing import Annotated, Any
 from fastapi import APIRouter, HTTPException, Query, Request
 from pydantic import Field
 from sqlalchemy.orm import Session
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.errors import InvalidValue
 from kersey.core.mending.mishap import Happened, Lies, as_it_lies
@@ -35,15 +35,9 @@ from kersey.web.cut.went_wrong import (
     happened,
     in_words,
 )
-from kersey.web.forms import BadForm, Typed, TypedForm, read_form
-from kersey.web.open_project import (
-    OpenProject,
-    ProjectId,
-    RevisedForm,
-    change,
-    open_project,
-)
-from kersey.web.project_page import project_context
+from kersey.web.forms import BadForm, Typed, read_form
+from kersey.web.open_project import Opened, OpenProject, Revised, change, sent
+from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -75,11 +69,10 @@ class _AtTable:
 def cut_wrong(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     further: Annotated[bool, Query()] = False,
 ) -> Response:
     """What went wrong, and once it is said the ways to go on."""
-    opened = open_project(room, project_id)
     if opened.quilt is None:
         return _page(request, project_context(opened, STAGE))
     typed = dict(request.query_params)
@@ -91,10 +84,10 @@ def cut_wrong(
 
 
 @router.post("/projects/{project_id}/cut/wrong", name="take_way")
-def take_way(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def take_way(
+    request: Request, room: Room, opened: Opened, form: Annotated[TakeForm, sent(TakeForm)]
+) -> Response:
     """Go on in one of the ways; what went wrong is kept, with the way back."""
-    opened = open_project(room, project_id)
-    form = read_form(TakeForm, typed, opened.units)
     quilt = opened.quilt
     if quilt is None:
         raise HTTPException(404)
@@ -113,34 +106,28 @@ def take_way(request: Request, room: Room, project_id: ProjectId, typed: TypedFo
     before = before_of(opened.project)
 
     def entered(session: Session, project: Project) -> None:
-        enter_mishap(session, project_id, before, project.table, words, room.clock())
+        enter_mishap(session, opened.stored.id, before, project.table, words, room.clock())
 
-    change(room, project_id, form.revision, gone_on, also=entered)
-    address = request.app.url_path_for("cut_table", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, gone_on, also=entered)
+    return go_to(request, "cut_table", opened)
 
 
 @router.post("/projects/{project_id}/cut/wrong/back", name="take_back_mishap")
-def take_back_mishap(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
-) -> Response:
+def take_back_mishap(request: Request, room: Room, opened: Opened, form: Revised) -> Response:
     """It did not go wrong after all: the plan is again what it was."""
-    opened = open_project(room, project_id)
-    form = read_form(RevisedForm, typed, opened.units)
     with room.transaction() as session:
-        way_back = last_way_back(session, project_id)
+        way_back = last_way_back(session, opened.stored.id)
     if way_back is None:
         raise HTTPException(404)
     before, after = way_back
     change(
         room,
-        project_id,
+        opened.stored.id,
         form.revision,
         lambda project: taken_back(project, after, before),
-        also=lambda session, _: forget_last(session, project_id),
+        also=lambda session, _: forget_last(session, opened.stored.id),
     )
-    address = request.app.url_path_for("cut_table", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    return go_to(request, "cut_table", opened)
 
 
 def _page(request: Request, context: dict[str, Any], status: int = 200) -> Response:

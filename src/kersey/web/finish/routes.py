@@ -3,11 +3,11 @@
 from base64 import b64encode
 from dataclasses import replace
 from datetime import date
-from typing import Any, Literal, TypeVar
+from typing import Annotated, Any, Literal, TypeVar
 
 from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.finish.border_steps import PLACES, Axis, borders_sewn, reading_number
 from kersey.core.finish.top import finished_now, quilted_now
@@ -37,8 +37,16 @@ from kersey.web.finish.view import (
     quilting_context,
     tick_key,
 )
-from kersey.web.forms import Length, PageForm, Typed, TypedForm, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, change, insist, open_project
+from kersey.web.forms import Length, PageForm
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    insist,
+    sent,
+)
+from kersey.web.project_page import go_to
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -124,16 +132,16 @@ class StepForm(PageForm):
 
 
 @router.get(_ROOT, name="finish_page")
-def finish_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+def finish_page(request: Request, opened: Opened) -> Response:
     """The borders as they are sewn on."""
-    return render(request, "finish/borders.html", borders_context(open_project(room, project_id)))
+    return render(request, "finish/borders.html", borders_context(opened))
 
 
 @router.post(f"{_ROOT}/sides", name="measure_side")
-def measure_side(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def measure_side(
+    request: Request, room: Room, opened: Opened, form: Annotated[SideForm, sent(SideForm)]
+) -> Response:
     """Keep the readings of a side; what is left empty stays as it was."""
-    opened = open_project(room, project_id)
-    form = read_form(SideForm, typed, opened.units)
     now = room.clock()
 
     def measured(project: Project) -> Project:
@@ -151,84 +159,80 @@ def measure_side(request: Request, room: Room, project_id: ProjectId, typed: Typ
                 )
         return project
 
-    change(room, project_id, form.revision, measured)
-    return _to(request, "finish_page", project_id)
+    change(room, opened.stored.id, form.revision, measured)
+    return go_to(request, "finish_page", opened)
 
 
 @router.post(f"{_ROOT}/widths", name="fit_widths")
-def fit_widths(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def fit_widths(
+    request: Request, room: Room, opened: Opened, form: Annotated[WidthsForm, sent(WidthsForm)]
+) -> Response:
     """Let borders keep their width, or bring the quilt to its size."""
-    form = _filled(room, project_id, WidthsForm, typed)
-    _settle(room, project_id, form, own_width=form.own_width)
-    return _to(request, "finish_page", project_id)
+    _settle(room, opened, form, own_width=form.own_width)
+    return go_to(request, "finish_page", opened)
 
 
 @router.get(f"{_ROOT}/layers", name="finish_layers")
-def finish_layers(request: Request, room: Room, project_id: ProjectId) -> Response:
+def finish_layers(request: Request, opened: Opened) -> Response:
     """Backing and batting to scale, and how the layers are held."""
-    return render(request, "finish/layers.html", layers_context(open_project(room, project_id)))
+    return render(request, "finish/layers.html", layers_context(opened))
 
 
 @router.post(f"{_ROOT}/layers", name="choose_holding")
 def choose_holding(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[HoldingForm, sent(HoldingForm)]
 ) -> Response:
     """Say what holds the layers."""
-    form = _filled(room, project_id, HoldingForm, typed)
     heat = {"": None, "yes": True, "no": False}[form.bears_heat]
     _settle(
         room,
-        project_id,
+        opened,
         form,
         holding=form.holding,
         reach=form.reach,
         bears_heat=heat,
         apart=form.apart,
     )
-    return _to(request, "finish_layers", project_id)
+    return go_to(request, "finish_layers", opened)
 
 
 @router.get(f"{_ROOT}/quilting", name="finish_quilting")
-def finish_quilting(request: Request, room: Room, project_id: ProjectId) -> Response:
+def finish_quilting(request: Request, opened: Opened) -> Response:
     """The stitching over the quilt."""
-    return render(request, "finish/quilting.html", quilting_context(open_project(room, project_id)))
+    return render(request, "finish/quilting.html", quilting_context(opened))
 
 
 @router.post(f"{_ROOT}/quilting", name="choose_quilting")
 def choose_quilting(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[QuiltingForm, sent(QuiltingForm)]
 ) -> Response:
     """Say how it is quilted."""
-    form = _filled(room, project_id, QuiltingForm, typed)
     quilting = Quilting(form.pattern, form.distance, form.across, form.crossed)
-    _settle(room, project_id, form, quilting=quilting)
-    return _to(request, "finish_quilting", project_id)
+    _settle(room, opened, form, quilting=quilting)
+    return go_to(request, "finish_quilting", opened)
 
 
 @router.get(f"{_ROOT}/edge", name="finish_edge")
-def finish_edge(request: Request, room: Room, project_id: ProjectId) -> Response:
+def finish_edge(request: Request, opened: Opened) -> Response:
     """The edge, from the quilt as it measures now."""
-    return render(request, "finish/edge.html", edge_context(open_project(room, project_id)))
+    return render(request, "finish/edge.html", edge_context(opened))
 
 
 @router.post(f"{_ROOT}/edge", name="start_binding")
 def start_binding(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[StartForm, sent(StartForm)]
 ) -> Response:
     """Say where the binding is begun."""
-    form = _filled(room, project_id, StartForm, typed)
     start = form.start and (-form.start if form.to_the_right else form.start)
-    _settle(room, project_id, form, binding_start=start)
-    return _to(request, "finish_edge", project_id)
+    _settle(room, opened, form, binding_start=start)
+    return go_to(request, "finish_edge", opened)
 
 
 @router.post(f"{_ROOT}/size", name="measure_quilt")
 def measure_quilt(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[SizeForm, sent(SizeForm)]
 ) -> Response:
     """Keep what the quilt measures."""
-    opened = open_project(room, project_id)
-    form = read_form(SizeForm, typed, opened.units)
     now = room.clock()
 
     def measured(project: Project) -> Project:
@@ -242,21 +246,21 @@ def measure_quilt(
             project = with_reading(project, Reading(form.what, 0, place, reckoned, read, now))
         return project
 
-    change(room, project_id, form.revision, measured)
+    change(room, opened.stored.id, form.revision, measured)
     page = "finish_edge" if form.what is Measured.QUILTED else "finish_after"
-    return _to(request, page, project_id)
+    return go_to(request, page, opened)
 
 
 @router.get(f"{_ROOT}/after", name="finish_after")
-def finish_after(request: Request, room: Room, project_id: ProjectId) -> Response:
+def finish_after(request: Request, room: Room, opened: Opened) -> Response:
     """What is kept of the quilt once it is done."""
-    return render(request, "finish/after.html", _after(room, project_id))
+    return render(request, "finish/after.html", _after(room, opened))
 
 
 @router.get(f"{_ROOT}/kept.html", name="kept_page")
-def kept_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+def kept_page(request: Request, room: Room, opened: Opened) -> Response:
     """The finished quilt as one file of its own, that needs nothing else."""
-    context = _after(room, project_id)
+    context = _after(room, opened)
     quilt = context["quilt"]
     if quilt is None:
         raise HTTPException(404)
@@ -272,9 +276,8 @@ def kept_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 
 
 @router.get(f"{_ROOT}/kept.png", name="kept_picture")
-def kept_picture(room: Room, project_id: ProjectId) -> Response:
+def kept_picture(opened: Opened) -> Response:
     """The finished quilt as a picture."""
-    opened = open_project(room, project_id)
     quilt = opened.quilt
     if quilt is None:
         raise HTTPException(404)
@@ -285,9 +288,9 @@ def kept_picture(room: Room, project_id: ProjectId) -> Response:
 
 
 @router.get(f"{_ROOT}/label.svg", name="label_picture")
-def label_picture(room: Room, project_id: ProjectId) -> Response:
+def label_picture(room: Room, opened: Opened) -> Response:
     """The label by itself: printed, it is as large as it is said to be."""
-    context = _after(room, project_id)
+    context = _after(room, opened)
     if context["quilt"] is None:
         raise HTTPException(404)
     return Response(context["quilt_label"], media_type="image/svg+xml")
@@ -295,13 +298,12 @@ def label_picture(room: Room, project_id: ProjectId) -> Response:
 
 @router.post(f"{_ROOT}/after", name="keep_finished")
 def keep_finished(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[AfterForm, sent(AfterForm)]
 ) -> Response:
     """Keep when it was finished, for whom it is, and its label."""
-    form = _filled(room, project_id, AfterForm, typed)
     _settle(
         room,
-        project_id,
+        opened,
         form,
         finished_on=form.finished_on,
         for_whom=form.for_whom,
@@ -309,16 +311,17 @@ def keep_finished(
         label_width=form.label_width,
         care=form.care,
     )
-    return _to(request, "finish_after", project_id)
+    return go_to(request, "finish_after", opened)
 
 
 @router.post(f"{_ROOT}/photograph", name="keep_photograph")
 def keep_photograph(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[PhotographForm, sent(PhotographForm)],
 ) -> Response:
     """Keep a picture of the camera folder with the quilt, or take it away again."""
-    opened = open_project(room, project_id)
-    form = read_form(PhotographForm, typed, opened.units)
     if form.kept:
         picture_of_folder(room, form.name)
 
@@ -326,15 +329,15 @@ def keep_photograph(
         others = tuple(n for n in project.finishing.photographs if n != form.name)
         return _settled(project, photographs=(*others, form.name) if form.kept else others)
 
-    change(room, project_id, form.revision, keeping)
-    return _to(request, "finish_after", project_id)
+    change(room, opened.stored.id, form.revision, keeping)
+    return go_to(request, "finish_after", opened)
 
 
 @router.post(f"{_ROOT}/step", name="tick_finish")
-def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def tick_finish(
+    request: Request, room: Room, opened: Opened, form: Annotated[StepForm, sent(StepForm)]
+) -> Response:
     """Tick a step of the edge off, or take it back."""
-    opened = open_project(room, project_id)
-    form = read_form(StepForm, typed, opened.units)
     key, words = tick_key(opened, form.key)
     now = room.clock()
 
@@ -345,7 +348,7 @@ def tick_finish(request: Request, room: Room, project_id: ProjectId, typed: Type
         return noted(replace(project, done=done), words if form.done else "", now)
 
     insist(room, opened, lambda _: ticked)
-    return _to(request, "finish_edge", project_id)
+    return go_to(request, "finish_edge", opened)
 
 
 def _within(room: Workroom, name: str) -> str:
@@ -354,29 +357,19 @@ def _within(room: Workroom, name: str) -> str:
     return f"data:image/{kind};base64,{b64encode(opened_picture(room, name)).decode()}"
 
 
-def _after(room: Workroom, project_id: int) -> dict[str, Any]:
+def _after(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     with room.transaction() as session:
         prices, _ = load_prices(session)
         washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]
-    return after_context(open_project(room, project_id), prices, pictures, washings)
+    return after_context(opened, prices, pictures, washings)
 
 
-def _filled(room: Workroom, project_id: int, form: type[_Form], typed: Typed) -> _Form:
-    """A form as it was filled in, in the units of whoever reads the project."""
-    return read_form(form, typed, open_project(room, project_id).units)
-
-
-def _settle(room: Workroom, project_id: int, form: RevisedForm, **facts: object) -> None:
+def _settle(room: Workroom, opened: OpenProject, form: RevisedForm, **facts: object) -> None:
     """Keep what a form settles of the finish."""
-    change(room, project_id, form.revision, lambda project: _settled(project, **facts))
+    change(room, opened.stored.id, form.revision, lambda project: _settled(project, **facts))
 
 
 def _settled(project: Project, **facts: object) -> Project:
     finishing: Finishing = replace(project.finishing, **facts)  # type: ignore[arg-type]
     return replace(project, finishing=finishing)
-
-
-def _to(request: Request, page: str, project_id: int) -> Response:
-    address = request.app.url_path_for(page, project_id=project_id)
-    return RedirectResponse(address, status_code=303)

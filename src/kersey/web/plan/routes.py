@@ -1,18 +1,27 @@
 """News of a plan that is being searched for, and what a person does with it."""
 
 from dataclasses import replace
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.planning.plan_question import dealt_again, exchanged
 from kersey.core.project.design import KitWish
 from kersey.core.project.project import Project
 from kersey.web.forms import TypedForm, read_form
-from kersey.web.open_project import ProjectId, RevisedForm, change, open_project
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    ProjectId,
+    RevisedForm,
+    change,
+    open_project,
+    sent,
+)
 from kersey.web.planning import accepted, found_plan
-from kersey.web.project_page import plan_context
+from kersey.web.project_page import go_to, plan_context
 from kersey.web.templating import render
 from kersey.web.workroom import Room
 
@@ -76,27 +85,29 @@ def take_plan(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     if found is not None:
         taken = found.as_taken()
         opened = change(room, project_id, form.revision, lambda p: accepted(p, taken, opened.units))
-    return _back(request, project_id, typed.get("page", ""))
+    return _back(request, opened, typed.get("page", ""))
 
 
 @router.post("/projects/{project_id}/kits", name="deal_kits")
-def deal_kits(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def deal_kits(
+    request: Request, room: Room, opened: Opened, form: Annotated[DealForm, sent(DealForm)]
+) -> Response:
     """Deal the kits as is wished, or once more."""
-    form = read_form(DealForm, typed, open_project(room, project_id).units)
 
     def dealt(project: Project) -> Project:
         deal = project.design.deal + form.again
         design = replace(project.design, kits=form.kits, deal=deal)
         return dealt_again(replace(project, design=design))
 
-    change(room, project_id, form.revision, dealt)
-    return _back(request, project_id, "cut")
+    change(room, opened.stored.id, form.revision, dealt)
+    return _back(request, opened, "cut")
 
 
 @router.post("/projects/{project_id}/kits/pin", name="pin_kit")
-def pin_kit(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def pin_kit(
+    request: Request, room: Room, opened: Opened, form: Annotated[PinForm, sent(PinForm)]
+) -> Response:
     """Pin a block, so that its kit stays when kits are dealt again; or let it go."""
-    form = read_form(PinForm, typed, open_project(room, project_id).units)
 
     def pinned(project: Project) -> Project:
         kept = project.plan
@@ -106,28 +117,26 @@ def pin_kit(request: Request, room: Room, project_id: ProjectId, typed: TypedFor
         pins = kept.pinned | block if form.pinned else kept.pinned - block
         return replace(project, plan=replace(kept, pinned=pins))
 
-    change(room, project_id, form.revision, pinned)
-    return _back(request, project_id, "cut")
+    change(room, opened.stored.id, form.revision, pinned)
+    return _back(request, opened, "cut")
 
 
 @router.post("/projects/{project_id}/kits/exchange", name="exchange_print")
 def exchange_print(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[ExchangeForm, sent(ExchangeForm)]
 ) -> Response:
     """Exchange a print of a block with a block that can spare another."""
-    opened = open_project(room, project_id)
-    form = read_form(ExchangeForm, typed, opened.units)
     if opened.project.plan is None:
-        return _back(request, project_id, "cut")
+        return _back(request, opened, "cut")
     change(
         room,
-        project_id,
+        opened.stored.id,
         form.revision,
         lambda p: exchanged(p, form.block - 1, form.gives, form.takes),
     )
-    return _back(request, project_id, "cut")
+    return _back(request, opened, "cut")
 
 
-def _back(request: Request, project_id: int, page: str) -> Response:
+def _back(request: Request, opened: OpenProject, page: str) -> Response:
     name = f"{page}_page" if page in {"size", "cut", "yield"} else "size_page"
-    return RedirectResponse(request.app.url_path_for(name, project_id=project_id), 303)
+    return go_to(request, name, opened)

@@ -10,7 +10,6 @@ from starlette.responses import Response
 
 from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import BadFabric
-from kersey.core.errors import InvalidValue
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import Project
@@ -21,8 +20,8 @@ from kersey.core.stash.quick_entry import read_lots
 from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import ProjectChanged
-from kersey.web.forms import BadForm, TypedForm, field_error, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.forms import BadForm, TypedForm, refused_at
+from kersey.web.open_project import Opened, OpenProject, Revised, RevisedForm, change, sent
 from kersey.web.project_page import answer_change
 from kersey.web.pull.changes import (
     beside_the_others,
@@ -52,123 +51,132 @@ from kersey.web.workroom import Room, Workroom
 router = APIRouter()
 
 
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    """The page once more, with what was typed and what is wrong with it."""
+    return _shown(request, room, opened, request.path_params.get("place", "0"), bad)
+
+
 @router.get("/projects/{project_id}/pull", name="pull_page")
 def pull_page(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     chosen: Annotated[str, Query(alias="fabric")] = "0",
     strips: str = "",
 ) -> Response:
-    opened = open_project(room, project_id)
     return _shown(request, room, opened, chosen, strips=strips)
 
 
 @router.get("/projects/{project_id}/pull/find", name="find_fabric")
-def find_fabric(request: Request, room: Room, project_id: ProjectId, words: str = "") -> Response:
+def find_fabric(request: Request, room: Room, opened: Opened, words: str = "") -> Response:
     """Lots of the cupboard that can be pulled, as their name is typed."""
-    opened = open_project(room, project_id)
     return render(request, "pull/found.html", found_context(room, opened, words))
 
 
 @router.post("/projects/{project_id}/fabrics", name="pull_fabric")
-def pull_fabric(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def pull_fabric(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[PullForm, sent(PullForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Pull a lot, or a part of it."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(PullForm, typed, opened.units)
-        if form.revision != opened.stored.revision:
-            raise ProjectChanged(opened.stored)
+    if form.revision != opened.stored.revision:
+        raise ProjectChanged(opened.stored)
+    with refused_at(typed, "pieces"):
         more = _taken(room, opened, form)
-        changed = change(room, project_id, form.revision, lambda p: p.pulling(more))
-    except BadForm as bad:
-        return _again(request, room, opened, "0", bad)
-    except InvalidValue as error:
-        return _again(request, room, opened, "0", field_error(error, typed, (), "pieces"))
+        changed = change(room, opened.stored.id, form.revision, lambda p: p.pulling(more))
     first = next(n for n, p in enumerate(changed.project.fabrics) if p.same_print(more[0]))
     return _answer(request, room, changed, str(first))
 
 
 @router.post("/projects/{project_id}/fabrics/line", name="pull_line")
-def pull_line(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def pull_line(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[LineForm, sent(LineForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Put a line of fabric into the cupboard and pull all of it."""
-    opened = open_project(room, project_id)
-    form = read_form(LineForm, typed, opened.units)
     found = () if form.fresh else found_lots(room, form.words)
     if len(found) == 1:
         # The words name what lies in the cupboard already: they are no new fabric.
-        named = {"revision": str(form.revision), "lot": str(found[0].id)}
-        return pull_fabric(request, room, project_id, named)
+        named = PullForm(revision=form.revision, lot=found[0].id)
+        return pull_fabric(request, room, opened, named, typed)
     if found:
         words = f"{counted(len(found), 'lot')} have that name. Choose one below."
-        return _again(request, room, opened, "0", BadForm({"words": words}, typed))
+        raise BadForm({"words": words}, typed)
     readings = read_lots(form.words, opened.preferences.workshop)
     if not all(reading.taken for reading in readings):
         words = " ".join(problem for reading in readings for problem in reading.problems)
-        return _again(request, room, opened, "0", BadForm({"words": words}, typed))
+        raise BadForm({"words": words}, typed)
     with room.transaction() as session:
         lots = number_prints(session, from_readings(readings))
     more = [pulled for kept in lots for pulled in all_of(kept)]
-    changed = change(room, project_id, form.revision, lambda p: p.pulling(more))
+    changed = change(room, opened.stored.id, form.revision, lambda p: p.pulling(more))
     place = len(changed.project.fabrics) - len(more)
     return _answer(request, room, changed, str(place))
 
 
 @router.post("/projects/{project_id}/fabrics/{place}", name="change_fabric")
 def change_fabric(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Annotated[FabricForm, sent(FabricForm, _again)],
+    typed: TypedForm,
 ) -> Response:
     """Correct a fabric: how many pieces, its print, what it measured; or a print to buy."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(FabricForm, typed, opened.units)
-    except BadForm as bad:
-        return _again(request, room, opened, place, bad)
-    try:
-        opened = change(room, project_id, form.revision, lambda p: corrected(p, place, form))
-    except InvalidValue as error:
-        shown = ("width", "length", "measured_length", "name", "family")
-        wrong = field_error(error, typed, shown, "width" if form.sizes else "pulled")
-        return _again(request, room, opened, place, wrong)
+    shown = ("width", "length", "measured_length", "name", "family")
+    with refused_at(typed, "width" if form.sizes else "pulled", shown):
+        opened = change(room, opened.stored.id, form.revision, lambda p: corrected(p, place, form))
     return _answer(request, room, opened, place)
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/role", name="change_role")
 def change_role(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Annotated[RoleForm, sent(RoleForm)],
 ) -> Response:
     """Let a fabric serve a role, or no longer."""
-    form = read_form(RoleForm, typed, open_project(room, project_id).units)
 
     def with_role(pulled: Pulled) -> Pulled:
         return replace(pulled, roles=roles_after(pulled.roles, form))
 
-    return _change_one(request, room, project_id, place, form, with_role)
+    return _change_one(request, room, opened.stored.id, place, form, with_role)
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/aside", name="set_fabric_aside")
 def set_fabric_aside(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Annotated[AsideForm, sent(AsideForm, _again)],
 ) -> Response:
     """Set a fabric aside for a reason, or bring it back; it stays pulled either way."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(AsideForm, typed, opened.units)
-    except BadForm as bad:
-        return _again(request, room, opened, place, bad)
 
     def aside(pulled: Pulled) -> Pulled:
         return replace(pulled, aside=form.reason)
 
-    return _change_one(request, room, project_id, place, form, aside)
+    return _change_one(request, room, opened.stored.id, place, form, aside)
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/next", name="judge_next")
 def judge_next(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Annotated[NextForm, sent(NextForm)],
 ) -> Response:
     """Move a judgement on by one: light, medium, dark; or red, orange, yellow and so on."""
-    form = read_form(NextForm, typed, open_project(room, project_id).units)
     if form.judgement == "value":
 
         def judged(project: Project) -> Project:
@@ -182,16 +190,19 @@ def judge_next(
             after = FAMILIES[(FAMILIES.index(cloth.family) + 1) % len(FAMILIES)]
             return with_cloth(project, pulled, replace(cloth, judged_family=after))
 
-    opened = change(room, project_id, form.revision, judged)
+    opened = change(room, opened.stored.id, form.revision, judged)
     return _answer(request, room, opened, place)
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/return", name="return_fabric")
 def return_fabric(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Revised,
 ) -> Response:
     """Return a fabric to the cupboard; `place` "all" returns everything."""
-    form = read_form(RevisedForm, typed, open_project(room, project_id).units)
 
     def returned(project: Project) -> Project:
         every = range(len(project.fabrics))
@@ -199,58 +210,56 @@ def return_fabric(
             fabric_at(project, place)
         return project.returning(every if place == "all" else {int(place)})
 
-    return _answer(request, room, change(room, project_id, form.revision, returned), "0")
+    return _answer(request, room, change(room, opened.stored.id, form.revision, returned), "0")
 
 
 @router.post("/projects/{project_id}/fabrics/{place}/spoil", name="spoil_fabric")
 def spoil_fabric(
-    request: Request, room: Room, project_id: ProjectId, place: str, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    place: str,
+    form: Annotated[LossForm, sent(LossForm, _again)],
+    typed: TypedForm,
 ) -> Response:
     """Pieces were spoiled: they are gone from the wall and from the cupboard."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(LossForm, typed, opened.units)
+    with refused_at(typed, "spoiled"):
         opened = change(
             room,
-            project_id,
+            opened.stored.id,
             form.revision,
             lambda p: without_spoiled(p, place, form.spoiled),
             EntryKind.LOST,
         )
-    except BadForm as bad:
-        return _again(request, room, opened, place, bad)
-    except BadFabric as error:
-        return _again(request, room, opened, place, field_error(error, typed, (), "spoiled"))
     return _answer(request, room, opened, "0")
 
 
 @router.post("/projects/{project_id}/judge", name="judge_all")
-def judge_all(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def judge_all(request: Request, room: Room, opened: Opened, form: Revised) -> Response:
     """Read every print as it looks beside the others."""
-    form = read_form(RevisedForm, typed, open_project(room, project_id).units)
 
     def judged(project: Project) -> Project:
         values = beside_the_others(project)
         fabrics = tuple(replace(p, value=v) for p, v in zip(project.fabrics, values, strict=True))
         return replace(project, fabrics=fabrics)
 
-    return _answer(request, room, change(room, project_id, form.revision, judged), "0")
+    return _answer(request, room, change(room, opened.stored.id, form.revision, judged), "0")
 
 
 @router.post("/projects/{project_id}/order", name="order_fabrics")
 def order_fabrics(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[OrderForm, sent(OrderForm)]
 ) -> Response:
     """Lay the fabrics in another order."""
-    form = read_form(OrderForm, typed, open_project(room, project_id).units)
-    opened = change(room, project_id, form.revision, lambda p: laid_in_order(p, form.order))
+    opened = change(room, opened.stored.id, form.revision, lambda p: laid_in_order(p, form.order))
     return _answer(request, room, opened, "0")
 
 
 @router.post("/projects/{project_id}/move", name="move_fabric")
-def move_fabric(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def move_fabric(
+    request: Request, room: Room, opened: Opened, form: Annotated[MoveForm, sent(MoveForm)]
+) -> Response:
     """Lay one fabric at another place."""
-    form = read_form(MoveForm, typed, open_project(room, project_id).units)
 
     def moved(project: Project) -> Project:
         fabrics = list(project.fabrics)
@@ -258,15 +267,14 @@ def move_fabric(request: Request, room: Room, project_id: ProjectId, typed: Type
         fabrics.insert(form.to, fabrics.pop(form.place))
         return replace(project, fabrics=tuple(fabrics))
 
-    opened = change(room, project_id, form.revision, moved)
+    opened = change(room, opened.stored.id, form.revision, moved)
     return _answer(request, room, opened, str(form.to))
 
 
 @router.post("/projects/{project_id}/hold", name="hold_fabrics")
-def hold_fabrics(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def hold_fabrics(request: Request, room: Room, opened: Opened, form: Revised) -> Response:
     """Make a sketch a quilt in earnest: its fabric is held from now on."""
-    form = read_form(RevisedForm, typed, open_project(room, project_id).units)
-    opened = change(room, project_id, form.revision, lambda p: replace(p, sketch=False))
+    opened = change(room, opened.stored.id, form.revision, lambda p: replace(p, sketch=False))
     return _answer(request, room, opened, "0")
 
 
@@ -357,10 +365,3 @@ def _shown(
     fragment = is_fragment_request(request)
     template = "pull/answer.html" if fragment else "pull/page.html"
     return render(request, template, context | {"oob": fragment}, 422 if bad else 200)
-
-
-def _again(
-    request: Request, room: Workroom, opened: OpenProject, chosen: str, bad: BadForm
-) -> Response:
-    """The page once more, with what was typed and what is wrong with it."""
-    return _shown(request, room, opened, chosen, bad)

@@ -6,12 +6,12 @@ Nothing is kept until it is put away: what was corrected is in the address.
 from collections.abc import Mapping
 from dataclasses import replace
 from fractions import Fraction
-from typing import Any
+from typing import Annotated, Any
 from urllib.parse import urlencode
 
 from fastapi import APIRouter, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.leaving.as_found import BadFound, FoundPieces, read_found
@@ -24,8 +24,12 @@ from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.put_away.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room
@@ -60,9 +64,8 @@ class AwayForm(KeepForm):
 
 
 @router.get("/projects/{project_id}/away", name="away_page")
-def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
+def away_page(request: Request, room: Room, opened: Opened) -> Response:
     """What is left, and what would become of it; first as the settings say."""
-    opened = open_project(room, project_id)
     preferences = room.preferences()
     usual = {"rules": preferences.cut_rules}
     if preferences.least_kept:
@@ -100,11 +103,13 @@ def away_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 
 @router.post("/projects/{project_id}/put-away", name="put_away")
 def put_away_leftovers(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[AwayForm, sent(AwayForm)],
+    typed: TypedForm,
 ) -> Response:
     """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
-    opened = open_project(room, project_id)
-    form = read_form(AwayForm, typed, opened.units)
     found = _found(typed, opened.units)
     keeping = replace(form.keeping(found, opened.units), place=form.place)
 
@@ -112,9 +117,8 @@ def put_away_leftovers(
         return put_away(make_quilt(project, opened.units), keeping)
 
     with room.transaction() as session:
-        put_project_away(session, project_id, form.revision, put, room.clock())
-    address = request.app.url_path_for("project_ledger", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+        put_project_away(session, opened.stored.id, form.revision, put, room.clock())
+    return go_to(request, "project_ledger", opened)
 
 
 def _found(typed: Mapping[str, str], units: Units) -> dict[str, FoundPieces]:

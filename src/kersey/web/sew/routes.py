@@ -1,10 +1,11 @@
 """Sew: one pass at a time, large; beside it pressing, rows, and what is measured."""
 
 from collections.abc import Sequence
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.project.measuring_log import (
     following,
@@ -34,16 +35,16 @@ from kersey.core.sewing.passes import (
     passes,
 )
 from kersey.core.sewing.uneven import Doing, evened
-from kersey.web.forms import Length, PageForm, TypedForm, read_form
+from kersey.web.forms import Length, PageForm
 from kersey.web.open_project import (
+    Opened,
     OpenProject,
-    ProjectId,
     RevisedForm,
     change,
     insist,
-    open_project,
+    sent,
 )
-from kersey.web.project_page import answer_change
+from kersey.web.project_page import answer_change, go_to
 from kersey.web.sew import time
 from kersey.web.sew.view import (
     measures_context,
@@ -109,11 +110,8 @@ class EvenForm(RevisedForm):
 
 
 @router.get("/projects/{project_id}/sew", name="sew_page")
-def sew_page(
-    request: Request, room: Room, project_id: ProjectId, seen: str = Query("", max_length=80)
-) -> Response:
+def sew_page(request: Request, opened: Opened, seen: str = Query("", max_length=80)) -> Response:
     """The pass that comes next. Another screen asks whether it is still the one it has `seen`."""
-    opened = open_project(room, project_id)
     if seen and is_fragment_request(request) and seen == sewing_state(opened):
         return Response(status_code=204)
     if is_fragment_request(request):
@@ -122,95 +120,84 @@ def sew_page(
 
 
 @router.post("/projects/{project_id}/sew/pass", name="tick_pass")
-def tick_pass(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def tick_pass(
+    request: Request, room: Room, opened: Opened, form: Annotated[PassForm, sent(PassForm)]
+) -> Response:
     """Tick a pass off, or take it back. Ticks of two screens do not meet."""
-    opened = open_project(room, project_id)
-    form = read_form(PassForm, typed, opened.units)
     opened = _ticked(room, opened, form)
     return answer_change(request, opened, "sew/answer.html", sew_context(opened), "sew_page")
 
 
 @router.post("/projects/{project_id}/sew/batch", name="choose_batch")
-def choose_batch(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def choose_batch(
+    request: Request, room: Room, opened: Opened, form: Annotated[BatchForm, sent(BatchForm)]
+) -> Response:
     """Say how many blocks are sewn at a time, and leave oneself a note."""
-    opened = open_project(room, project_id)
-    form = read_form(BatchForm, typed, opened.units)
-    opened = change(room, project_id, form.revision, lambda p: in_batches(p, form.batch, form.note))
+    opened = change(
+        room, opened.stored.id, form.revision, lambda p: in_batches(p, form.batch, form.note)
+    )
     return answer_change(request, opened, "sew/answer.html", sew_context(opened), "sew_page")
 
 
 @router.get("/projects/{project_id}/sew/pressing", name="sew_pressing")
-def sew_pressing(request: Request, room: Room, project_id: ProjectId) -> Response:
+def sew_pressing(request: Request, opened: Opened) -> Response:
     """To which side every seam is pressed."""
-    return render(request, "sew/pressing.html", press_context(open_project(room, project_id)))
+    return render(request, "sew/pressing.html", press_context(opened))
 
 
 @router.post("/projects/{project_id}/sew/pressing", name="choose_school")
 def choose_school(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[SchoolForm, sent(SchoolForm)]
 ) -> Response:
     """Press by another school."""
-    opened = open_project(room, project_id)
-    form = read_form(SchoolForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: pressed_by(p, form.school))
-    return _to(request, "sew_pressing", project_id)
+    change(room, opened.stored.id, form.revision, lambda p: pressed_by(p, form.school))
+    return go_to(request, "sew_pressing", opened)
 
 
 @router.get("/projects/{project_id}/sew/measures", name="sew_measures")
-def sew_measures(request: Request, room: Room, project_id: ProjectId) -> Response:
+def sew_measures(request: Request, opened: Opened) -> Response:
     """What is measured: the model block, rows, strips; and the log."""
-    context = measures_context(open_project(room, project_id))
+    context = measures_context(opened)
     return render(request, "sew/measures.html", context)
 
 
 @router.post("/projects/{project_id}/sew/readings", name="enter_reading")
 def enter_reading(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[ReadingForm, sent(ReadingForm)]
 ) -> Response:
     """Enter a reading; two that come at once are both kept."""
-    opened = open_project(room, project_id)
-    form = read_form(ReadingForm, typed, opened.units)
     reading = Reading(
         form.what, form.number, form.place, form.target, form.read, room.clock(), form.by_tape
     )
     insist(room, opened, lambda _: lambda project: with_reading(project, reading))
-    return _to(request, "sew_measures", project_id)
+    return go_to(request, "sew_measures", opened)
 
 
 @router.post("/projects/{project_id}/sew/readings/forget", name="forget_reading")
 def forget_reading(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[ForgetForm, sent(ForgetForm)]
 ) -> Response:
     """Strike a reading out."""
-    opened = open_project(room, project_id)
-    form = read_form(ForgetForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: without_reading(p, form.place))
-    return _to(request, "sew_measures", project_id)
+    change(room, opened.stored.id, form.revision, lambda p: without_reading(p, form.place))
+    return go_to(request, "sew_measures", opened)
 
 
 @router.post("/projects/{project_id}/sew/follow", name="choose_follow")
 def choose_follow(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[FollowForm, sent(FollowForm)]
 ) -> Response:
     """Let the quilt follow what was measured, or keep to what was reckoned."""
-    opened = open_project(room, project_id)
-    form = read_form(FollowForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: following(p, form.follow))
-    return _to(request, "sew_measures", project_id)
+    change(room, opened.stored.id, form.revision, lambda p: following(p, form.follow))
+    return go_to(request, "sew_measures", opened)
 
 
 @router.post("/projects/{project_id}/sew/uneven", name="even_out")
-def even_out(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def even_out(
+    request: Request, room: Room, opened: Opened, form: Annotated[EvenForm, sent(EvenForm)]
+) -> Response:
     """Do one of the things that uneven blocks leave."""
-    opened = open_project(room, project_id)
-    form = read_form(EvenForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: evened(p, form.doing))
-    return _to(request, "sew_measures", project_id)
-
-
-def _to(request: Request, page: str, project_id: int) -> Response:
-    address = request.app.url_path_for(page, project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, lambda p: evened(p, form.doing))
+    return go_to(request, "sew_measures", opened)
 
 
 def _ticked(room: Workroom, opened: OpenProject, form: PassForm) -> OpenProject:

@@ -1,11 +1,11 @@
 """Time: a clock by one key, what is left by one's own pace, and the evenings it falls on."""
 
 from datetime import date
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, HTTPException, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.project.measuring_log import timed, with_evenings
 from kersey.core.project.sewing import LONGEST_STRETCH, USUAL_STRETCH, Evening, Work
@@ -16,9 +16,15 @@ from kersey.core.sewing.schedule import Schedule, schedule
 from kersey.core.work.at_table import cuts_at_table, kits_of
 from kersey.formats.calendar_file import calendar_file
 from kersey.web.download import saved_as
-from kersey.web.forms import PageForm, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.forms import PageForm
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.sew.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room
@@ -56,52 +62,50 @@ class EveningsForm(RevisedForm):
 
 
 @router.get("/projects/{project_id}/sew/time", name="sew_time")
-def sew_time(request: Request, room: Room, project_id: ProjectId) -> Response:
+def sew_time(request: Request, room: Room, opened: Opened) -> Response:
     """The clock, what is left, and the evenings."""
-    opened = open_project(room, project_id)
     return render(request, "sew/time.html", _context(opened, room.clock().astimezone().date()))
 
 
 @router.post("/projects/{project_id}/sew/time", name="start_stop")
-def start_stop(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def start_stop(
+    request: Request, room: Room, opened: Opened, form: Annotated[ClockForm, sent(ClockForm)]
+) -> Response:
     """Start the clock, or stop it where it runs."""
-    opened = open_project(room, project_id)
-    form = read_form(ClockForm, typed, opened.units)
     if opened.quilt is None:
         raise HTTPException(404)
     running = opened.project.sewing.running
     work = running.work if running else form.work
     done = _counts(opened, opened.quilt)[work][0]
     now = room.clock()
-    change(room, project_id, opened.stored.revision, lambda p: timed(p, work, done, now))
-    return _to(request, project_id)
+    change(room, opened.stored.id, opened.stored.revision, lambda p: timed(p, work, done, now))
+    return go_to(request, "sew_time", opened)
 
 
 @router.post("/projects/{project_id}/sew/evenings", name="choose_evenings")
 def choose_evenings(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[EveningsForm, sent(EveningsForm)]
 ) -> Response:
     """Say which evenings one has."""
-    opened = open_project(room, project_id)
-    form = read_form(EveningsForm, typed, opened.units)
     change(
         room,
-        project_id,
+        opened.stored.id,
         form.revision,
         lambda p: with_evenings(p, form.evenings, form.ready_by, form.stretch),
     )
-    return _to(request, project_id)
+    return go_to(request, "sew_time", opened)
 
 
 @router.get("/projects/{project_id}/sew/calendar.ics", name="sew_calendar")
-def sew_calendar(room: Room, project_id: ProjectId) -> Response:
+def sew_calendar(room: Room, opened: Opened) -> Response:
     """The evenings as a calendar file; read again it changes them in their places."""
-    opened = open_project(room, project_id)
     if opened.quilt is None:
         raise HTTPException(404)
     now = room.clock()
     plan = _schedule(opened, left_of(opened, opened.quilt), now.astimezone().date())
-    content = calendar_file(plan, opened.project.name, project_id, opened.stored.revision, now)
+    content = calendar_file(
+        plan, opened.project.name, opened.stored.id, opened.stored.revision, now
+    )
     return Response(
         content,
         media_type="text/calendar",
@@ -163,8 +167,3 @@ def in_hours(minutes: float) -> str:
         return f"{max(5, round(minutes / 5) * 5) if minutes > 0 else 0} min"
     halves = round(minutes / 30)
     return f"{halves // 2}{'½' if halves % 2 else ''} h"
-
-
-def _to(request: Request, project_id: int) -> Response:
-    address = request.app.url_path_for("sew_time", project_id=project_id)
-    return RedirectResponse(address, status_code=303)

@@ -3,11 +3,11 @@
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.cloth.fabric import BadFabric, Print
 from kersey.core.cloth.forms import Form
@@ -20,10 +20,15 @@ from kersey.core.quilt.pieced_sheet import PiecedSheet, Thrift, piece_sheet
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.backing import draw_let_in, draw_panels, draw_pieced
-from kersey.web.forms import TypedForm, read_form
 from kersey.web.free_cloth import free_cloth
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
@@ -61,29 +66,24 @@ class Way:
 
 
 @router.get("/projects/{project_id}/size/backing", name="backing_page")
-def backing_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    opened = open_project(room, project_id)
+def backing_page(request: Request, room: Room, opened: Opened) -> Response:
     return render(request, "size/backing.html", _context(room, opened))
 
 
 @router.post("/projects/{project_id}/size/backing", name="choose_backing")
 def choose_backing(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[WayForm, sent(WayForm)]
 ) -> Response:
     """Settle on a way to cut it off the bolt; pieces that were pulled for it go back."""
-    opened = open_project(room, project_id)
-    form = read_form(WayForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: _cut_so(p, form.way))
-    return _back(request, project_id)
+    change(room, opened.stored.id, form.revision, lambda p: _cut_so(p, form.way))
+    return go_to(request, "backing_page", opened)
 
 
 @router.post("/projects/{project_id}/size/backing/pieces", name="piece_backing")
 def piece_backing(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[PiecesForm, sent(PiecesForm)]
 ) -> Response:
     """Pull the pieces that a sheet is made of."""
-    opened = open_project(room, project_id)
-    form = read_form(PiecesForm, typed, opened.units)
     if form.part not in (Role.BACKING, Role.BATTING) or opened.quilt is None:
         raise BadFabric("Only a backing or batting can be pieced this way.")
     there = _pieces(room, opened.project, form.part)
@@ -91,8 +91,8 @@ def piece_backing(
     if sheet is None:
         raise BadFabric("The free pieces are no longer enough for this.")
     taken = _taken(sheet, there)
-    change(room, project_id, form.revision, lambda p: _instead(p, form.part, taken))
-    return _back(request, project_id)
+    change(room, opened.stored.id, form.revision, lambda p: _instead(p, form.part, taken))
+    return go_to(request, "backing_page", opened)
 
 
 def _cut_so(project: Project, way: BackingWay) -> Project:
@@ -200,9 +200,3 @@ def _taken(sheet: PiecedSheet, there: list[Pulled]) -> list[Pulled]:
         for name in [sheet_piece(p).name]
         if name in used
     ]
-
-
-def _back(request: Request, project_id: int) -> Response:
-    return RedirectResponse(
-        request.app.url_path_for("backing_page", project_id=project_id), status_code=303
-    )

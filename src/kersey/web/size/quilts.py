@@ -8,7 +8,7 @@ from urllib.parse import urlencode
 from fastapi import APIRouter, Query, Request
 from pydantic import BaseModel, Field
 from starlette.datastructures import URL
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.frame.on_bed import OnBed, says
 from kersey.core.frame.purposes import ALL_BEDS
@@ -20,9 +20,14 @@ from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge
 from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape
-from kersey.web.forms import TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -140,28 +145,24 @@ class Hung:
 
 @router.get("/projects/{project_id}/size/quilts", name="whole_quilts")
 def whole_quilts(
-    request: Request, room: Room, project_id: ProjectId, asked: Annotated[Asked, Query()]
+    request: Request, room: Room, opened: Opened, asked: Annotated[Asked, Query()]
 ) -> Response:
     """The quilts found up to now."""
-    opened = open_project(room, project_id)
     page = "quilts.html" if is_fragment_request(request) else "quilts_page.html"
     return render(request, f"size/{page}", _context(room, opened, asked, request.url))
 
 
 @router.post("/projects/{project_id}/size/quilts", name="take_whole_quilt")
 def take_whole_quilt(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[TakeForm, sent(TakeForm)]
 ) -> Response:
     """Choose one: its rows and columns, setting, sashing and borders."""
-    opened = open_project(room, project_id)
-    form = read_form(TakeForm, typed, opened.units)
     found = _found(room, opened, form, 0)[0].quilts
     if form.number < len(found):
         quilt = found[form.number]
-        change(room, project_id, form.revision, lambda p: quilt.taken_by(p, opened.units))
+        change(room, opened.stored.id, form.revision, lambda p: quilt.taken_by(p, opened.units))
     name = "size_page" if form.number < len(found) else "whole_quilts"
-    address = request.app.url_path_for(name, project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    return go_to(request, name, opened)
 
 
 def _found(

@@ -46,8 +46,8 @@ from kersey.drawing.pulls import draw_pulls
 from kersey.drawing.quilt import corner, draw_quilt, view_of
 from kersey.drawing.size_outline import draw_size
 from kersey.store.projects import washed_logs
-from kersey.web.forms import BadForm, Length, TypedForm, checked, field_error, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
+from kersey.web.forms import BadForm, Length, TypedForm, checked, refused_at
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import answer_change, project_context
 from kersey.web.size import backing, quilts, shopping, tryouts
 from kersey.web.size.stage import STAGE
@@ -134,11 +134,17 @@ class FinishForm(RevisedForm):
     stop: bool = False
 
 
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    context = _context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
+    if is_fragment_request(request):
+        return render(request, "size/answer.html", context | {"oob": True}, 422)
+    return render(request, "size/page.html", context, 422)
+
+
 @router.get("/projects/{project_id}/size", name="size_page")
 def size_page(
-    request: Request, room: Room, project_id: ProjectId, part: str = Query("", max_length=10)
+    request: Request, room: Room, opened: Opened, part: str = Query("", max_length=10)
 ) -> Response:
-    opened = open_project(room, project_id)
     if is_fragment_request(request):
         # The plan was exchanged: what follows from it is shown anew. One that only saves fabric
         # leaves the row of sizes as it is, and the finger on it.
@@ -148,14 +154,15 @@ def size_page(
 
 
 @router.post("/projects/{project_id}/grid", name="choose_grid")
-def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def choose_grid(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[GridForm, sent(GridForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Settle on rows and columns."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(GridForm, typed, opened.units)
-        opened = change(room, project_id, form.revision, lambda p: _with_grid(p, form))
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
+    opened = change(room, opened.stored.id, form.revision, lambda p: _with_grid(p, form))
     page = "arrange_page" if typed.get("then") == "arrange" else "size_page"
     in_the_row = form.columns is None
     template = "size/choice.html" if in_the_row else "size/answer.html"
@@ -163,37 +170,36 @@ def choose_grid(request: Request, room: Room, project_id: ProjectId, typed: Type
 
 
 @router.post("/projects/{project_id}/wish", name="change_wish")
-def change_wish(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def change_wish(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[WishForm, sent(WishForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Say what the quilt is for; the sizes are ranked anew."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(WishForm, typed, opened.units)
+    with refused_at(typed, "purpose", WishForm.model_fields, BadPurpose):
         form = _with_present_size(form, opened)
-        opened = change(room, project_id, form.revision, lambda p: _with_wish(p, form))
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
-    except BadPurpose as error:
-        wrong = field_error(error, typed, WishForm.model_fields, "purpose")
-        return _again(request, room, opened, wrong)
+        opened = change(room, opened.stored.id, form.revision, lambda p: _with_wish(p, form))
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
 @router.post("/projects/{project_id}/size/frame", name="change_frame")
-def change_frame(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def change_frame(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[FinishForm, sent(FinishForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Border, binding, backing."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(FinishForm, typed, opened.units)
-        quilt = opened.quilt if form.stop else None
-        how = partial(_with_finish, form=form)
-        if quilt is not None and wants_stopping_border(quilt):
-            how = partial(_with_stopping_border, quilt=quilt)
-        opened = change(room, project_id, form.revision, how)
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
-    except BadEdge as error:
-        shown = "binding_width" if "edge_shows" not in typed else "edge_shows"
-        return _again(request, room, opened, field_error(error, typed, (), shown))
+    quilt = opened.quilt if form.stop else None
+    how = partial(_with_finish, form=form)
+    if quilt is not None and wants_stopping_border(quilt):
+        how = partial(_with_stopping_border, quilt=quilt)
+    shown = "binding_width" if "edge_shows" not in typed else "edge_shows"
+    with refused_at(typed, shown, kind=BadEdge):
+        opened = change(room, opened.stored.id, form.revision, how)
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 
 
@@ -256,13 +262,6 @@ def _with_stopping_border(project: Project, quilt: Quilt) -> Project:
     """A narrow border between the quilt and its border; the revision says it is the quilt shown."""
     shown = with_stopping_border(quilt)
     return replace(project, design=shown.design, bought=shown.bought)
-
-
-def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    context = _context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
-    if is_fragment_request(request):
-        return render(request, "size/answer.html", context | {"oob": True}, 422)
-    return render(request, "size/page.html", context, 422)
 
 
 def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
 from starlette.datastructures import QueryParams
@@ -22,9 +22,14 @@ from kersey.drawing.quilt import draw_quilt
 from kersey.formats.order import write_order
 from kersey.store.prices import load_prices
 from kersey.web.download import saved_as
-from kersey.web.forms import TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -45,12 +50,11 @@ class TakeSizeForm(RevisedForm):
 def shopping(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     purpose: str = Query(_AS_IT_IS, max_length=12),
     seen: int = Query(0, ge=0, le=10_000),
 ) -> Response:
     """The list as far as it is known; the person's own choices are in the address."""
-    opened = open_project(room, project_id)
     page = "lacks.html" if is_fragment_request(request) else "shopping.html"
     context = _context(room, opened, purpose, seen, request.query_params)
     return render(request, f"size/{page}", context)
@@ -60,14 +64,13 @@ def shopping(
 def order_file(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     purpose: str = Query(_AS_IT_IS, max_length=12),
 ) -> Response:
     """The order, once everything on the list is known; else back to the list."""
-    opened = open_project(room, project_id)
     context = _context(room, opened, purpose, 0, request.query_params)
     if not context["complete"]:
-        address = request.app.url_path_for("shopping", project_id=project_id)
+        address = request.app.url_path_for("shopping", project_id=opened.stored.id)
         return RedirectResponse(f"{address}?purpose={purpose}", status_code=303)
     named = {part.name: part.cloth.prints[:1] for part in context["larger"].to_buy}
     lines = [
@@ -83,22 +86,18 @@ def order_file(
 
 @router.post("/projects/{project_id}/size/shopping", name="make_it_so_large")
 def make_it_so_large(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[TakeSizeForm, sent(TakeSizeForm)]
 ) -> Response:
     """The quilt is to be as large as this; its places without a block stay empty for now."""
-    opened = open_project(room, project_id)
-    form = read_form(TakeSizeForm, typed, opened.units)
     wish = _wish(opened.project, form.purpose)
     if wish is not None and opened.quilt is not None:
         change(
             room,
-            project_id,
+            opened.stored.id,
             form.revision,
             lambda p: enough_for(p, wish, opened.units) if p.plan else p,
         )
-    return RedirectResponse(
-        request.app.url_path_for("size_page", project_id=project_id), status_code=303
-    )
+    return go_to(request, "size_page", opened)
 
 
 def _context(

@@ -6,7 +6,7 @@ from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.cloth.fabric import BadFabric
 from kersey.core.cloth.forms import Form
@@ -18,10 +18,15 @@ from kersey.core.quilt.tryout import Contrast, Reads, contrast, parts_to_try, tr
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.tried import draw_patch
-from kersey.web.forms import TypedForm, read_form
 from kersey.web.free_cloth import free_cloth
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
@@ -65,20 +70,19 @@ class Shown:
 def tryouts(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     part: PartKind = PartKind.BORDER,
     first: Annotated[int, Query(ge=0, le=100_000)] = 0,
 ) -> Response:
     """Four prints beside each other, those that are enough and stand out first."""
-    opened = open_project(room, project_id)
     return render(request, "size/tryouts.html", _context(room, opened, part, first))
 
 
 @router.post("/projects/{project_id}/size/tryouts", name="use_tried")
-def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def use_tried(
+    request: Request, room: Room, opened: Opened, form: Annotated[UseForm, sent(UseForm)]
+) -> Response:
     """Pull a print for the part; what was pulled for it alone goes back."""
-    opened = open_project(room, project_id)
-    form = read_form(UseForm, typed, opened.units)
     chosen = next(
         (
             pulled
@@ -89,9 +93,8 @@ def use_tried(request: Request, room: Room, project_id: ProjectId, typed: TypedF
     )
     if chosen is None:
         raise BadFabric("None of that print is free anymore.")
-    change(room, project_id, form.revision, lambda p: _instead(p, form.part, chosen))
-    address = request.app.url_path_for("size_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, lambda p: _instead(p, form.part, chosen))
+    return go_to(request, "size_page", opened)
 
 
 def _instead(project: Project, part: PartKind, chosen: Pulled) -> Project:

@@ -6,17 +6,18 @@ What is drawn is kept at once, beside the block that the quilt has, until it is 
 from collections.abc import Callable, Mapping
 from dataclasses import replace
 from fractions import Fraction
+from functools import partial
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Request
 from pydantic import Field
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.choice import OWN, BlockChoice
 from kersey.core.blocks.own_block import FEWEST, LONGEST_NAME, MOST, Cell, Kind, OwnBlock
 from kersey.core.cloth.fabric import Print, Value
-from kersey.core.errors import InvalidValue, KerseyError
+from kersey.core.errors import KerseyError
 from kersey.core.measure.spoken import Spoken
 from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
@@ -25,11 +26,17 @@ from kersey.core.stash.pulled import Role
 from kersey.drawing.own_block import draw_own_block
 from kersey.formats.own_block import read_block, write_block
 from kersey.web.download import saved_as
-from kersey.web.forms import BadForm, Length, TypedForm, field_error, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import news_of, project_context
+from kersey.web.forms import BadForm, Length, Typed, TypedForm, refused_at
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import answer_change, go_to, project_context
 from kersey.web.templating import is_fragment_request, render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page.stage import STAGE
 
 router = APIRouter()
@@ -96,69 +103,81 @@ class TakeOwnForm(RevisedForm):
     side: Length
 
 
+def _again(request: Request, _room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    whole = not is_fragment_request(request)
+    template = "yield_page/own.html" if whole else "yield_page/own_answer.html"
+    context = _context(opened, bad, bad.typed) | {"oob": not whole}
+    return render(request, template, context, 422)
+
+
 @router.get("/projects/{project_id}/yield/own", name="own_block")
-def own_block(request: Request, room: Room, project_id: ProjectId) -> Response:
-    return render(request, "yield_page/own.html", _context(open_project(room, project_id)))
+def own_block(request: Request, opened: Opened) -> Response:
+    return render(request, "yield_page/own.html", _context(opened))
 
 
 @router.get("/projects/{project_id}/yield/own/block.json", name="own_block_file")
-def own_block_file(room: Room, project_id: ProjectId) -> Response:
+def own_block_file(opened: Opened) -> Response:
     """The block as a file."""
-    draft = draft_of(open_project(room, project_id).project)
+    draft = draft_of(opened.project)
     headers = saved_as(draft.name, "json", "block")
     return Response(write_block(draft), media_type="application/json", headers=headers)
 
 
 @router.post("/projects/{project_id}/yield/own/cell", name="touch_cell")
-def touch_cell(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def touch_cell(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[CellForm, sent(CellForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Do to a cell what is chosen; a cell that is so already is turned by a quarter."""
-
-    def touched(block: OwnBlock, form: CellForm) -> OwnBlock:
-        row, column = map(int, form.square.split())
-        return _touched(block, row, column, form)
-
-    return _drawn(request, room, project_id, typed, CellForm, touched)
+    row, column = map(int, form.square.split())
+    touched = partial(_touched, row=row, column=column, form=form)
+    return _drawn(request, room, opened, form, typed, touched)
 
 
 @router.post("/projects/{project_id}/yield/own/grid", name="own_grid")
-def own_grid(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def own_grid(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[GridForm, sent(GridForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Name the block, and change its grid."""
 
-    def changed(block: OwnBlock, form: GridForm) -> OwnBlock:
+    def changed(block: OwnBlock) -> OwnBlock:
         block = replace(block, name=form.name.strip() or block.name)
         return block if form.grid == block.grid else block.with_grid(form.grid)
 
-    return _drawn(request, room, project_id, typed, GridForm, changed)
+    return _drawn(request, room, opened, form, typed, changed)
 
 
 @router.post("/projects/{project_id}/yield/own/file", name="read_own_block")
 def read_own_block(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[FileForm, sent(FileForm, _again)],
+    typed: TypedForm,
 ) -> Response:
     """Go on with a block from a file."""
-
-    def read(_: OwnBlock, form: FileForm) -> OwnBlock:
-        return read_block(form.content.encode())
-
-    return _drawn(request, room, project_id, typed, FileForm, read, "content")
+    return _drawn(request, room, opened, form, typed, lambda _: read_block(form.content.encode()))
 
 
 @router.post("/projects/{project_id}/yield/own/take", name="take_own_block")
 def take_own_block(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[TakeOwnForm, sent(TakeOwnForm, _again)],
+    typed: TypedForm,
 ) -> Response:
     """Make the quilt of the block that is drawn."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(TakeOwnForm, typed, opened.units)
-        change(room, project_id, form.revision, lambda p: _taken(p, form.side))
-    except BadForm as bad:
-        return render(request, "yield_page/own.html", _context(opened, bad), 422)
-    except InvalidValue as error:
-        refused = field_error(error, typed, (), "side")
-        return render(request, "yield_page/own.html", _context(opened, refused), 422)
-    address = request.app.url_path_for("yield_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    with refused_at(typed, "side"):
+        change(room, opened.stored.id, form.revision, lambda p: _taken(p, form.side))
+    return go_to(request, "yield_page", opened)
 
 
 def draft_of(project: Project) -> OwnBlock:
@@ -174,35 +193,23 @@ def _taken(project: Project, side: Fraction) -> Project:
 
 def _drawn(
     request: Request,
-    room: Room,
-    project_id: ProjectId,
-    typed: TypedForm,
-    form_of: type[Any],
-    how: Callable[[OwnBlock, Any], OwnBlock],
-    field: str = "square",
+    room: Workroom,
+    opened: OpenProject,
+    form: RevisedForm,
+    typed: Typed,
+    how: Callable[[OwnBlock], OwnBlock],
 ) -> Response:
     """The draft after a change; what cannot be is told, and the draft stays as it was."""
-    opened = open_project(room, project_id)
-    bad, status = None, 200
-    try:
-        form = read_form(form_of, typed, opened.units)
 
-        def change_draft(project: Project) -> Project:
-            draft = how(draft_of(project), form)
-            return replace(project, design=replace(project.design, own_draft=draft))
+    def change_draft(project: Project) -> Project:
+        draft = how(draft_of(project))
+        return replace(project, design=replace(project.design, own_draft=draft))
 
-        opened = change(room, project_id, form.revision, change_draft)
-    except BadForm as error:
-        bad, status = error, 422
-    except InvalidValue as error:
-        bad, status = field_error(error, typed, ("name", "grid"), field), 422
-    if not is_fragment_request(request):
-        if bad is None:
-            address = request.app.url_path_for("own_block", project_id=project_id)
-            return RedirectResponse(address, status_code=303)
-        return render(request, "yield_page/own.html", _context(opened, bad), status)
-    context = _context(opened, bad, typed) | {"oob": True}
-    return render(request, "yield_page/own_answer.html", context, status, headers=news_of(opened))
+    field = "content" if isinstance(form, FileForm) else "square"
+    with refused_at(typed, field, ("name", "grid")):
+        opened = change(room, opened.stored.id, form.revision, change_draft)
+    context = _context(opened, tool=typed)
+    return answer_change(request, opened, "yield_page/own_answer.html", context, "own_block")
 
 
 def _touched(block: OwnBlock, row: int, column: int, form: CellForm) -> OwnBlock:

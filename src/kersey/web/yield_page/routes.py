@@ -2,9 +2,10 @@
 
 from dataclasses import replace
 from fractions import Fraction
+from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.cloth.forms import Form
 from kersey.core.errors import InvalidValue, KerseyError
@@ -16,9 +17,9 @@ from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.claims import CountClaim, Verdict, judge_size
 from kersey.core.yields.report import at_usable
 from kersey.core.yields.steps import OnlyTried, YieldQuestion
-from kersey.web.forms import BadForm, Typed, TypedForm, field_error, read_form
-from kersey.web.open_project import OpenProject, ProjectId, change, open_project
-from kersey.web.project_page import answer_change
+from kersey.web.forms import BadForm, Typed, TypedForm, read_form, refused_at
+from kersey.web.open_project import Opened, OpenProject, change, open_project, sent
+from kersey.web.project_page import answer_change, go_to
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page import own, sizes, wall
@@ -46,9 +47,18 @@ router.include_router(own.router)
 _NEWS, _TRIED, _CLAIM = 4.0, 4.0, 15.0
 
 
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    """The page with what is wrong at its field; its answer is that to the question before."""
+    context = yield_context(room, opened)
+    context |= {"errors": bad.errors, "typed": bad.typed, "question_before": True}
+    if is_fragment_request(request):
+        context |= {"oob": True, "new_block": True}
+        return render(request, "yield_page/answer.html", context, 422)
+    return render(request, "yield_page/page.html", context, 422)
+
+
 @router.get("/projects/{project_id}/yield", name="yield_page")
-def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
-    opened = open_project(room, project_id)
+def yield_page(request: Request, room: Room, opened: Opened) -> Response:
     project = opened.project
     settled = project.design.block_chosen or project.plan_taken
     if not settled and any(pulled.for_blocks for pulled in project.fabrics):
@@ -59,10 +69,9 @@ def yield_page(request: Request, room: Room, project_id: ProjectId) -> Response:
 
 
 @router.get("/projects/{project_id}/yield/block", name="yield_block")
-def yield_block(request: Request, room: Room, project_id: ProjectId) -> Response:
+def yield_block(request: Request, room: Room, opened: Opened) -> Response:
     """The block as it is chosen, or as Kersey proposes it, and all that is to be said of it."""
-    wall.leave(room, project_id)
-    opened = open_project(room, project_id)
+    wall.leave(room, opened.stored.id)
     return render(request, "yield_page/page.html", yield_context(room, opened))
 
 
@@ -70,7 +79,7 @@ def yield_block(request: Request, room: Room, project_id: ProjectId) -> Response
 def yield_news(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     revision: int = 0,
     seen: int = Query(0, ge=0, le=10_000),
     drawn: int = Query(0, ge=0, lt=PLAN_MARKS),
@@ -79,12 +88,11 @@ def yield_news(
 
     `drawn` is the mark of the plan that the page shows.
     """
-    opened = open_project(room, project_id)
     asked = opened.asked
     if opened.stored.revision == revision:
         question = question_for(room, opened, asked)
-        room.searches.ask(project_id, question).wait(seen, _NEWS)
-        opened = open_project(room, project_id)
+        room.searches.ask(opened.stored.id, question).wait(seen, _NEWS)
+        opened = open_project(room, opened.stored.id)
     if opened.stored.revision != revision:
         # The page has changed meanwhile, and asks for itself.
         return Response(status_code=204)
@@ -95,9 +103,8 @@ def yield_news(
 
 
 @router.get("/projects/{project_id}/yield/try", name="try_yield")
-def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
+def try_yield(request: Request, room: Room, opened: Opened) -> Response:
     """The blocks of other cloth or another seam, while a slider is still moving."""
-    opened = open_project(room, project_id)
     try:
         form = _tried(opened, dict(request.query_params))
         asked = _asked_at(opened, form.try_seam)
@@ -107,7 +114,7 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     blocks: int | None = 0
     if changed is not None:
         question = YieldQuestion(changed, rules_are_a_wish=asked.rules_are_a_wish)
-        search = room.searches.ask(("try", project_id), OnlyTried(question))
+        search = room.searches.ask(("try", opened.stored.id), OnlyTried(question))
         search.wait(0, _TRIED)
         blocks = search.answer.plan.blocks if search.answer else None
     kept = opened.project.plan
@@ -115,7 +122,7 @@ def try_yield(request: Request, room: Room, project_id: ProjectId) -> Response:
     context = {
         "tried": form,
         "tried_blocks": blocks,
-        "project_id": project_id,
+        "project_id": opened.stored.id,
         "blocks": kept.possible if kept and current else None,
         "units": opened.units,
     }
@@ -142,9 +149,8 @@ def _tried(opened: OpenProject, typed: Typed) -> TriedForm:
 
 
 @router.get("/projects/{project_id}/yield/claim", name="judge_claim")
-def judge_claim(request: Request, room: Room, project_id: ProjectId) -> Response:
+def judge_claim(request: Request, room: Room, opened: Opened) -> Response:
     """Whether the arithmetic agrees with what a label promises."""
-    opened = open_project(room, project_id)
     try:
         form = read_form(ClaimForm, dict(request.query_params), opened.units)
         verdicts = _verdicts(room, opened, form)
@@ -159,20 +165,21 @@ def judge_claim(request: Request, room: Room, project_id: ProjectId) -> Response
 
 
 @router.post("/projects/{project_id}/yield", name="change_yield")
-def change_yield(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def change_yield(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[YieldForm, sent(YieldForm, _again)],
+    typed: TypedForm,
+) -> Response:
     """Keep the block and how it is cut."""
-    opened = open_project(room, project_id)
-    before = opened.project.design.block.recipe
-    units = opened.units
+    before, units = opened.project.design.block.recipe, opened.units
     try:
-        form = read_form(YieldForm, typed, units)
         opened = change(
-            room, project_id, form.revision, lambda p: with_choices(p, form, typed, units)
+            room, opened.stored.id, form.revision, lambda p: with_choices(p, form, typed, units)
         )
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
     except InvalidValue as error:
-        return _again(request, room, opened, BadForm({field_of(error): str(error)}, typed))
+        raise BadForm({field_of(error): str(error)}, typed) from None
     # The fields are shown anew for another block, and to take away what was wrong with them.
     anew = form.recipe != before or "was_refused" in typed or "wave" in typed
     context = yield_context(room, opened) | {"new_block": anew}
@@ -181,22 +188,19 @@ def change_yield(request: Request, room: Room, project_id: ProjectId, typed: Typ
 
 @router.post("/projects/{project_id}/yield/measured", name="keep_measured")
 def keep_measured(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[MeasuredForm, sent(MeasuredForm, _again)],
+    typed: TypedForm,
 ) -> Response:
     """Keep what the cloth measured: every fabric for the blocks is so much longer or shorter."""
-    opened = open_project(room, project_id)
-    try:
-        form = read_form(MeasuredForm, typed, opened.units)
+    with refused_at(typed, "usable"):
         slider = cloth_slider(opened.asked, opened.units)
         step = slider.read(typed["usable"], form.usable) - slider.now
         if step:
-            change(room, project_id, form.revision, lambda p: _measured(p, step))
-    except BadForm as bad:
-        return _again(request, room, opened, bad)
-    except InvalidValue as error:
-        return _again(request, room, opened, field_error(error, typed, (), "usable"))
-    address = request.app.url_path_for("yield_block", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+            change(room, opened.stored.id, form.revision, lambda p: _measured(p, step))
+    return go_to(request, "yield_block", opened)
 
 
 def _measured(project: Project, step: Fraction) -> Project:
@@ -240,13 +244,3 @@ def _verdicts(room: Workroom, opened: OpenProject, form: ClaimForm) -> list[Verd
             judged.wait(0, _CLAIM)
             found.extend([judged.answer] if judged.answer else [])
     return found
-
-
-def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    """The page with what is wrong at its field; its answer is that to the question before."""
-    context = yield_context(room, opened)
-    context |= {"errors": bad.errors, "typed": bad.typed, "question_before": True}
-    if is_fragment_request(request):
-        context |= {"oob": True, "new_block": True}
-        return render(request, "yield_page/answer.html", context, 422)
-    return render(request, "yield_page/page.html", context, 422)

@@ -1,17 +1,23 @@
 """The best size of the block, with its curve; a size is taken where it is shown."""
 
 from dataclasses import replace
-from typing import Any
+from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.planning.size_curve import best_sizes, sizes_question
 from kersey.core.project.project import Project
 from kersey.drawing.size_curve import draw_size_curve
-from kersey.web.forms import Length, TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.forms import Length
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page.stage import STAGE
@@ -30,24 +36,20 @@ class SizeForm(RevisedForm):
 
 @router.get("/projects/{project_id}/yield/sizes", name="block_sizes")
 def block_sizes(
-    request: Request, room: Room, project_id: ProjectId, seen: int = Query(0, ge=0, le=10_000)
+    request: Request, room: Room, opened: Opened, seen: int = Query(0, ge=0, le=10_000)
 ) -> Response:
     """The sizes tried up to now."""
-    opened = open_project(room, project_id)
     page = "sizes.html" if is_fragment_request(request) else "sizes_page.html"
     return render(request, f"yield_page/{page}", _context(room, opened, seen))
 
 
 @router.post("/projects/{project_id}/yield/sizes", name="take_block_size")
 def take_block_size(
-    request: Request, room: Room, project_id: ProjectId, typed: TypedForm
+    request: Request, room: Room, opened: Opened, form: Annotated[SizeForm, sent(SizeForm)]
 ) -> Response:
     """Make the block this large."""
-    opened = open_project(room, project_id)
-    form = read_form(SizeForm, typed, opened.units)
-    change(room, project_id, form.revision, lambda p: _sized(p, form))
-    address = request.app.url_path_for("yield_page", project_id=project_id)
-    return RedirectResponse(address, status_code=303)
+    change(room, opened.stored.id, form.revision, lambda p: _sized(p, form))
+    return go_to(request, "yield_page", opened)
 
 
 def _sized(project: Project, form: SizeForm) -> Project:

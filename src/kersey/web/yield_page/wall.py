@@ -11,7 +11,7 @@ from math import sqrt
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Query, Request
-from starlette.responses import RedirectResponse, Response
+from starlette.responses import Response
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.facts import Difficulty
@@ -25,9 +25,14 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.drawing.quilt import draw_hung
 from kersey.searching.searches import Inquiry
-from kersey.web.forms import TypedForm, read_form
-from kersey.web.open_project import OpenProject, ProjectId, RevisedForm, change, open_project
-from kersey.web.project_page import project_context
+from kersey.web.open_project import (
+    Opened,
+    OpenProject,
+    RevisedForm,
+    change,
+    sent,
+)
+from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page.stage import STAGE
@@ -154,9 +159,8 @@ LookedAt = Annotated[Looked, Depends(_looked)]
 
 
 @router.get("/projects/{project_id}/yield/wall", name="yield_wall")
-def yield_wall(request: Request, room: Room, project_id: ProjectId, looked: LookedAt) -> Response:
+def yield_wall(request: Request, room: Room, opened: Opened, looked: LookedAt) -> Response:
     """All quilts that were found up to now."""
-    opened = open_project(room, project_id)
     context = wall_context(room, opened, looked)
     # Of what was only looked at, or laid beside, that alone is sent again.
     context["part"] = request.headers.get("hx-trigger-name", "")
@@ -168,12 +172,11 @@ def yield_wall(request: Request, room: Room, project_id: ProjectId, looked: Look
 def wall_news(
     request: Request,
     room: Room,
-    project_id: ProjectId,
+    opened: Opened,
     looked: LookedAt,
     seen: int = Query(0, ge=0, le=10_000),
 ) -> Response:
     """The quilts found since so many pieces of news."""
-    opened = open_project(room, project_id)
     inquiry = _ask(room, opened, looked)
     inquiry.wait(seen, _MORE)
     # Those that follow at once come with it.
@@ -183,20 +186,17 @@ def wall_news(
 
 
 @router.post("/projects/{project_id}/yield/take", name="take_quilt")
-def take_quilt(request: Request, room: Room, project_id: ProjectId, typed: TypedForm) -> Response:
+def take_quilt(
+    request: Request, room: Room, opened: Opened, form: Annotated[TakeForm, sent(TakeForm)]
+) -> Response:
     """Choose the block of a quilt on the wall."""
-    opened = open_project(room, project_id)
-    form = read_form(TakeForm, typed, opened.units)
     looked = Looked(only=(Only.NOTHING_BOUGHT,) if form.no_border else ())
     found: tuple[Possible, ...] = _ask(room, opened, looked).answer or ()
     chosen = next((each for each in found if each.key == form.look), None)
     if chosen is not None:
-        leave(room, project_id)
-        change(room, project_id, form.revision, lambda p: taken(p, chosen, form.no_border))
-    address = request.app.url_path_for(
-        "yield_page" if chosen else "yield_wall", project_id=project_id
-    )
-    return RedirectResponse(address, status_code=303)
+        leave(room, opened.stored.id)
+        change(room, opened.stored.id, form.revision, lambda p: taken(p, chosen, form.no_border))
+    return go_to(request, "yield_page" if chosen else "yield_wall", opened)
 
 
 def leave(room: Workroom, project_id: int) -> None:
