@@ -12,9 +12,9 @@ import pytest
 from tests.voice import faults as voice_faults
 
 from kersey.core.blocks import patchwork
-from kersey.core.blocks.assembly import How
 from kersey.core.blocks.catalogue import as_tried, recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
+from kersey.core.blocks.technique import CUT
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import Need, PrintRule
@@ -177,7 +177,7 @@ def _every_make_is_named_once(quilt: Quilt) -> None:
     twice = sorted({step.name for step in steps if keys[step.key] > 1})
     assert not twice, f"built more than once: {twice}; place one make with `lying` instead"
     sewn = Counter(step.name for step in steps if step.kind is StepKind.SEW)
-    assert sewn == Counter(m.name for m in quilt.assembly.makes if m.how is not How.CUT)
+    assert sewn == Counter(m.name for m in quilt.assembly.makes if m.how != CUT)
     cut = {need for step in steps if step.layout for need in (c.need for c in step.layout.cuts)}
     assert cut == set(quilt.kept.cutting.problem.needs)
     for step in steps:

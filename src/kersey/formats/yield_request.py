@@ -12,10 +12,11 @@ from typing import Any, Literal
 
 from pydantic import Field
 
-from kersey.core.blocks.assembly import Assembly, How
+from kersey.core.blocks.assembly import Assembly
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice
 from kersey.core.blocks.recipe import Option, Recipe
+from kersey.core.blocks.technique import CUT
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
@@ -188,7 +189,7 @@ def _makes(assembly: Assembly, set_length: Fraction | None) -> Iterator[dict[str
     What is long is as high as it is sewn, and as long as its strips.
     """
     for make in assembly.makes:
-        if make.how is How.CUT:
+        if make.how == CUT:
             continue
         count = assembly.counts[make]
         width, length = (number(side) for side in make.size)

@@ -8,9 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.assembly import Make
 from kersey.core.blocks.own_block import BadOwnBlock, Cell, Kind, OwnBlock
 from kersey.core.blocks.recipe import BadRecipe
+from kersey.core.blocks.technique import JOINED
 from kersey.core.errors import InvalidValue
 from kersey.formats.own_block import BadBlockFile, read_block, write_block
 
@@ -58,14 +59,14 @@ def test_what_is_drawn_tiles_and_is_sewn_or_says_why_not(block: OwnBlock, seam: 
     assert sum(patch.area for patch in assembly.patches) == SIDE * SIDE
     assert assembly.block.size == (SIDE + 2 * seam, SIDE + 2 * seam)
     _every_join_is_straight(assembly.block, seam)
-    names = [make.name for make in assembly.makes if make.how is How.JOINED]
+    names = [make.name for make in assembly.makes if make.how == JOINED]
     assert len(names) == len(set(names))
 
 
 def _every_join_is_straight(make: Make, seam: Fraction) -> None:
     """Parts that are joined are as wide as one another, or as high, and add up."""
     sizes = [part.make.size for part in make.of for _ in range(part.count)]
-    if make.how is How.JOINED and len(sizes) > 1:
+    if make.how == JOINED and len(sizes) > 1:
         width, height = make.size
         lost = (len(sizes) - 1) * 2 * seam
         across = sum(w for w, _ in sizes) - lost == width and {h for _, h in sizes} == {height}

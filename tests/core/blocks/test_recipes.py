@@ -8,21 +8,29 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.blocks.assembly import How, Patch
+from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.catalogue import recipes
+from kersey.core.blocks.flipped import FLIPPED
+from kersey.core.blocks.half_squares import EIGHT_AT_A_TIME, FOUR_AT_A_TIME, TWO_AT_A_TIME
+from kersey.core.blocks.no_waste_geese import FOUR_GEESE
 from kersey.core.blocks.recipe import BadRecipe, Recipe
+from kersey.core.blocks.techniques.cut_apart_nine_patch import QUARTERED
+from kersey.core.blocks.techniques.slant_bar import SLANT
+from kersey.core.blocks.techniques.string_block import COVERING
+from kersey.core.blocks.techniques.tube_triangles import SWUNG
 
 SEAM = Fraction(1, 4)
 # Where squares are sewn before they are cut apart, or flipped, what shows is not what was cut.
 NOT_AS_CUT = {
-    How.HALF_SQUARES,
-    How.ALL_ROUND,
-    How.EIGHT,
-    How.QUARTERED,
-    How.FLIPPED,
-    How.SLANT,
-    How.SWUNG,
-    How.COVERING,
+    TWO_AT_A_TIME,
+    FOUR_AT_A_TIME,
+    EIGHT_AT_A_TIME,
+    QUARTERED,
+    FLIPPED,
+    SLANT,
+    SWUNG,
+    COVERING,
+    FOUR_GEESE,
 }
 # (recipe, options, finished side or sides, cut sizes): sizes of handbook section 3.
 HANDBOOK = [
@@ -58,6 +66,10 @@ HANDBOOK = [
     ("churn-dash", {}, "9", "31/8x31/8 31/8x31/8 7/2x2 7/2x2 7/2x7/2"),
     ("sawtooth-star", {}, "8", "5/2x5/2 9/2x5/2 5/2x5/2 9/2x9/2"),
     ("flying-geese", {}, "4 8", "9/2x5/2 5/2x5/2"),
+    # Four from one of f + 1 1/4 and four of half of f + 7/8.
+    ("flying-geese", {"method": "four at a time"}, "4 8", "21/4x21/4 23/8x23/8"),
+    ("sawtooth-star", {"method": "four at a time"}, "8", "5/2x5/2 21/4x21/4 23/8x23/8 9/2x9/2"),
+    ("sawtooth-star", {"method": "four at a time"}, "12", "7/2x7/2 29/4x29/4 31/8x31/8 13/2x13/2"),
     ("square-in-a-square", {}, "6", "13/2x13/2 7/2x7/2"),
     ("snowball", {}, "6", "13/2x13/2 5/2x5/2"),
     ("ohio-star", {}, "12", "9/2x9/2 9/2x9/2 21/4x21/4 21/4x21/4"),

@@ -5,14 +5,13 @@ from dataclasses import replace
 import pytest
 from tests.core.quilts import quilt
 
-from kersey.core.blocks.assembly import How
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.measure.workshop import QUARTER_INCH
 from kersey.core.project.sewing import School
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.sewing.feeding import End, feed, seam_of
-from kersey.core.sewing.passes import JOINED, Pass, passes
+from kersey.core.sewing.passes import Pass, passes
 from kersey.core.sewing.pressing import Pressing, PressQuestion, press
 
 ROLLS = "20 light fat quarters + 20 dark fat quarters"
@@ -39,7 +38,7 @@ def test_every_join_has_its_seam_and_it_is_as_long_as_what_it_joins(name: str) -
         for join in range(1, joins + 1):
             one = Pass(1, (), (), make, join, joins, 1, "", "", ())
             seam = seam_of(one)
-            joined = make.how in JOINED and make.how is not How.FLIPPED
+            joined = make.how.joins and not make.how.flips
             if name not in NOT_WHERE_IT_LIES:
                 assert (seam is not None) == joined
             if seam is not None and make.patches and seam.line[:2] in ((0, 1), (1, 0)):

@@ -8,8 +8,8 @@ import pytest
 from tests.core.mending.mishaps import QUILTS
 from tests.core.quilts import quilt
 
-from kersey.core.blocks.assembly import How
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.blocks.technique import CUT
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.sewing.pass_words import pass_sentences, pass_title
 from kersey.core.sewing.passes import (
@@ -39,7 +39,7 @@ def test_every_block_is_sewn_once_seam_by_seam(name: str, batch: int) -> None:
     blocks = Counter(block for each in every for block in set(each.blocks))
     assert len(blocks) == len(of.placed)
     # Of each make a block passes the machine as often as it has joins.
-    makes = [m for m in of.assembly.makes if m.how is not How.CUT and not m.long]
+    makes = [m for m in of.assembly.makes if m.how != CUT and not m.long]
     of_make = Counter((each.make.name, each.join, block) for each in every for block in each.blocks)
     assert set(of_make.values()) <= {1}
     assert {make for make, *_ in of_make} == {m.name for m in makes}

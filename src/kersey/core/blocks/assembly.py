@@ -14,47 +14,17 @@ order, how each step looks, and what each make should measure.
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
-from enum import StrEnum
 from fractions import Fraction
 from functools import cached_property
 from itertools import groupby
 from math import lcm
 
+from kersey.core.blocks.technique import CROSSCUT, CUT, JOINED, STRIP_SET, Technique
 from kersey.core.cutting.problem import Need, PrintRule, StripSet
 from kersey.core.measure.root2 import Root2
 from kersey.core.measure.spoken import shown
 
 Size = tuple[Fraction, Fraction]
-
-
-class How(StrEnum):
-    """How a make comes to be."""
-
-    CUT = "cut from cloth"
-    JOINED = "sewn side by side"
-    AROUND = "added one at a time"
-    FLIPPED = "corners flipped over"
-    HALF_SQUARES = "sewn on both sides of the diagonal"
-    ALL_ROUND = "sewn on all four sides and cut on both diagonals"
-    EIGHT = "sewn on both sides of both diagonals and cut in eight"
-    QUARTERED = "cut in four through the middle"
-    NINE = "cut in nine, a third of its side each"
-    SLANT = "cut across at 45 degrees"
-    ON_THE_SLANT = "joined on the diagonal"
-    STRIP_SET = "whole strips sewn side by side"
-    TUBE = "sewn along both long edges"
-    SWUNG = "cut at 45°, alternating left and right"
-    CROSSCUT = "crosscut"
-    RING = "its long edges sewn together"
-    OPENED = "crosscut into rings, each opened one strip further on"
-    QUILTED = "sewn through batting and backing from the centre line outward"
-    COVERING = "cut to cover the foundation"
-    STRINGS = "sewn on a foundation from the middle outward"
-    READY = "already made"
-    SHEET = "crumbs sewn into a sheet"
-    FROM_SHEET = "cut from the sheet"
-    TRIMMED = "trimmed at both ends"
-    HALVED = "cut in half"
 
 
 @dataclass(frozen=True)
@@ -93,7 +63,7 @@ class Make:
     """
 
     name: str
-    how: How
+    how: Technique
     size: Size
     of: tuple[Part, ...] = ()
     role: str = ""
@@ -148,7 +118,7 @@ class Assembly:
     @cached_property
     def batch(self) -> int:
         """How many blocks come of one set of pieces: the least of which every piece is whole."""
-        return lcm(*(self.counts[m].denominator for m in self.makes if m.how is How.CUT))
+        return lcm(*(self.counts[m].denominator for m in self.makes if m.how == CUT))
 
     @cached_property
     def needs(self) -> tuple[Need, ...]:
@@ -156,7 +126,7 @@ class Assembly:
         what does not show, like a foundation. A piece that lies the other way is the same piece."""
         labels = dict.fromkeys((patch.label, patch.role) for patch in self.patches)
         shown = {known_by: place for place, known_by in enumerate(labels)}
-        cut = [make for make in self.makes if make.how is How.CUT]
+        cut = [make for make in self.makes if make.how == CUT]
         cut.sort(key=lambda m: (m.role != "light", shown.get((m.name, m.role), len(shown))))
         alike: dict[tuple[object, ...], Need] = {}
         for m in cut:
@@ -217,14 +187,14 @@ def piece(patch: Patch, seam: Fraction) -> Make:
     width, height = _extent([patch])
     return Make(
         patch.label,
-        How.CUT,
+        CUT,
         (width + 2 * seam, height + 2 * seam),
         role=patch.role,
         patches=(patch,),
     )
 
 
-def sewn(name: str, seam: Fraction, *parts: Make, how: How = How.JOINED) -> Make:
+def sewn(name: str, seam: Fraction, *parts: Make, how: Technique = JOINED) -> Make:
     """Makes sewn to one another, in this order; as large as their patches and a seam all round."""
     patches = tuple(patch for part in parts for patch in part.patches)
     width, height = _extent(patches)
@@ -244,8 +214,8 @@ def in_three_rows(seam: Fraction, *nine: Make) -> Make:
 def crosscut(name: str, seam: Fraction, *pieces: Make) -> Make:
     """Pieces side by side that come off a strip set: of strips as wide as they are, sewn whole."""
     strips = [replace(each, long=True) for each in pieces]
-    set_ = replace(sewn(f"{name} set", seam, *strips, how=How.STRIP_SET), long=True)
-    return Make(name, How.CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
+    set_ = replace(sewn(f"{name} set", seam, *strips, how=STRIP_SET), long=True)
+    return Make(name, CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
 
 
 def lying(make: Make, at: Size, quarters: int = 0) -> Make:
@@ -302,7 +272,7 @@ def _walk(make: Make) -> Iterator[Make]:
 
 def _strips(make: Make) -> Iterator[Make]:
     """Every strip that is sewn into something long."""
-    if make.how is How.CUT:
+    if make.how == CUT:
         yield make
     for part in make.of:
         for _ in range(part.count):

@@ -5,7 +5,7 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from functools import lru_cache
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.assembly import Assembly, Make, Part, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.recipe import (
@@ -20,6 +20,7 @@ from kersey.core.blocks.recipe import (
     read_option,
     shares_in_rows,
 )
+from kersey.core.blocks.technique import CUT, JOINED
 from kersey.core.cutting.problem import CuttingPlan, Need, PrintRule, check_needs
 from kersey.core.cutting.tally import Tally
 
@@ -241,9 +242,9 @@ def _of_pieces(
     needs: Sequence[Need], rules: tuple[PrintRule, ...], finished: Size | None, seam: Fraction
 ) -> Assembly:
     """A block of which only the pieces are known: sewn somehow, and drawn in rows of pieces."""
-    makes = [Make(need.label, How.CUT, (need.width, need.height), role=need.role) for need in needs]
+    makes = [Make(need.label, CUT, (need.width, need.height), role=need.role) for need in needs]
     parts = tuple(Part(make, need.count) for make, need in zip(makes, needs, strict=True))
     shown = finished or (Fraction(1), Fraction(1))
     size = shown[0] + 2 * seam, shown[1] + 2 * seam
-    block = Make("block", How.JOINED, size, parts, patches=tuple(shares_in_rows(needs, shown)))
+    block = Make("block", JOINED, size, parts, patches=tuple(shares_in_rows(needs, shown)))
     return Assembly(block, finished, rules, drawn_true=False)

@@ -7,8 +7,18 @@ The larger piece is cut as large as it lies with its corners. Source: docs/trade
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import How, Make, Patch, Size, sewn
+from kersey.core.blocks.assembly import Make, Patch, Size, sewn
 from kersey.core.blocks.recipe import triangle
+from kersey.core.blocks.technique import CUT, Technique
+
+FLIPPED = Technique(
+    "corners flipped over",
+    step="Place each {second} on a corner of the {first}, right sides together. Sew corner to "
+    "corner, trim a seam allowance past the seam, and flip it open.",
+    seams=None,
+    joins=True,
+    flips=True,
+)
 
 
 def flipped_corners(
@@ -42,9 +52,9 @@ def _flipped(
     name: str, shows: Patch, size: Size, flips: list[Patch], leg: Fraction, seam: Fraction
 ) -> Make:
     wide, high = (side + 2 * seam for side in size)
-    whole = Make(shows.label, How.CUT, (wide, high), role=shows.role, patches=(shows,))
+    whole = Make(shows.label, CUT, (wide, high), role=shows.role, patches=(shows,))
     squares = [
-        Make(flip.label, How.CUT, (leg + 2 * seam,) * 2, role=flip.role, patches=(flip,))
+        Make(flip.label, CUT, (leg + 2 * seam,) * 2, role=flip.role, patches=(flip,))
         for flip in flips
     ]
-    return sewn(name, seam, whole, *squares, how=How.FLIPPED)
+    return sewn(name, seam, whole, *squares, how=FLIPPED)

@@ -11,16 +11,40 @@ round have all four outer edges on the bias. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Patch, counted_parts
+from kersey.core.blocks.assembly import Assembly, Make, Patch, counted_parts
 from kersey.core.blocks.recipe import NO_OPTIONS, SQUARE, BadRecipe, Options
+from kersey.core.blocks.technique import CUT, Technique
 from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
 
+TWO_AT_A_TIME = Technique(
+    "sewn on both sides of the diagonal",
+    step="Place {parts} right sides together. Sew on both sides of one diagonal, a seam allowance "
+    "away, and cut on the diagonal: {gives} from each pair.",
+    at_machine="Sew a seam allowance from both sides of the diagonal, cut on it, and press",
+    seams=2,
+)
+FOUR_AT_A_TIME = Technique(
+    "sewn on all four sides and cut on both diagonals",
+    step="Place {parts} right sides together. Sew around all four sides and cut on both diagonals: "
+    "{gives} from each pair. All four outer edges are on the bias, so handle them gently.",
+    at_machine="Sew all four sides, cut on both diagonals, open and press",
+    seams=4,
+    bias=True,
+)
+EIGHT_AT_A_TIME = Technique(
+    "sewn on both sides of both diagonals and cut in eight",
+    step="Place {parts} right sides together. Sew on both sides of both diagonals, a seam "
+    "allowance away. Cut on the diagonals and through the center both ways: {gives} from each "
+    "pair.",
+    at_machine="Sew on both sides of both diagonals, cut in eight, open and press",
+    seams=4,
+)
 LIGHT, DARK = "light", "dark"
 TWO, FOUR, EIGHT = "two at a time", "four at a time", "eight at a time"
 METHODS = (TWO, FOUR, EIGHT)
 AT_A_TIME = {TWO: 2, FOUR: 4, EIGHT: 8}
-_HOW = {TWO: How.HALF_SQUARES, FOUR: How.ALL_ROUND, EIGHT: How.EIGHT}
+_HOW = {TWO: TWO_AT_A_TIME, FOUR: FOUR_AT_A_TIME, EIGHT: EIGHT_AT_A_TIME}
 
 
 def method_of(options: Options) -> str:
@@ -82,8 +106,7 @@ def half_square_unit(
     unfinished = shows + 2 * seam
     side = square_cut(options, square_for(method, unfinished, seam))
     squares = [
-        Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
-        for patch in patches
+        Make(patch.label, CUT, (side, side), role=patch.role, patches=(patch,)) for patch in patches
     ]
     return Make(
         name,
@@ -167,12 +190,12 @@ def hourglass_unit(
     side = square_cut(options, half + points)
     first, second, *_ = patches
     squares = [
-        Make(patch.label, How.CUT, (side, side), role=patch.role, patches=(patch,))
+        Make(patch.label, CUT, (side, side), role=patch.role, patches=(patch,))
         for patch in sorted((first, second), key=lambda patch: patch.role != LIGHT)
     ]
     halves = Make(
         "half-square unit",
-        How.HALF_SQUARES,
+        TWO_AT_A_TIME,
         (half, half),
         counted_parts(squares),
         gives=2,
@@ -181,7 +204,7 @@ def hourglass_unit(
     )
     return Make(
         name,
-        How.HALF_SQUARES,
+        TWO_AT_A_TIME,
         (unfinished, unfinished),
         counted_parts([halves, halves]),
         gives=2,

@@ -14,9 +14,11 @@ from enum import StrEnum
 from fractions import Fraction
 from string import ascii_uppercase
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.flipped import FLIPPED
 from kersey.core.blocks.half_squares import TWO, half_square_unit, hourglass_unit
 from kersey.core.blocks.recipe import BadRecipe, rectangle, triangle
+from kersey.core.blocks.technique import CUT
 from kersey.core.errors import InvalidValue
 
 FEWEST, MOST = 2, 9
@@ -254,14 +256,12 @@ class _Sewing:
             outline += [before, after]
             patch = triangle(flip, cell.roles[1], corner, after, before)
             square = leg + 2 * self._seam
-            flips.append(
-                Make(flip, How.CUT, (square, square), role=cell.roles[1], patches=(patch,))
-            )
+            flips.append(Make(flip, CUT, (square, square), role=cell.roles[1], patches=(patch,)))
         base_size = size[0] + 2 * self._seam, size[1] + 2 * self._seam
         shows = Patch(label, cell.roles[0], tuple(dict.fromkeys(outline)))
-        base = Make(label, How.CUT, base_size, role=cell.roles[0], patches=(shows,))
+        base = Make(label, CUT, base_size, role=cell.roles[0], patches=(shows,))
         name = f"{label} with {len(flips)} corners" if len(flips) > 1 else f"{label} with a corner"
-        return sewn(name, self._seam, base, *flips, how=How.FLIPPED)
+        return sewn(name, self._seam, base, *flips, how=FLIPPED)
 
     def _label(self, *facts: object) -> str:
         """A letter for each sort of piece."""

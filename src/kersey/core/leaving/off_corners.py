@@ -13,7 +13,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.assembly import Make
+from kersey.core.blocks.technique import CUT
 from kersey.core.cutting.problem import Need
 from kersey.core.kits.pieces import pieces_of, slots_of
 from kersey.core.measure.length import EIGHTH
@@ -44,7 +45,7 @@ def off_corners(quilt: Quilt) -> tuple[OffCorner, ...]:
     """The triangles that fall off while the blocks of a quilt are sewn."""
     falls: Counter[tuple[Need, Fraction]] = Counter()
     for make in quilt.assembly.makes:
-        if make.how is How.FLIPPED:
+        if make.how.flips:
             falls.update(_of_a_make(quilt, make))
     if not falls or quilt.kept.cutting.problem.strip_sets:
         return ()
@@ -74,10 +75,10 @@ def _of_a_make(quilt: Quilt, make: Make) -> Iterator[tuple[Need, Fraction]]:
     squares = dict.fromkeys(corners)
     for corner in squares:
         need = needs.get((corner.name, corner.role))
-        if need is not None and corner.how is How.CUT:
+        if need is not None and corner.how == CUT:
             yield need, corner.size[0]
     under = needs.get((base.name, base.role))
     sides = {corner.size[0] for corner in corners}
-    if under is not None and base.how is How.CUT and len(sides) == 1:
+    if under is not None and base.how == CUT and len(sides) == 1:
         for _ in corners:
             yield under, corners[0].size[0]

@@ -14,7 +14,7 @@ from dataclasses import dataclass, replace
 from fractions import Fraction
 from functools import cached_property
 
-from kersey.core.blocks.assembly import How, Patch, Size
+from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cloth.look import write_look
 from kersey.core.kits.pieces import slots_of
@@ -25,7 +25,6 @@ from kersey.core.sewing.passes import passes
 
 # What such things are called.
 UNIT, BLOCK = "spare units", "spare blocks"
-_FROM_SETS = frozenset({How.CROSSCUT, How.SWUNG})
 
 
 @dataclass(frozen=True)
@@ -94,7 +93,7 @@ def _from_sets(quilt: Quilt) -> Iterator[SpareUnits]:
     if not problem.strip_sets:
         return
     makes = {
-        quilt.assembly.set_of(make): make for make in quilt.assembly.makes if make.how in _FROM_SETS
+        quilt.assembly.set_of(make): make for make in quilt.assembly.makes if make.how.cut_from
     }
     kits = [quilt.kept.kits[placed.kit] for placed in quilt.placed]
     block = quilt.assembly.block

@@ -11,7 +11,7 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 from random import Random
 
-from kersey.core.blocks.assembly import Assembly, How, Make
+from kersey.core.blocks.assembly import Assembly, Make
 from kersey.core.blocks.catalogue import as_tried
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.recipe import Option, Recipe
@@ -43,21 +43,6 @@ SEAMS_AN_EVENING = 60
 # Cloth that is bought for a role comes off the bolt, and there is enough of it.
 _BOLT = Fraction(360)
 TO_BUY = "to buy"
-_ON_THE_BIAS = frozenset({How.ALL_ROUND, How.SWUNG, How.SLANT, How.ON_THE_SLANT})
-# Seams of one make, whatever it is made of; where parts are joined, one fewer than they are.
-_SEAMS = {How.HALF_SQUARES: 2, How.ALL_ROUND: 4, How.EIGHT: 4, How.TUBE: 2, How.RING: 1}
-_SEWN = frozenset(
-    {
-        How.JOINED,
-        How.AROUND,
-        How.ON_THE_SLANT,
-        How.STRIP_SET,
-        How.QUILTED,
-        How.STRINGS,
-        How.SHEET,
-        How.FLIPPED,
-    }
-)
 # A crumb has no more square inches than this; a string is no wider.
 _CRUMB, _STRING = Fraction(60), Fraction(3)
 # What makes one whole piece is made in other shapes by an option; longer and narrower than this
@@ -260,7 +245,7 @@ def _quilt(
         bound=plan.bound,
         used=_used(plan) * share,
         seams=_seams(assembly, shown) + (grid.blocks - 1),
-        on_the_bias=any(make.how in _ON_THE_BIAS for make in assembly.makes),
+        on_the_bias=any(make.how.bias for make in assembly.makes),
         missing=tuple(_to_buy(plan, role, share) for role in sorted(bought)),
     )
 
@@ -375,4 +360,4 @@ def _seams(assembly: Assembly, plan: CuttingPlan) -> int:
 def _each(make: Make) -> int:
     """Seams of one make, of parts that are there already."""
     parts = sum(part.count for part in make.of)
-    return _SEAMS.get(make.how, parts - 1 if make.how in _SEWN else 0)
+    return parts - 1 if make.how.seams is None else make.how.seams

@@ -17,8 +17,8 @@ from dataclasses import dataclass
 from enum import StrEnum
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import How, Make, Patch
-from kersey.core.sewing.passes import JOINED, Pass
+from kersey.core.blocks.assembly import Make, Patch
+from kersey.core.sewing.passes import Pass
 from kersey.core.sewing.pressing import Pressing
 from kersey.core.sewing.seams import Point, Seam, middle_of, seam_between, side_of_line
 
@@ -103,7 +103,7 @@ def feed(one: Pass, pressing: Pressing) -> Feed | None:
 def _sides(make: Make, join: int) -> tuple[int, int] | None:
     """How many patches the first part of a join has, and both together: patches come in the order
     in which parts are joined."""
-    if make.how not in JOINED or make.how is How.FLIPPED:
+    if not make.how.joins or make.how.flips:
         return None
     counts = [len(part.make.patches) for part in make.of for _ in range(part.count)]
     if sum(counts) != len(make.patches) or join >= len(counts):

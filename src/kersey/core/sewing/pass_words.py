@@ -1,6 +1,5 @@
 """A pass at the machine in words: what is fed, and what to mind."""
 
-from kersey.core.blocks.assembly import How
 from kersey.core.measure.length import Units, format_size
 from kersey.core.sewing.feeding import Feed
 from kersey.core.sewing.passes import Hint, Pass
@@ -17,35 +16,14 @@ _CARE_AT_THE_IRON = (
     "Press, don't slide the iron; sliding stretches. Use only glass-head pins near heat."
 )
 _CARE_AT_THE_MACHINE = "Follow the maker's directions for your sewing machine."
-_DONE_TO = {
-    How.HALF_SQUARES: "Sew a seam allowance from both sides of the diagonal, cut on it, and press",
-    How.ALL_ROUND: "Sew all four sides, cut on both diagonals, open and press",
-    How.EIGHT: "Sew on both sides of both diagonals, cut in eight, open and press",
-    How.QUARTERED: "Cut in four through the center",
-    How.NINE: "Cut in nine, a third of its side each, and turn them",
-    How.SLANT: "Cut across at 45°",
-    How.CROSSCUT: "Cut the strip set into segments",
-    How.TUBE: "Sew along both long edges",
-    How.SWUNG: "Cut at 45°, alternating left and right",
-    How.RING: "Sew the long edges together",
-    How.OPENED: "Cut into rings; open each one strip further along",
-    How.QUILTED: "Sew through batting and backing from the center line out",
-    How.STRINGS: "Sew strings from the middle out, press, and trim by the ruler",
-    How.SHEET: "Sew crumbs into a sheet",
-    How.FROM_SHEET: "Cut from the sheet",
-    How.TRIMMED: "Trim at both ends",
-    How.HALVED: "Cut in half",
-    How.READY: "Use it as it is",
-    How.COVERING: "Cut to cover the foundation",
-}
 
 
 def pass_title(one: Pass) -> str:
     """What is done in a pass."""
     if one.second:
-        verb = "Flip and sew" if one.make.how is How.FLIPPED else "Sew"
+        verb = "Flip and sew" if one.make.how.flips else "Sew"
         return f"{verb} {one.second} to {one.first}"
-    return _DONE_TO.get(one.make.how, f"Make the {one.make.words}")
+    return one.make.how.at_machine or f"Make the {one.make.words}"
 
 
 def cautions(one: Pass, is_first: bool) -> list[str]:

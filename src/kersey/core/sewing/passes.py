@@ -15,7 +15,8 @@ from fractions import Fraction
 from functools import cached_property
 from hashlib import blake2s
 
-from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.assembly import Make
+from kersey.core.blocks.technique import CUT, JOINED
 from kersey.core.frame.setting import Seat
 from kersey.core.kits.sewn_sets import strip_sets
 from kersey.core.project.project import Project
@@ -25,10 +26,6 @@ from kersey.core.work.work_order import Step, StepKind, ticked, work_order
 
 # A seam shorter than this is begun on a scrap.
 _SHORT = Fraction(2)
-# Parts that are sewn on one after the other: so many joins as parts, less one.
-JOINED = frozenset({How.JOINED, How.AROUND, How.FLIPPED, How.STRIP_SET, How.ON_THE_SLANT})
-# What leaves the outer edges of a unit on the bias.
-_ON_THE_BIAS = frozenset({How.ALL_ROUND, How.SWUNG})
 
 
 # What the ticks of passes begin with.
@@ -79,7 +76,7 @@ class Pass:
 
 def passes(quilt: Quilt, batch: int) -> tuple[Pass, ...]:
     """Every pass in the order of sewing; `batch` blocks at a time, or all of them for 0."""
-    makes = [make for make in quilt.assembly.makes if make.how is not How.CUT]
+    makes = [make for make in quilt.assembly.makes if make.how != CUT]
     found = list(_sets(quilt, [make for make in makes if make.long]))
     of_blocks = [make for make in makes if not make.long]
     names = _numbers(quilt)
@@ -223,10 +220,10 @@ def _passes_of(quilt: Quilt, number: int, blocks: Mapping[int, str], make: Make)
 
 def _joins(batch: int, blocks: Mapping[int, str], make: Make, times: int) -> Iterator[Pass]:
     parts = [part.make for part in make.of for _ in range(part.count)]
-    many = len(parts) - 1 if make.how in JOINED and len(parts) > 1 else 1
+    many = len(parts) - 1 if make.how.joins and len(parts) > 1 else 1
     for join in range(1, many + 1):
         first = _called(parts[:join]) if parts else make.words
-        second = parts[join].words if make.how in JOINED and len(parts) > join else ""
+        second = parts[join].words if make.how.joins and len(parts) > join else ""
         hints = tuple(_hints(make, parts, join))
         named = tuple(blocks.values()), tuple(blocks)
         yield Pass(batch, *named, make, join, many, times, first, second, hints)
@@ -241,19 +238,19 @@ def _called(parts: Sequence[Make]) -> str:
 
 
 def _hints(make: Make, parts: Sequence[Make], join: int) -> Iterator[Hint]:
-    if make.how not in JOINED or len(parts) <= join:
-        if make.how in _ON_THE_BIAS:
+    if not make.how.joins or len(parts) <= join:
+        if make.how.bias:
             yield Hint.BIAS
         return
     one, other = parts[join - 1], parts[join]
     pieced = [bool(each.of) for each in (one, other)]
-    if join > 1 and make.how is not How.JOINED:
+    if join > 1 and make.how != JOINED:
         pieced[0] = True
     if pieced[0] != pieced[1]:
         yield Hint.PIECED_ON_TOP
     elif all(pieced):
         yield Hint.NEST
-    if any(each.how in _ON_THE_BIAS for each in (one, other)):
+    if any(each.how.bias for each in (one, other)):
         yield Hint.BIAS
     if max(other.size) < _SHORT:
         yield Hint.SHORT

@@ -10,7 +10,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.assembly import Make
+from kersey.core.blocks.technique import CROSSCUT, CUT, STRIP_SET
 from kersey.core.cutting.problem import Need
 from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
@@ -57,7 +58,7 @@ def set_heights(quilt: Quilt, project: Project) -> tuple[SetHeight, ...]:
     if not quilt.kept.cutting.problem.strip_sets or quilt.kept.block.makes_one_piece:
         return ()
     read = {each.number: each.read for each in project.sewing.of(Measured.SET)}
-    sets = (make for make in quilt.assembly.makes if make.how is How.STRIP_SET)
+    sets = (make for make in quilt.assembly.makes if make.how == STRIP_SET)
     return tuple(_height(quilt, make, n, read.get(n)) for n, make in enumerate(sets, 1))
 
 
@@ -93,7 +94,7 @@ def _height(quilt: Quilt, make: Make, number: int, measured: Fraction | None) ->
     seam, needs = quilt.kept.seam, quilt.assembly.needs
     strips = [part.make for part in make.of for _ in range(part.count)]
     reckoned = sum((strip.size[0] - 2 * seam for strip in strips), Fraction(0)) + 2 * seam
-    beside = [each for each in _sewn_to(quilt, make) if each.how is How.CUT]
+    beside = [each for each in _sewn_to(quilt, make) if each.how == CUT]
     matches = tuple(
         need
         for need in needs
@@ -103,13 +104,13 @@ def _height(quilt: Quilt, make: Make, number: int, measured: Fraction | None) ->
     segments = [
         each
         for each in quilt.assembly.makes
-        if each.how is How.CROSSCUT and each.of[0].make == make and each.size[0] == each.size[1]
+        if each.how == CROSSCUT and each.of[0].make == make and each.size[0] == each.size[1]
     ]
     square = next(
         (
-            _square(each, measured or reckoned, seam)
+            Square(each.how.square_of(measured or reckoned, seam), min(each.size))
             for each in quilt.assembly.makes
-            if each.how is How.SWUNG
+            if each.how.square_of
         ),
         None,
     )
@@ -122,7 +123,3 @@ def _sewn_to(quilt: Quilt, make: Make) -> Iterator[Make]:
         parts = [part.make for part in each.of]
         if make in parts:
             yield from (part for part in parts if part != make)
-
-
-def _square(make: Make, height: Fraction, seam: Fraction) -> Square:
-    return Square(Root2(root=height - seam), min(make.size))

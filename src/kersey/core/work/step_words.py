@@ -3,7 +3,8 @@
 from collections import Counter
 from collections.abc import Sequence
 
-from kersey.core.blocks.assembly import How, Make, Part
+from kersey.core.blocks.assembly import Make, Part
+from kersey.core.blocks.technique import CROSSCUT
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.problem import Fabric
 from kersey.core.frame.part import PartKind
@@ -186,110 +187,38 @@ def _sew(step: Step, quilt: Quilt) -> StepWords:
     make = step.make
     assert make is not None
     name = noun_for(step.count, make.words)
-    verb = _VERBS.get(make.how, "Sew")
+    verb = make.how.verb
     words = [_how(make, quilt), _should_measure(make, quilt)]
-    if make.name == "block" and make.how is not How.CROSSCUT and step.count > 1:
+    if make.name == "block" and make.how != CROSSCUT and step.count > 1:
         words.append("Sew one, press it and measure it. Then chain piece the rest.")
     # Of what has a number of its own there is one.
     many = "" if step.count == 1 and name[-1].isdigit() else f"{step.count} "
     return StepWords(f"{verb} {many}{name}", tuple(word for word in words if word))
 
 
-_VERBS = {
-    How.CROSSCUT: "Cut",
-    How.QUARTERED: "Cut apart",
-    How.NINE: "Cut apart",
-    How.SLANT: "Cut",
-    How.SWUNG: "Cut",
-    How.OPENED: "Cut",
-    How.FROM_SHEET: "Cut",
-    How.TRIMMED: "Trim",
-    How.READY: "Measure and trim",
-    How.HALVED: "Cut",
-}
-
-
 def _how(make: Make, quilt: Quilt) -> str:
     """How a make is made of what is taken for it."""
-    if make.how in (How.CROSSCUT, How.SWUNG):
-        return _crosscut(make, quilt)
+    how = make.how
     names = Counter(part.make.words for part in dict.fromkeys(make.of))
     parts = [_part(part, names[part.make.words] > 1) for part in make.of]
-    sentence = _HOW[make.how] if len(parts) > 1 or make.how is not How.JOINED else _ALONE
+    each, over = _segments(make, quilt) if how.cut_from else ("", "")
+    sentence = how.step if len(parts) > 1 else how.alone or how.step
     return sentence.format(
         parts=listed(parts),
         first=parts[0],
         rest=", ".join(parts[1:]),
         second=make.of[-1].make.words,
         gives={2: "two", 4: "four", 8: "eight"}.get(make.gives, str(make.gives)),
-        third=format_length(make.size[0] / 2, quilt.units),
+        half=format_length(make.size[0] / 2, quilt.units),
+        wide=format_length(make.size[0], quilt.units),
+        each=each,
+        over=over,
     )
 
 
-_ALONE = "Join {parts} side by side."
-_HOW = {
-    How.JOINED: "Join {parts}.",
-    How.AROUND: "Start with the {first}. Add in this order: {rest}.",
-    How.FLIPPED: (
-        "Place each {second} on a corner of the {first}, right sides together. Sew corner to "
-        "corner, trim a seam allowance past the seam, and flip it open."
-    ),
-    How.HALF_SQUARES: (
-        "Place {parts} right sides together. Sew on both sides of one diagonal, a seam allowance "
-        "away, and cut on the diagonal: {gives} from each pair."
-    ),
-    How.ALL_ROUND: (
-        "Place {parts} right sides together. Sew around all four sides and cut on both diagonals: "
-        "{gives} from each pair. All four outer edges are on the bias, so handle them gently."
-    ),
-    How.EIGHT: (
-        "Place {parts} right sides together. Sew on both sides of both diagonals, a seam allowance "
-        "away. Cut on the diagonals and through the center both ways: {gives} from each pair."
-    ),
-    How.NINE: (
-        "Cut each {first} {third} from both sides of its center seams, in both directions, to make "
-        "nine squares. Turn the four corner squares 180°."
-    ),
-    How.SLANT: "Cut each {first} across at 45° to make two matching pieces, nested head to tail.",
-    How.ON_THE_SLANT: (
-        "Place {parts} right sides together along the slanted ends, with the tips extending by a "
-        "seam allowance, and sew. The slant is on the bias, so handle it gently."
-    ),
-    How.QUARTERED: "Cut each {first} in four through the center. Turn each quarter 180°.",
-    How.TUBE: (
-        "Place {parts} right sides together, ends even, and sew along both long edges. Measure the "
-        "strip sets before you cut the accent; both need the same width."
-    ),
-    How.RING: "Sew the long edges of the {first} together. Press the first tube one way and the "
-    "next tube the other.",
-    How.OPENED: "Cut each ring at its listed width and number it. Open each ring at the listed "
-    "seam, one strip past the ring before.",
-    How.QUILTED: (
-        "Mark the center line on the batting and backing. Place the middle strip on it. Sew each "
-        "next strip through all layers, alternating sides, and press it open before the next "
-        "one. Every six strips, measure in the middle and at both edges."
-    ),
-    How.COVERING: "Cut from {parts}.",
-    How.STRINGS: (
-        "Place the middle string across the center of the foundation. Sew on to both sides, "
-        "pressing each: {parts}. Keep seams out of the corners. Trim by the ruler, not the "
-        "foundation."
-    ),
-    How.READY: "They are already sewn. Square up each one, trimming evenly on all four sides.",
-    How.SHEET: (
-        "Sew crumbs into clusters, then clusters into one sheet. Keep matching prints apart and "
-        "vary the seam direction. Trim edges straight as you go."
-    ),
-    How.FROM_SHEET: "Cut from the sheet, in pieces large enough to show it off.",
-    How.TRIMMED: "Trim the same amount off both ends.",
-    How.HALVED: "Cut each {first} in half.",
-    How.STRIP_SET: "Sew the full length with the strip ends even, and press.",
-}
-
-
-def _crosscut(make: Make, quilt: Quilt) -> str:
-    noun = "tube" if make.how is How.SWUNG else "strip set"
-    kind = quilt.assembly.set_of(make)
+def _segments(make: Make, quilt: Quilt) -> tuple[str, str]:
+    """How many come of each set that a make is cut from, and what is left of them."""
+    kind, noun = quilt.assembly.set_of(make), make.how.cut_from
     sets = [each for each in strip_sets(quilt.kept.cutting) if each.kind == kind]
     gives = Counter(each.segments for each in sets)
     each = ", ".join(
@@ -300,14 +229,7 @@ def _crosscut(make: Make, quilt: Quilt) -> str:
     )
     wanted = len(quilt.placed) * quilt.kept.cutting.problem.kinds_of_sets[kind].pieces
     spare = sum(each.segments for each in sets) - wanted
-    over = f" {_counted_makes(spare, make)} left over." if spare > 0 else ""
-    if make.how is How.SWUNG:
-        return (
-            f"Cut at 45°, alternating left and right: {each}. Pick out the few stitches at the "
-            f"tips. All four outer edges are on the bias, so handle them gently.{over}"
-        )
-    width = format_length(make.size[0], quilt.units)
-    return f"Cut {width} segments: {each}.{over}"
+    return each, f" {_counted_makes(spare, make)} left over." if spare > 0 else ""
 
 
 def _counted_makes(count: int, make: Make) -> str:
@@ -319,16 +241,8 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     if not quilt.assembly.drawn_true:
         size = format_size(*make.size, quilt.units)
         return f"Your block should measure {size} unfinished."
-    if make.how is How.STRIP_SET:
-        height = format_length(make.size[0], quilt.units)
-        return (
-            f"Each strip set should measure {height} across. If not, "
-            "adjust your seams before you cut."
-        )
-    if make.how in (How.CROSSCUT, How.RING, How.OPENED, How.HALVED):
-        return ""
-    if make.how is How.TUBE:
-        return f"Laid flat, it should measure {format_length(make.size[0], quilt.units)} across."
+    if make.how.measured is not None:
+        return make.how.measured.format(across=format_length(make.size[0], quilt.units))
     square = make.size[0] == make.size[1]
     size = (
         f"{format_length(make.size[0], quilt.units)} square"
@@ -338,7 +252,7 @@ def _should_measure(make: Make, quilt: Quilt) -> str:
     comes_off = make.size[0] if make.raw is None else make.raw.floor_to(SIXTEENTH)
     if comes_off == make.size[0]:
         return f"It should measure {size}{'' if make.raw is None else ' after trimming'}."
-    off = format_length(comes_off, quilt.units)
+    off = format_length(comes_off, quilt.units) + ("" if square else " wide")
     return f"It comes out at {off} or a hair more. Trim to {size}."
 
 

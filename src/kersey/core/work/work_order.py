@@ -16,7 +16,8 @@ from fractions import Fraction
 from functools import cached_property
 from hashlib import blake2s
 
-from kersey.core.blocks.assembly import How, Make, Size
+from kersey.core.blocks.assembly import Make, Size
+from kersey.core.blocks.technique import CUT
 from kersey.core.cutting.problem import Layout
 from kersey.core.frame.part import PartKind
 from kersey.core.kits.sewn_sets import strip_sets
@@ -181,7 +182,7 @@ def _sewing(quilt: Quilt) -> Iterator[Step]:
     blocks = len(quilt.placed)
     counts = quilt.assembly.counts
     for make in quilt.assembly.makes:
-        if make.how is How.CUT:
+        if make.how == CUT:
             continue
         count = blocks * counts[make]
         if make.long:

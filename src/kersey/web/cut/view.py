@@ -4,8 +4,9 @@ from collections.abc import Mapping, Sequence
 from fractions import Fraction
 from typing import Any
 
-from kersey.core.blocks.assembly import How, Make
+from kersey.core.blocks.assembly import Make
 from kersey.core.blocks.piece_codes import piece_codes
+from kersey.core.blocks.technique import CROSSCUT, STRIP_SET
 from kersey.core.blocks.techniques.bargello import Column, columns_of
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
@@ -126,9 +127,9 @@ def _cut(layout: Layout, quilt: Quilt, codes: Mapping[Need, str], scale: float) 
 
 
 def _sewn(make: Make, quilt: Quilt) -> dict[str, Any]:
-    if make.how is How.STRIP_SET:
+    if make.how == STRIP_SET:
         return {"sets": _sets(quilt, make)} if make.long else {}
-    if make.how is How.CROSSCUT:
+    if make.how == CROSSCUT:
         return {"division": _division(quilt)}
     if not quilt.assembly.drawn_true or not make.patches:
         return {}

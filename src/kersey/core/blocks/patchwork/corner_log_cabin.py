@@ -8,7 +8,7 @@ Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.patchwork.log_cabin import FOLLOWS, log_said
 from kersey.core.blocks.recipe import (
@@ -20,6 +20,7 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.blocks.technique import AROUND
 from kersey.core.measure.length import Units, format_length
 from kersey.core.measure.workshop import USUAL_WIDTH
 
@@ -45,7 +46,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         )
         size += log
         name = "block" if turn == rounds - 1 else f"pair {turn + 1}"
-        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=AROUND)
     return Assembly(block, finished)
 
 

@@ -6,7 +6,7 @@ Widths as in a log cabin. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.patchwork.log_cabin import (
     DARK,
@@ -17,6 +17,7 @@ from kersey.core.blocks.patchwork.log_cabin import (
     log_width,
 )
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+from kersey.core.blocks.technique import AROUND
 
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
@@ -33,7 +34,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
             rectangle(f"dark {label}", DARK, far, near - log, log, size + 2 * log),
         )
         name = "block" if turn == rounds - 1 else f"round {turn + 1}"
-        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=AROUND)
     return Assembly(block, finished)
 
 

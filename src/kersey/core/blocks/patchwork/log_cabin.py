@@ -9,7 +9,7 @@ and the block is 10 unfinished. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
@@ -20,6 +20,7 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.blocks.technique import AROUND
 from kersey.core.measure.length import Units, format_length
 
 LIGHT, DARK = "light", "dark"
@@ -89,7 +90,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
             rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log),
         )
         name = "block" if turn == rounds - 1 else f"round {turn + 1}"
-        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=How.AROUND)
+        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=AROUND)
     return Assembly(block, finished)
 
 

@@ -13,7 +13,7 @@ from collections.abc import Iterator
 from dataclasses import replace
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Part, Size, piece, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
@@ -24,6 +24,7 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.blocks.technique import CROSSCUT, STRIP_SET
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.measure.length import format_length
 
@@ -43,8 +44,8 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         block = sewn("block", seam, *cut)
     else:
         whole_strips = [replace(each, long=True) for each in cut]
-        set_ = replace(sewn("strip set", seam, *whole_strips, how=How.STRIP_SET), long=True)
-        block = Make("block", How.CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
+        set_ = replace(sewn("strip set", seam, *whole_strips, how=STRIP_SET), long=True)
+        block = Make("block", CROSSCUT, set_.size, (Part(set_, 1),), patches=set_.patches)
     # Of several widths the sets draw each on prints of its own.
     alike = len({each.name for each in cut}) == 1 or options["method"] == SEGMENTS
     return Assembly(block, finished, wishes=(PrintRule((ANY,), same=False),) if alike else ())

@@ -1,30 +1,33 @@
 """Sawtooth star: a square with eight points, made of four geese and four corners.
 
 On a grid of four. A goose is a bar of 2 x 1 units with a square of 1 flipped over each end; that
-is cut as large as the finished leg and two seams. Source: docs/trade.md section 3.
+is cut as large as the finished leg and two seams. Or the four geese are made of one large square
+and four small ones. Source: docs/trade.md section 3.
 """
 
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Size, in_three_rows, lying, piece
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
-from kersey.core.blocks.flipped import goose
 from kersey.core.blocks.half_squares import DARK, LIGHT
+from kersey.core.blocks.no_waste_geese import FLIPPED_ONE_BY_ONE, METHODS, goose_made
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 MIDDLE = "feature"
 
 
-def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
+def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     unit, far = finished[0] / 4, 3 * finished[0] / 4
 
     def corner(x: Fraction, y: Fraction) -> Make:
         return piece(rectangle("corner", LIGHT, x, y, unit, unit), seam)
 
     start = Fraction(0)
-    bird = goose(2 * unit, seam, LIGHT, DARK)
     places = ((unit, start, 2), (start, unit, 1), (far, unit, 3), (unit, far, 0))
-    geese = [lying(bird, (x, y), quarters) for x, y, quarters in places]
+    geese = [
+        lying(goose_made(options, 2 * unit, seam, LIGHT, DARK, n), (x, y), quarters)
+        for n, (x, y, quarters) in enumerate(places)
+    ]
     middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
     block = in_three_rows(
         seam,
@@ -46,6 +49,8 @@ RECIPE = Recipe(
     title="Sawtooth star",
     finished=square_of(8),
     assemble=_assemble,
+    options={"method": FLIPPED_ONE_BY_ONE},
+    choices={"method": METHODS},
     facts=Facts(
         made_from="A center, four corners and four geese with flipped corners.",
         difficulty=Difficulty.CARE,

@@ -7,9 +7,11 @@ and two seams. The bars of a block are all of different prints. Source: docs/tra
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Patch, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Patch, Size, piece, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
+from kersey.core.blocks.flipped import FLIPPED
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of, triangle
+from kersey.core.blocks.technique import CUT
 from kersey.core.cutting.problem import PrintRule
 
 BAR, SIDE, SPOOL = "feature", "background", "dark"
@@ -36,15 +38,15 @@ def _end(outer: Fraction, side: Fraction, quarter: Fraction, seam: Fraction) -> 
     inner = quarter if outer == 0 else far
     shows = Patch("end", SPOOL, ((start, outer), (side, outer), (far, inner), (quarter, inner)))
     size = side + allowance, quarter + allowance
-    end = Make("end", How.CUT, size, role=SPOOL, patches=(shows,))
+    end = Make("end", CUT, size, role=SPOOL, patches=(shows,))
     flips = [
-        Make("flip", How.CUT, (size[1], size[1]), role=SIDE, patches=(patch,))
+        Make("flip", CUT, (size[1], size[1]), role=SIDE, patches=(patch,))
         for patch in (
             triangle("flip", SIDE, (start, outer), (quarter, inner), (start, inner)),
             triangle("flip", SIDE, (side, outer), (side, inner), (far, inner)),
         )
     ]
-    return sewn("end with corners", seam, end, *flips, how=How.FLIPPED)
+    return sewn("end with corners", seam, end, *flips, how=FLIPPED)
 
 
 RECIPE = Recipe(

@@ -14,7 +14,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, counted_parts
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
@@ -26,10 +26,27 @@ from kersey.core.blocks.recipe import (
     rectangle,
     whole,
 )
+from kersey.core.blocks.technique import CUT, JOINED, STRIP_SET, Technique
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.cutting.tally import Waves
 from kersey.core.measure.length import format_number
 
+RING = Technique(
+    "its long edges sewn together",
+    step="Sew the long edges of the {first} together. Press the first tube one way and the "
+    "next tube the other.",
+    at_machine="Sew the long edges together",
+    measured="",
+    seams=1,
+)
+OPENED = Technique(
+    "crosscut into rings, each opened one strip further on",
+    step="Cut each ring at its listed width and number it. Open each ring at the listed "
+    "seam, one strip past the ring before.",
+    at_machine="Cut into rings; open each one strip further along",
+    verb="Cut",
+    measured="",
+)
 ALTERNATE, ONWARD = "alternate", "onward"
 _MOST_STRIPS, _WIDEST = 60, Fraction(12)
 # A tube is drawn with so many strips until it is known how many there are.
@@ -176,7 +193,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         made.append(
             Make(
                 name,
-                How.OPENED,
+                OPENED,
                 size,
                 (Part(tubes[column.tube], 1),),
                 gives=from_tube[column.tube],
@@ -185,7 +202,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         )
     patches = tuple(patch for column in made for patch in column.patches)
     size = finished[0] + 2 * seam, finished[1] + 2 * seam
-    piece = Make("block", How.JOINED, size, counted_parts(made), patches=patches)
+    piece = Make("block", JOINED, size, counted_parts(made), patches=patches)
     return Assembly(piece, finished)
 
 
@@ -197,17 +214,17 @@ def _one_column(finished: Size, options: Options, seam: Fraction) -> Assembly:
         rectangle("A", ANY, Fraction(0), n * (strip - 2 * seam), width - 2 * seam, strip - 2 * seam)
         for n in range(strips)
     )
-    piece = Make("A", How.CUT, (strip, width), role=ANY, long=True, patches=patches[:1])
+    piece = Make("A", CUT, (strip, width), role=ANY, long=True, patches=patches[:1])
     tube = Make(
         "tube",
-        How.STRIP_SET,
+        STRIP_SET,
         (finished[1], width),
         (Part(piece, strips),),
         long=True,
         patches=patches,
     )
     size = width, finished[1] + 2 * seam
-    return Assembly(Make("block", How.OPENED, size, (Part(tube, 1),), patches=patches), finished)
+    return Assembly(Make("block", OPENED, size, (Part(tube, 1),), patches=patches), finished)
 
 
 def _label(tube: int, lengths: Sequence[Fraction]) -> str:
@@ -219,15 +236,15 @@ def _tubes(
     strips: int, strip: Fraction, lengths: Sequence[Fraction], seam: Fraction
 ) -> Iterator[Make]:
     for number, length in enumerate(lengths):
-        piece = Make(_label(number, lengths), How.CUT, (strip, length), role=ANY)
+        piece = Make(_label(number, lengths), CUT, (strip, length), role=ANY)
         around = strips * (strip - 2 * seam)
         set_ = Make(
             f"strip set {number + 1}",
-            How.STRIP_SET,
+            STRIP_SET,
             (around + 2 * seam, length),
             (Part(piece, strips),),
         )
-        yield Make(f"tube {number + 1}", How.RING, (around, length), (Part(set_, 1),))
+        yield Make(f"tube {number + 1}", RING, (around, length), (Part(set_, 1),))
 
 
 def _column_patches(

@@ -11,12 +11,20 @@ then H is 12 3/4, c 2 1/8 and u 11 3/4. Source: docs/trade.md section 3.
 from collections.abc import Iterator
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, sewn
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, FOUR, LIGHT, half_square_unit, raw_unit
 from kersey.core.blocks.recipe import SQUARE, BadRecipe, Options, Recipe, length_option, square_of
+from kersey.core.blocks.technique import Technique
 from kersey.core.measure.length import EIGHTH, Units, format_length
 
+NINE = Technique(
+    "cut in nine, a third of its side each",
+    step="Cut each {first} {half} from both sides of its center seams, in both directions, to make "
+    "nine squares. Turn the four corner squares 180°.",
+    at_machine="Cut in nine, a third of its side each, and turn them",
+    verb="Cut apart",
+)
 # Trimmed to nothing in particular: then T follows from the finished size.
 _NOT_SAID = Fraction(0)
 _TEN, _HALF = Fraction(10), Fraction(1, 2)
@@ -37,7 +45,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     squares = [
         Make(
             "ninth",
-            How.NINE,
+            NINE,
             (third + 2 * seam, third + 2 * seam),
             (Part(hourglass, 1),),
             gives=9,

@@ -9,11 +9,18 @@ from collections.abc import Iterator
 from dataclasses import replace
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, piece, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
+from kersey.core.blocks.technique import Technique
 from kersey.core.cutting.problem import ANY
 
+QUARTERED = Technique(
+    "cut in four through the middle",
+    step="Cut each {first} in four through the center. Turn each quarter 180°.",
+    at_machine="Cut in four through the center",
+    verb="Cut apart",
+)
 CORNER, SIDE, MIDDLE = ("corner", ANY), ("side", "light"), ("middle", "dark")
 
 
@@ -34,7 +41,7 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     quarters = [
         Make(
             "quarter",
-            How.QUARTERED,
+            QUARTERED,
             (half, half),
             (Part(nine, 1),),
             gives=4,

@@ -10,9 +10,10 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.assembly import Assembly, Make, Part, Size
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import SQUARE, BadRecipe, Options, Recipe, rectangle, square_of
+from kersey.core.blocks.technique import CUT, READY
 from kersey.core.cutting.problem import ANY
 from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.spoken import Spoken
@@ -86,8 +87,8 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
         raise BadRecipe("block.options.trim", "more than its seams.")
     patch = rectangle("block", ANY, Fraction(0), Fraction(0), *finished)
     size = square_of(finished[0] + 2 * seam)
-    there = Make("block", How.CUT, size, role=ANY, patches=(patch,))
-    return Assembly(Make("block", How.READY, size, (Part(there, 1),), patches=(patch,)), finished)
+    there = Make("block", CUT, size, role=ANY, patches=(patch,))
+    return Assembly(Make("block", READY, size, (Part(there, 1),), patches=(patch,)), finished)
 
 
 RECIPE = Recipe(

@@ -10,7 +10,7 @@ back each with a plain one. Source: docs/trade.md section 7.
 from fractions import Fraction
 from math import isqrt
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.assembly import Assembly, Make, Part, Size
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
@@ -22,9 +22,24 @@ from kersey.core.blocks.recipe import (
     shares_in_rows,
     square_of,
 )
+from kersey.core.blocks.technique import CUT, JOINED, Technique
 from kersey.core.cutting.kinds.crumbs import CRUMB
 from kersey.core.cutting.problem import ANY, CuttingPlan, Need
 from kersey.core.cutting.tally import Crumbs
+
+SHEET = Technique(
+    "crumbs sewn into a sheet",
+    step="Sew crumbs into clusters, then clusters into one sheet. Keep matching prints apart and "
+    "vary the seam direction. Trim edges straight as you go.",
+    at_machine="Sew crumbs into a sheet",
+    seams=None,
+)
+FROM_SHEET = Technique(
+    "cut from the sheet",
+    step="Cut from the sheet, in pieces large enough to show it off.",
+    at_machine="Cut from the sheet",
+    verb="Cut",
+)
 
 
 def _shape(options: Options, seam: Fraction) -> Size:
@@ -59,23 +74,21 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     made, shape = options.get(WHOLE), _shape(options, seam)
     if not isinstance(made, tuple):
         patch = rectangle("shape", ANY, Fraction(0), Fraction(0), *finished)
-        crumb = Make("shape", How.CUT, shape, role=ANY, patches=(patch,))
+        crumb = Make("shape", CUT, shape, role=ANY, patches=(patch,))
         return Assembly(
-            Make("block", How.FROM_SHEET, shape, (Part(crumb, 1),), patches=(patch,)), finished
+            Make("block", FROM_SHEET, shape, (Part(crumb, 1),), patches=(patch,)), finished
         )
     columns, rows, *facts = made
     needs = [
         Need(f"{start // 3 + 1}", CRUMB, facts[start], facts[start + 1], int(facts[start + 2]))
         for start in range(0, len(facts), 3)
     ]
-    parts = tuple(
-        Part(Make(n.label, How.CUT, (n.width, n.height), role=CRUMB), n.count) for n in needs
-    )
+    parts = tuple(Part(Make(n.label, CUT, (n.width, n.height), role=CRUMB), n.count) for n in needs)
     patches = tuple(shares_in_rows(needs, finished))
-    sheet = Make("sheet", How.SHEET, (finished[0] + 2 * seam, finished[1] + 2 * seam), parts)
+    sheet = Make("sheet", SHEET, (finished[0] + 2 * seam, finished[1] + 2 * seam), parts)
     shapes = int(columns * rows)
-    cut = Make("shape", How.FROM_SHEET, shape, (Part(sheet, 1),), gives=shapes)
-    top = Make("block", How.JOINED, sheet.size, (Part(cut, shapes),), patches=patches)
+    cut = Make("shape", FROM_SHEET, shape, (Part(sheet, 1),), gives=shapes)
+    top = Make("block", JOINED, sheet.size, (Part(cut, shapes),), patches=patches)
     return Assembly(top, finished, drawn_true=False)
 
 

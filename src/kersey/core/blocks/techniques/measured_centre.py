@@ -6,9 +6,10 @@ middle and near both edges and take the average. Source: docs/trade.md section 6
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Size
+from kersey.core.blocks.assembly import Assembly, Make, Part, Size
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import Options, Recipe, pair_option, rectangle
+from kersey.core.blocks.technique import CUT, READY
 from kersey.core.cutting.problem import ANY
 
 
@@ -20,8 +21,8 @@ def _size(options: Options, seam: Fraction) -> Size:
 def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     patch = rectangle("centre", ANY, Fraction(0), Fraction(0), *finished)
     size = finished[0] + 2 * seam, finished[1] + 2 * seam
-    there = Make("centre", How.CUT, size, role=ANY, patches=(patch,))
-    return Assembly(Make("block", How.READY, size, (Part(there, 1),), patches=(patch,)), finished)
+    there = Make("centre", CUT, size, role=ANY, patches=(patch,))
+    return Assembly(Make("block", READY, size, (Part(there, 1),), patches=(patch,)), finished)
 
 
 RECIPE = Recipe(

@@ -10,7 +10,7 @@ Mirrored, every print lies there twice but the one in the centre: n prints of tw
 from collections.abc import Sequence
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Size, counted_parts
+from kersey.core.blocks.assembly import Assembly, Make, Size, counted_parts
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
@@ -20,10 +20,19 @@ from kersey.core.blocks.recipe import (
     length_option,
     rectangle,
 )
+from kersey.core.blocks.technique import CROSSCUT, CUT, Technique
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.cutting.tally import Mirrored
 from kersey.core.measure.length import Units, format_length, format_size
 
+QUILTED = Technique(
+    "sewn through batting and backing from the centre line outward",
+    step="Mark the center line on the batting and backing. Place the middle strip on it. Sew each "
+    "next strip through all layers, alternating sides, and press it open before the next "
+    "one. Every six strips, measure in the middle and at both edges.",
+    at_machine="Sew through batting and backing from the center line out",
+    seams=None,
+)
 # Batting and backing are so much larger than the strips together.
 _LARGER = Fraction(4)
 # What shows of the strips until it is known how long they are.
@@ -62,7 +71,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     strips = [
         Make(
             "A",
-            How.CUT,
+            CUT,
             (cut, length if known else cut),
             role=ANY,
             long=not known,
@@ -72,7 +81,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     ]
     patches = tuple(strip.patches[0] for strip in strips)
     size = finished[0] + 2 * seam, length
-    how = How.QUILTED if known else How.CROSSCUT
+    how = QUILTED if known else CROSSCUT
     return Assembly(Make("block", how, size, counted_parts(strips), patches=patches), finished)
 
 

@@ -8,12 +8,27 @@ trimmed to the last eighth; its slanted seam is on the bias. Source: docs/trade.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.recipe import BadRecipe, Options, Recipe, length_option
+from kersey.core.blocks.technique import CUT, Technique
 from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
 
+SLANT = Technique(
+    "cut across at 45 degrees",
+    step="Cut each {first} across at 45° to make two matching pieces, nested head to tail.",
+    at_machine="Cut across at 45°",
+    verb="Cut",
+    bias=True,
+)
+ON_THE_SLANT = Technique(
+    "joined on the diagonal",
+    step="Place {parts} right sides together along the slanted ends, with the tips extending by a "
+    "seam allowance, and sew. The slant is on the bias, so handle it gently.",
+    seams=None,
+    joins=True,
+)
 PIECED, PLAIN = "feature", "background"
 
 
@@ -32,7 +47,7 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     halves = [_trapezoid(patch, long_side, strip) for patch in shows]
     block = Make(
         "block",
-        How.ON_THE_SLANT,
+        ON_THE_SLANT,
         (width + allowance, strip),
         tuple(Part(half, 1) for half in halves),
         patches=shows,
@@ -42,9 +57,9 @@ def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
 
 def _trapezoid(patch: Patch, long_side: Fraction, strip: Fraction) -> Make:
     size = 2 * long_side - strip, strip
-    pair = Make(patch.label, How.CUT, size, role=patch.role, patches=(patch,))
+    pair = Make(patch.label, CUT, size, role=patch.role, patches=(patch,))
     name = "pieced trapezoid" if patch.role == PIECED else "plain trapezoid"
-    return Make(name, How.SLANT, (long_side, strip), (Part(pair, 1),), gives=2, patches=(patch,))
+    return Make(name, SLANT, (long_side, strip), (Part(pair, 1),), gives=2, patches=(patch,))
 
 
 def _size(options: Options, seam: Fraction) -> Size:

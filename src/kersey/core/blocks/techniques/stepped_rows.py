@@ -16,7 +16,6 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import (
     Assembly,
-    How,
     Make,
     Part,
     Patch,
@@ -35,9 +34,17 @@ from kersey.core.blocks.recipe import (
     rectangle,
     whole,
 )
+from kersey.core.blocks.technique import CUT, JOINED, TRIMMED, Technique
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.measure.workshop import USUAL_WIDTH
 
+HALVED = Technique(
+    "cut in half",
+    step="Cut each {first} in half.",
+    at_machine="Cut in half",
+    verb="Cut",
+    measured="",
+)
 BACKGROUND, ACCENT = "background", "accent"
 _WIDEST = Fraction(12)
 ONE_BAR, TWO_BARS = "one bar", "two bars"
@@ -127,7 +134,7 @@ def _asked_for(across: Fraction, options: Options, seam: Fraction) -> Make:
     patches += tuple(
         patch for strip in strips[: len(strips) // len(rows)] for patch in strip.patches
     )
-    return Make("block", How.JOINED, rows[0].size, parts, gives=len(rows), patches=patches)
+    return Make("block", JOINED, rows[0].size, parts, gives=len(rows), patches=patches)
 
 
 def _row(
@@ -141,13 +148,13 @@ def _row(
     patches = tuple(
         _patch("bar", ends[n], ends[n + 1], top, width - 2 * seam, pieces) for n in range(bars)
     )
-    bar = Make("bar", How.CUT, (width, length), role=ANY, patches=patches[1:2])
+    bar = Make("bar", CUT, (width, length), role=ANY, patches=patches[1:2])
     size = bars * shows + 2 * seam, width
-    row = Make("row", How.JOINED, size, (Part(bar, bars),), patches=patches)
+    row = Make("row", JOINED, size, (Part(bar, bars),), patches=patches)
     if not over:
         return row
     size = across + 2 * seam, width
-    return Make("trimmed row", How.TRIMMED, size, (Part(row, 1),), patches=patches)
+    return Make("trimmed row", TRIMMED, size, (Part(row, 1),), patches=patches)
 
 
 def _offset_row(
@@ -161,7 +168,7 @@ def _offset_row(
         _patch("bar", half + n * shows, half + (n + 1) * shows, top, high, pieces)
         for n in range(bars - 1)
     )
-    bar = Make("bar", How.CUT, (width, length), role=ANY, patches=whole_bars[:1])
+    bar = Make("bar", CUT, (width, length), role=ANY, patches=whole_bars[:1])
     spans = (Fraction(0), half), (across - half, across)
     if of_one:
         # Both halves show the same bar.
@@ -169,7 +176,7 @@ def _offset_row(
         halves = first, replace(first, corners=_patch("", *spans[1], top, high, Counter()).corners)
         one = Make(
             "half bar",
-            How.HALVED,
+            HALVED,
             (length / 2, width),
             (Part(bar, 1),),
             gives=2,
@@ -178,10 +185,10 @@ def _offset_row(
     else:
         first, last = (_patch("half", *span, top, high, pieces) for span in spans)
         halves = first, last
-        one = Make("half", How.CUT, (width, half + 2 * seam), role=ANY, patches=halves[:1])
+        one = Make("half", CUT, (width, half + 2 * seam), role=ANY, patches=halves[:1])
     parts = Part(one, 1), Part(bar, bars - 1), Part(one, 1)
     patches = (halves[0], *whole_bars, halves[1])
-    return Make("offset row", How.JOINED, (across + 2 * seam, width), parts, patches=patches)
+    return Make("offset row", JOINED, (across + 2 * seam, width), parts, patches=patches)
 
 
 def _parting(

@@ -13,14 +13,28 @@ from dataclasses import replace
 from fractions import Fraction
 from math import isqrt
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn, turned
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, sewn, turned
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import WHOLE, BadRecipe, Options, Recipe, length_option, square_of
+from kersey.core.blocks.technique import CUT, TRIMMED, Technique
 from kersey.core.cutting.kinds.string_blocks import FOUNDATION, MIDDLE, STRING, Sewn, sewn_of
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.tally import COVER, FROM_THE_END, Strings
 from kersey.core.measure.length import EIGHTH, Units, format_length
 
+COVERING = Technique(
+    "cut to cover the foundation",
+    step="Cut from {parts}.",
+    at_machine="Cut to cover the foundation",
+)
+STRINGS = Technique(
+    "sewn on a foundation from the middle outward",
+    step="Place the middle string across the center of the foundation. Sew on to both sides, "
+    "pressing each: {parts}. Keep seams out of the corners. Trim by the ruler, not the "
+    "foundation.",
+    at_machine="Sew strings from the middle out, press, and trim by the ruler",
+    seams=None,
+)
 CORNER, STRAIGHT = "corner", "straight"
 # A foundation of no size in particular is cut so much larger than the block.
 _LARGER, _NOT_SAID = Fraction(1, 2), Fraction(0)
@@ -67,13 +81,13 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     strings = _typical(tally)
     patches = tuple(_patches(finished, tally, strings, "string", STRING))
     longest = (tally.length_at(Fraction(0)) - 1) // EIGHTH * EIGHTH
-    string = Make(STRING, How.CUT, (_TYPICAL, longest), role=STRING, patches=patches[:1])
-    length = Make("longest string", How.COVERING, string.size, (Part(string, 1),))
+    string = Make(STRING, CUT, (_TYPICAL, longest), role=STRING, patches=patches[:1])
+    length = Make("longest string", COVERING, string.size, (Part(string, 1),))
     covered = Make(
-        "covered foundation", How.STRINGS, square_of(tally.side), (Part(length, len(patches)),)
+        "covered foundation", STRINGS, square_of(tally.side), (Part(length, len(patches)),)
     )
     size = square_of(finished[0] + 2 * seam)
-    block = Make("block", How.TRIMMED, size, (Part(covered, 1),), patches=patches)
+    block = Make("block", TRIMMED, size, (Part(covered, 1),), patches=patches)
     return Assembly(block, finished)
 
 
@@ -125,7 +139,7 @@ def _whole_top(finished: Size, options: Options, seam: Fraction) -> Assembly:
     assert isinstance(made, tuple)
     columns, rows, side, muslin = int(made[0]), int(made[1]), made[2], made[3]
     tally = _tally_of(square_of(side), {**options}, seam)
-    base = Make(FOUNDATION, How.CUT, square_of(tally.side), role=FOUNDATION)
+    base = Make(FOUNDATION, CUT, square_of(tally.side), role=FOUNDATION)
     found = []
     for number, strings in list(_strings_of(options).items())[: columns * rows]:
         row, column = divmod(number, columns)
@@ -134,12 +148,12 @@ def _whole_top(finished: Size, options: Options, seam: Fraction) -> Assembly:
             patches = turned(patches, square_of(side), 1)
         moved = tuple(_moved(patch, column * side, row * side) for patch in patches)
         pieces = [
-            Part(Make(each.need.label, How.CUT, (each.width, each.length), role=each.role), 1)
+            Part(Make(each.need.label, CUT, (each.width, each.length), role=each.role), 1)
             for each in strings
         ]
         parts = (*([Part(base, 1)] if muslin else []), *pieces)
         size = square_of(side + 2 * seam)
-        found.append(Make(f"string block {number + 1}", How.STRINGS, size, parts, patches=moved))
+        found.append(Make(f"string block {number + 1}", STRINGS, size, parts, patches=moved))
     return Assembly(sewn("block", seam, *found), finished)
 
 

@@ -11,7 +11,7 @@ trimmed to 14 1/4. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, counted_parts
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, counted_parts
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import nearly
 from kersey.core.blocks.recipe import (
@@ -23,12 +23,36 @@ from kersey.core.blocks.recipe import (
     triangle,
     whole,
 )
+from kersey.core.blocks.technique import CUT, STRIP_SET, Technique
 from kersey.core.cutting.problem import PrintRule
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import EIGHTH, QUARTER, Units, format_length
 from kersey.core.measure.root2 import Root2
 from kersey.core.measure.workshop import USUAL_WIDTH
 
+
+def _square_of(height: Fraction, seam: Fraction) -> Root2:
+    return Root2(root=height - seam)
+
+
+TUBE = Technique(
+    "sewn along both long edges",
+    step="Place {parts} right sides together, ends even, and sew along both long edges. Measure "
+    "the strip sets before you cut the accent; both need the same width.",
+    at_machine="Sew along both long edges",
+    measured="Laid flat, it should measure {across} across.",
+    seams=2,
+)
+SWUNG = Technique(
+    "cut at 45°, alternating left and right",
+    step="Cut at 45°, alternating left and right: {each}. Pick out the few stitches at the tips. "
+    "All four outer edges are on the bias, so handle them gently.{over}",
+    at_machine="Cut at 45°, alternating left and right",
+    verb="Cut",
+    bias=True,
+    cut_from="tube",
+    square_of=_square_of,
+)
 STRIP, ACCENT = "strip", "accent"
 # Trimmed to nothing in particular: to the last quarter inch.
 _NOT_SAID = Fraction(0)
@@ -47,18 +71,18 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     # The tips at both ends of a tube take a strip's height and what is left of it, but the seams.
     first = 2 * height - 2 * seam
     pieces = [
-        Make("A", How.CUT, (cut, height), role=STRIP, long=True, first=first, patches=(each,))
+        Make("A", CUT, (cut, height), role=STRIP, long=True, first=first, patches=(each,))
         for each in faces
     ]
     accent = triangle(
         "accent", ACCENT, (finished[0], Fraction(0)), finished, (Fraction(0), finished[0])
     )
     accent_strip = Make(
-        "accent", How.CUT, (height, height), role=ACCENT, long=True, first=first, patches=(accent,)
+        "accent", CUT, (height, height), role=ACCENT, long=True, first=first, patches=(accent,)
     )
     set_ = Make(
         "strip set",
-        How.STRIP_SET,
+        STRIP_SET,
         (height, height),
         counted_parts(pieces),
         long=True,
@@ -67,13 +91,13 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     both = (*faces, accent)
     tube = Make(
         "tube",
-        How.TUBE,
+        TUBE,
         (height, height),
         (Part(set_, 1), Part(accent_strip, 1)),
         long=True,
         patches=both,
     )
-    square = Make("block", How.SWUNG, (side, side), (Part(tube, 1),), raw=raw, patches=both)
+    square = Make("block", SWUNG, (side, side), (Part(tube, 1),), raw=raw, patches=both)
     return Assembly(square, finished, wishes=(PrintRule((STRIP,), same=False),))
 
 
@@ -108,7 +132,7 @@ def _strip(options: Options, seam: Fraction) -> Fraction:
 
 
 def _raw(options: Options, seam: Fraction) -> Root2:
-    return Root2(root=_height(options, seam) - seam)
+    return _square_of(_height(options, seam), seam)
 
 
 def _notes(_: Assembly, options: Options, seam: Fraction, units: Units) -> tuple[str, ...]:

@@ -7,7 +7,7 @@ A unit fits where its finished sides are multiples of the grid unit: 4, 8 x 12, 
 from collections.abc import Iterator
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, How, Make, Part, Patch, Size, sewn
+from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, sewn
 from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
@@ -19,6 +19,7 @@ from kersey.core.blocks.recipe import (
     square_of,
     whole,
 )
+from kersey.core.blocks.technique import CUT, JOINED
 from kersey.core.cutting.kinds.drawer import BACKGROUND, HELD, SQUARE, UNIT, Laid, best_shelves
 from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.tally import Drawer
@@ -87,10 +88,8 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     if not isinstance(made, tuple):
         patch = rectangle(SQUARE, BACKGROUND, Fraction(0), Fraction(0), *finished)
         size = square_of(grid + 2 * seam)
-        square = Make(SQUARE, How.CUT, size, role=BACKGROUND, patches=(patch,))
-        return Assembly(
-            Make("block", How.JOINED, size, (Part(square, 1),), patches=(patch,)), finished
-        )
+        square = Make(SQUARE, CUT, size, role=BACKGROUND, patches=(patch,))
+        return Assembly(Make("block", JOINED, size, (Part(square, 1),), patches=(patch,)), finished)
     laid = list(_laid(made))
     shelves: list[Make] = []
     for top in sorted({each.row for each in laid if each.row == _shelf_of(each, laid)}):
@@ -140,9 +139,7 @@ def _made(each: Laid, grid: Fraction, seam: Fraction) -> Make:
     role = BACKGROUND if each.label in (SQUARE, HELD) else UNIT
     box = each.column * grid, each.row * grid, each.columns * grid, each.rows * grid
     patch = rectangle(each.label, role, *box)
-    return Make(
-        each.label, How.CUT, size, role=role, patches=(Patch(each.label, role, patch.corners),)
-    )
+    return Make(each.label, CUT, size, role=role, patches=(Patch(each.label, role, patch.corners),))
 
 
 RECIPE = Recipe(
