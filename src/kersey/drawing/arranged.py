@@ -8,7 +8,6 @@ is shown of it is the page's choice: each part is a group of its own class.
 from collections.abc import Sequence
 from fractions import Fraction
 
-from kersey.core.blocks.techniques.bargello import columns_of
 from kersey.core.frame.setting import Seat, Setting
 from kersey.core.project.minding import Trouble
 from kersey.core.quilt.quilt import Quilt
@@ -165,12 +164,9 @@ def _columns(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
 
 
 def _columns_of_one_piece(quilt: Quilt, lie: Lie, top: float, em: float) -> str:
-    block = quilt.kept.block
-    if block.known is None or block.known.unit != "column":
-        return ""
     x, _ = lie.anchor(Seat(0, 0))
     seams, parts = 2 * quilt.kept.seam, []
-    for column in columns_of(block.all_options, quilt.kept.seam):
+    for column in quilt.kept.block.columns(quilt.kept.seam):
         wide = float(column.width - seams)
         if column.number == 1 or column.number % _EVERY == 0:
             parts.append(

@@ -2,7 +2,7 @@
 
 from collections.abc import Sequence
 
-from kersey.core.blocks.techniques.bargello import Column
+from kersey.core.blocks.recipe import Column
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_number, format_size
 from kersey.drawing.svg import element, number, picture, rect, text

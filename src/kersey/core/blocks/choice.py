@@ -14,6 +14,7 @@ from kersey.core.blocks.recipe import (
     WHOLE,
     YES,
     BadRecipe,
+    Column,
     Option,
     Options,
     Recipe,
@@ -84,6 +85,11 @@ class BlockChoice:
     def unit(self) -> str:
         """What is counted of it."""
         return self.known.unit if self.known else "block"
+
+    def columns(self, seam: Fraction) -> Sequence[Column]:
+        """The columns it is sewn of, once it is known what it is made of; else none."""
+        known = self.known
+        return known.columns(self.all_options, seam) if known and known.columns else ()
 
     @property
     def size(self) -> Size | None:

@@ -17,6 +17,7 @@ from kersey.core.cutting.problem import CuttingPlan, Need
 from kersey.core.cutting.tally import Tally
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units, format_length, parse_length
+from kersey.core.measure.spoken import Spoken
 
 Option = bool | int | str | float | Fraction | tuple[Fraction, ...]
 Options = Mapping[str, Option]
@@ -57,6 +58,21 @@ class OtherWay:
 
 
 @dataclass(frozen=True)
+class Column:
+    """A column: its cut width, the tube it is cut from, which strip lies on top, where it ends.
+
+    `nests` says whether the seams of its join with the column before do.
+    """
+
+    number: int
+    width: Fraction
+    tube: int
+    opened_at: int
+    reaches: Fraction
+    nests: bool
+
+
+@dataclass(frozen=True)
 class Recipe:
     """A named block. Lengths in inches; `finished` is (width, height).
 
@@ -81,7 +97,8 @@ class Recipe:
     `notes` are sentences on this very block, at these options and this seam.
 
     `ready`: it is made of what is sewn already, finished blocks or units, called so; `measured`
-    says the side that finished blocks of these sizes are trimmed to, kept as `SQUARE`.
+    says the side that finished blocks of these sizes are trimmed to, kept as `SQUARE`, and `fate`
+    what becomes of one of a size, in words, where all are to be so large.
 
     `unit`: what is counted, where it is not blocks.
 
@@ -89,6 +106,10 @@ class Recipe:
     are counted by its `tally`. What a plan of them becomes is one block, assembled with what
     `whole` says of the plan among the options, as `WHOLE`; `laid` puts its pieces in order, by
     their prints.
+
+    What is sewn of `columns` says each, of options that hold what it is made of, at a seam. The
+    options that are `drawn` are changed on its drawing: `changed` makes one a step larger or
+    smaller. `shapes` is the option by which it comes out in other shapes, with the values tried.
 
     `as_they_come`: squares that are all of one size are sewn as they are, if that is a little
     larger than need be, and what they become is trimmed. Their side is then among the options, as
@@ -115,11 +136,16 @@ class Recipe:
     notes: Callable[[Assembly, Options, Fraction, Units], Sequence[str]] | None = None
     ready: str = ""
     measured: Callable[[Sequence[Size]], Fraction] | None = None
+    fate: Callable[[Size, Fraction], Spoken] | None = None
     other_roles: tuple[str, ...] = ()
     unit: str = "block"
     tally: Callable[[Size, Options, Fraction], Tally | None] | None = None
     whole: Callable[[CuttingPlan, Size, Options], tuple[Fraction, ...]] | None = None
     laid: Callable[[Sequence[str], Options], tuple[int, ...]] | None = None
+    columns: Callable[[Options, Fraction], Sequence[Column]] | None = None
+    drawn: tuple[str, ...] = ()
+    changed: Callable[[Options, str, bool], Options] | None = None
+    shapes: tuple[str, tuple[Option, ...]] | None = None
     as_they_come: bool = False
     proved_for: Callable[[Options], str] | None = None
     other_way: OtherWay | None = None

@@ -45,13 +45,7 @@ _BOLT = Fraction(360)
 TO_BUY = "to buy"
 # A crumb has no more square inches than this; a string is no wider.
 _CRUMB, _STRING = Fraction(60), Fraction(3)
-# What makes one whole piece is made in other shapes by an option; longer and narrower than this
-# nobody wants it.
-_SHAPED: dict[str, tuple[str, tuple[Option, ...]]] = {
-    "bargello": ("strips", (0, 12, 16, 20, 24, 30)),
-    "stepped-rows": ("a_row", (5, 7, 9, 11, 13)),
-    "quilt-as-you-go": ("strip", (Fraction(3, 2), Fraction(5, 4), Fraction(2), Fraction(5, 2))),
-}
+# One whole piece that is longer and narrower than this nobody wants.
 _NARROWEST = Fraction(9, 5)
 # Kits are dealt as they come, but always in the same way.
 _SHUFFLE = 5
@@ -149,8 +143,8 @@ def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possib
     known = tried.known
     if known is None or not _suits(project, known):
         return None
-    if recipe in _SHAPED:
-        return _best_shape(project, tried, units, clock)
+    if known.shapes:
+        return _best_shape(project, tried, known.shapes, units, clock)
     best = _possible(project, tried, units, clock)
     free = known.square and not known.size_of and not known.tally
     follows = known.from_strips is not None and project.strip_width is not None
@@ -182,10 +176,14 @@ def _suits(project: Project, recipe: Recipe) -> bool:
 
 
 def _best_shape(
-    project: Project, block: BlockChoice, units: Units, clock: Clock
+    project: Project,
+    block: BlockChoice,
+    shapes: tuple[str, tuple[Option, ...]],
+    units: Units,
+    clock: Clock,
 ) -> Possible | None:
     """One whole piece with the option by which it comes out least long and narrow."""
-    name, values = _SHAPED[block.recipe]
+    name, values = shapes
     found = [_possible(project, block.with_option(name, value), units, clock) for value in values]
     shaped = [(_ratio(each), each) for each in found if each is not None]
     good = [(ratio, each) for ratio, each in shaped if ratio <= _NARROWEST]

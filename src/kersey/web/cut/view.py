@@ -7,7 +7,6 @@ from typing import Any
 from kersey.core.blocks.assembly import Make
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.blocks.technique import CROSSCUT, STRIP_SET
-from kersey.core.blocks.techniques.bargello import Column, columns_of
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
 from kersey.core.frame.setting import Seat
@@ -58,7 +57,7 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "drawing": draw_quilt(quilt),
         "kits": _kits(quilt, codes),
         "in_order": _in_order(quilt, codes),
-        "columns": _columns(quilt),
+        "columns": quilt.kept.block.columns(quilt.kept.seam),
         "kit_wishes": list(KitWish),
         "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
         "to_buy": quilt.to_buy,
@@ -90,14 +89,6 @@ def _in_order(quilt: Quilt, codes: Mapping[Need, str]) -> list[tuple[str, str]]:
     marks = (codes[problem.needs[number]] for number in slots_of(problem))
     names = (quilt.prints[name].name for name in quilt.kept.kits[0])
     return list(zip(marks, names, strict=True))
-
-
-def _columns(quilt: Quilt) -> list[Column]:
-    """The columns of a bargello, with their tubes and openings."""
-    block = quilt.kept.block
-    if block.known is None or block.known.unit != "column":
-        return []
-    return columns_of(block.all_options, quilt.kept.seam)
 
 
 def _shown(step: Step, quilt: Quilt, codes: Mapping[Need, str], scale: float) -> dict[str, Any]:

@@ -8,7 +8,6 @@ from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.blocks.choice import written_option
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.recipe import NO, YES, Option
-from kersey.core.blocks.techniques.finished_blocks import fate_of
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
@@ -108,11 +107,12 @@ def _fates(project: Project) -> list[tuple[str, Size, str]]:
     """What becomes of each finished block, where the quilt is made of those."""
     block = block_of(project, project.design.seam)
     side = block.size_at(project.design.seam)
-    if block.known is None or block.known.measured is None or side is None:
+    fate = block.known.fate if block.known else None
+    if fate is None or side is None:
         return []
     unfinished = side[0] + 2 * project.design.seam
     return [
-        (p.print.name, (p.width, p.length), fate_of((p.width, p.length), unfinished).words)
+        (p.print.name, (p.width, p.length), fate((p.width, p.length), unfinished).words)
         for p in project.fabrics
         if p.for_blocks and p.kept.lot.form is Form.BLOCK
     ]

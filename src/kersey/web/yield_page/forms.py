@@ -12,7 +12,6 @@ from kersey.core.blocks.choice import OWN, PIECES, BlockChoice, written_option
 from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.own_pieces import read_pieces
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
-from kersey.core.blocks.techniques.bargello import WAVE_PARTS, wave_changed
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.length import Units
 from kersey.core.measure.workshop import check_seam
@@ -105,9 +104,9 @@ def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
     assert recipe is not None
     chosen = dict(_options(recipe, typed, units))
     part, _, way = typed.get("wave", "").partition(" ")
-    if part in WAVE_PARTS and part in recipe.options:
+    if recipe.changed and part in recipe.drawn:
         # A part of the wave is changed on its drawing.
-        chosen = dict(wave_changed({**recipe.options, **chosen}, part, way == "up"))
+        chosen = dict(recipe.changed({**recipe.options, **chosen}, part, way == "up"))
     options = tuple((name, written_option(said)) for name, said in chosen.items())
     return replace(block, finished=_finished(form, recipe), options=options)
 

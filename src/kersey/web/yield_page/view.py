@@ -7,11 +7,10 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.piece_codes import piece_codes
-from kersey.core.blocks.techniques.bargello import WAVE_PARTS, columns_of
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
-from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs, Waves
+from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
@@ -196,12 +195,12 @@ def _one_piece(opened: OpenProject, asked: YieldAsked, plan: CuttingPlan) -> dic
     if opened.quilt is not None and kept is not None and kept.question == asked.fingerprint:
         longest = max(opened.quilt.size.width, opened.quilt.size.length)
         shown["block"] = draw_hung(opened.quilt, _WHOLE_PX / float(longest))
-    if isinstance(tally, Waves):
-        columns = columns_of(whole.block.all_options, seam)
+    columns = whole.block.columns(seam)
+    if columns:
         shown |= {
             "columns": columns,
             "wave": draw_wave(columns, opened.units),
-            "wave_parts": WAVE_PARTS,
+            "wave_parts": whole.block.known.drawn if whole.block.known else (),
         }
     if isinstance(tally, Crumbs):
         crumbs = [(f.width, f.length) for f in plan.problem.fabrics for _ in range(f.count)]

@@ -11,7 +11,6 @@ Source: docs/trade.md section 3.
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Part, Patch, Size, counted_parts
@@ -19,6 +18,7 @@ from kersey.core.blocks.facts import CUTTER, Difficulty, Facts
 from kersey.core.blocks.recipe import (
     WHOLE,
     BadRecipe,
+    Column,
     Option,
     Options,
     Recipe,
@@ -51,21 +51,6 @@ ALTERNATE, ONWARD = "alternate", "onward"
 _MOST_STRIPS, _WIDEST = 60, Fraction(12)
 # A tube is drawn with so many strips until it is known how many there are.
 _SHOWN = 12
-
-
-@dataclass(frozen=True)
-class Column:
-    """A column: its cut width, the tube it is cut from, which strip lies on top, where it ends.
-
-    `nests` says whether the seams of its join with the column before do.
-    """
-
-    number: int
-    width: Fraction
-    tube: int
-    opened_at: int
-    reaches: Fraction
-    nests: bool
 
 
 def wave_of(options: Options) -> tuple[Fraction, ...]:
@@ -298,6 +283,10 @@ RECIPE = Recipe(
     tally=_tally,
     whole=_whole,
     laid=_laid,
+    columns=columns_of,
+    drawn=WAVE_PARTS,
+    changed=wave_changed,
+    shapes=("strips", (0, 12, 16, 20, 24, 30)),
     options={
         "strips": 0,
         "strip": Fraction(5, 2),

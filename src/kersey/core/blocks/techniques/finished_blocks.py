@@ -100,6 +100,7 @@ RECIPE = Recipe(
     size_of=_size,
     size_follows=True,
     ready="block",
+    fate=fate_of,
     measured=lambda sizes: trim_to(sizes)[0].side,
     options={"trim": _NOT_SAID},
     facts=Facts(

@@ -131,6 +131,7 @@ RECIPE = Recipe(
     whole=_whole,
     laid=_laid,
     notes=_notes,
+    shapes=("strip", (Fraction(3, 2), Fraction(5, 4), Fraction(2), Fraction(5, 2))),
     options={"strip": Fraction(3, 2), "mirrored": True},
     facts=Facts(
         made_from="Narrow strips sewn through batting and backing.",

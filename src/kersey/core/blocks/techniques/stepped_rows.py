@@ -256,6 +256,7 @@ RECIPE = Recipe(
     size_follows=True,
     whole=_whole,
     laid=_laid,
+    shapes=("a_row", (5, 7, 9, 11, 13)),
     options={
         "bar": (Fraction(5, 2), Fraction(11, 2)),
         "a_row": 9,
