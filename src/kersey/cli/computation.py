@@ -13,7 +13,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.whole.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
-from kersey.formats.request_fields import MOST_BYTES, BadRequest, told
+from kersey.formats.request_fields import MOST_BYTES, BadRequest, in_one_line
 from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
@@ -36,7 +36,7 @@ def most_blocks(request: Request) -> None:
     except FaultyPlan as error:
         fail(str(error))
     except KerseyError as error:
-        fail(told(error), _CANNOT_BE_USED)
+        fail(in_one_line(error), _CANNOT_BE_USED)
     print(json.dumps(answer, ensure_ascii=False, indent=1))
 
 
@@ -49,7 +49,7 @@ def whole_quilts(request: Request) -> None:
     except FaultyPlan as error:
         fail(str(error))
     except KerseyError as error:
-        fail(told(error), _CANNOT_BE_USED)
+        fail(in_one_line(error), _CANNOT_BE_USED)
     print(json.dumps(answer, ensure_ascii=False, indent=1))
 
 

@@ -253,7 +253,7 @@ def check_roles(fabrics: Sequence[FabricPart], needs: Sequence[Need], block: Blo
                 )
 
 
-def told(error: KerseyError) -> str:
+def in_one_line(error: KerseyError) -> str:
     """Why a request cannot be used, in one line that begins with the field."""
     return str(error) if isinstance(error, BadRequest) else f"request: {error}"
 

@@ -55,7 +55,7 @@ class Reckoned:
 
     @property
     def key(self) -> ReckonedKey:
-        """By what it is remembered."""
+        """What it is remembered by: the project as it then was, and the units it is shown in."""
         return (self.stored.id, self.stored.revision, self.stored.plan_number, self.units)
 
     @property

@@ -8,7 +8,7 @@ from tests.core.quilts import quilt
 
 from kersey.core.cloth.forms import Form
 from kersey.core.finish.cost import quilt_cost, used_of_forms
-from kersey.core.quilt.sums import goes
+from kersey.core.quilt.sums import pulled_fabric
 from kersey.core.stash.price_list import USUAL_PRICES
 
 
@@ -16,7 +16,7 @@ from kersey.core.stash.price_list import USUAL_PRICES
 def test_cloth_is_paid_for_by_what_is_used_up(line: str) -> None:
     of = quilt(line, rows=4, columns=4)
     used = used_of_forms(of)
-    spent = goes(of)
+    spent = pulled_fabric(of)
     assert sum(used.values(), Fraction(0)) == spent.pulled - spent.left
     found = quilt_cost(of, USUAL_PRICES)
     assert len(found.lines) + len(found.unknown) == len(used) + len(of.to_buy)

@@ -8,7 +8,7 @@ from random import Random
 from tests.core.quilts import SETS, quilt
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.mending.mishap import Lies, Thing, as_it_lies, spoiled, things
+from kersey.core.mending.mishap import OnTable, Thing, as_it_lies, spoiled, things
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.at_table import TableCut, after, cuts_at_table, made
@@ -56,12 +56,12 @@ class AtWork:
             project = after(project, cuts, cut)
         return AtWork(project)
 
-    def lies(self) -> Lies:
+    def lies(self) -> OnTable:
         cuts = self.cuts
         return as_it_lies(self.quilt, cuts, made(self.project, cuts))
 
 
-def something_spoiled(lies: Lies, pick: Random) -> tuple[Lies, Thing, int, Fraction]:
+def something_spoiled(lies: OnTable, pick: Random) -> tuple[OnTable, Thing, int, Fraction]:
     """One thing spoiled, with what is left of it; how many, and the area that is lost."""
     thing = pick.choice(things(lies))
     count = pick.randint(1, min(2, thing.count))

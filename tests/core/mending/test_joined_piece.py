@@ -12,12 +12,12 @@ from tests.core.mending.mishaps import QUILTS, AtWork, something_spoiled
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.mending.joined_piece import LEAST_SHOWN, joined_piece
-from kersey.core.mending.mishap import Lies, things
+from kersey.core.mending.mishap import OnTable, things
 from kersey.core.project.project import fabric_key
 from kersey.core.project.table import parent_key
 
 
-def cloth_of(lies: Lies, key: str) -> Fraction:
+def cloth_of(lies: OnTable, key: str) -> Fraction:
     """Square inches of a fabric that lie on the table or are whole."""
     return sum(
         (t.width * t.length * t.count for t in things(lies) if parent_key(t.key) == key),

@@ -29,7 +29,7 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Part, Source
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.quilt.shopping import ShoppingQuestion
-from kersey.core.quilt.sums import goes, part_sums
+from kersey.core.quilt.sums import part_sums, pulled_fabric
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.price_list import USUAL_PRICES
 from kersey.core.stash.pulled import Pulled, Role, all_of
@@ -202,7 +202,7 @@ def test_what_is_cut_is_what_is_sewn_on_and_put_away(
                 for part in of_role
                 for piece in part.pieces
             )
-    whole = goes(quilt)
+    whole = pulled_fabric(quilt)
     assert whole.trimmings >= 0
 
 

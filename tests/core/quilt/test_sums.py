@@ -10,7 +10,7 @@ from kersey.core.frame.borders import Corners
 from kersey.core.frame.sashing import Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.sums import goes, part_sums
+from kersey.core.quilt.sums import part_sums, pulled_fabric
 
 F = Fraction
 PAIRS = "12 light fat quarters + 12 dark fat quarters"
@@ -47,7 +47,7 @@ def test_all_the_cloth_is_somewhere(line: str, block: str, from_left: bool) -> N
     made = quilt(
         line, block=BlockChoice(block), binding_from_left=from_left, border_from_left=from_left
     )
-    sums = goes(made)
+    sums = pulled_fabric(made)
     assert sums.pulled == sums.in_blocks + sums.in_frame + sums.left + sums.trimmings
     if from_left:
         # Cutting strips off may leave slivers that nobody keeps.
@@ -60,7 +60,7 @@ def test_all_the_cloth_is_somewhere(line: str, block: str, from_left: bool) -> N
 
 def test_of_strips_in_sets_all_that_is_sewn_is_in_the_blocks() -> None:
     made = quilt(block=SETS, binding_from_left=False)
-    sums = goes(made)
+    sums = pulled_fabric(made)
     opened = sum(layout.copies for layout in made.kept.cutting.layouts)
     assert sums.in_blocks + sums.trimmings == opened * F(5, 2) * 42
     assert sums.trimmings == not_laid_out(made)

@@ -10,7 +10,7 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.measure.workshop import QUARTER_INCH
 from kersey.core.project.sewing import School
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.sewing.feeding import End, feed, seam_of
+from kersey.core.sewing.feeding import End, feeding, seam_of
 from kersey.core.sewing.passes import Pass, passes
 from kersey.core.sewing.pressing import Pressing, PressQuestion, press
 
@@ -50,8 +50,8 @@ def test_every_join_has_its_seam_and_it_is_as_long_as_what_it_joins(name: str) -
 
 def test_rows_of_a_nine_patch_are_fed_from_opposite_ends() -> None:
     _, pressing, model = of_block("nine-patch")
-    to_row = [each for each in model if feed(each, pressing) is not None]
-    fed = [feed(each, pressing) for each in to_row]
+    to_row = [each for each in model if feeding(each, pressing) is not None]
+    fed = [feeding(each, pressing) for each in to_row]
     assert [(f.with_foot, f.on_top) for f in fed if f] == [(2, 2), (2, 2)]
     assert {f.at for f in fed if f} == {End.LEFT, End.RIGHT}
     # Squares of a row are plain: nothing lies on them that the foot could turn over.
@@ -60,7 +60,7 @@ def test_rows_of_a_nine_patch_are_fed_from_opposite_ends() -> None:
 
 def test_the_foot_meets_the_fold_first() -> None:
     _, pressing, model = of_block("four-patch")
-    one = next(each for each in model if feed(each, pressing) is not None)
+    one = next(each for each in model if feeding(each, pressing) is not None)
     seams = pressing.seams
     upper, lower = sorted(
         (n for n, s in enumerate(seams) if s.level == 1), key=lambda n: seams[n].begin[1]
@@ -74,7 +74,7 @@ def test_the_foot_meets_the_fold_first() -> None:
     ]:
         way = [0] * len(seams)
         way[upper], way[lower] = up, down
-        fed = feed(one, replace(pressing, ways=(tuple(way), tuple(way))))
+        fed = feeding(one, replace(pressing, ways=(tuple(way), tuple(way))))
         assert fed is not None
         assert (fed.second_on_top, fed.at) == expected
         assert fed.with_foot == fed.on_top == 1
@@ -85,7 +85,7 @@ def test_pressed_the_other_way_it_is_begun_at_the_other_end(name: str) -> None:
     _, pressing, model = of_block(name)
     back = tuple(-side for side in pressing.ways[0])
     other = replace(pressing, ways=(back, back))
-    found = [(feed(each, pressing), feed(each, other)) for each in model]
+    found = [(feeding(each, pressing), feeding(each, other)) for each in model]
     fed = [(one, two) for one, two in found if one and two]
     assert fed
     for one, two in fed:

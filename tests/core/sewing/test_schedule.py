@@ -9,7 +9,7 @@ from tests.core.mending.mishaps import QUILTS, AtWork
 
 from kersey.core.project.measuring_log import timed
 from kersey.core.project.sewing import Evening, Sewing, Spell, Work
-from kersey.core.sewing.pace import Left, counts, left
+from kersey.core.sewing.pace import WorkLeft, counts, left
 from kersey.core.sewing.passes import passes
 from kersey.core.sewing.schedule import schedule
 from kersey.formats.calendar_file import calendar_file
@@ -57,7 +57,8 @@ def test_every_minute_falls_on_one_evening_in_order(
     minutes: list[float], evenings: dict[int, int], days: int | None
 ) -> None:
     rest = [
-        Left(work, 1, 0, m, m, m, own=True, spells=1) for work, m in zip(Work, minutes, strict=True)
+        WorkLeft(work, 1, 0, m, m, m, own=True, spells=1)
+        for work, m in zip(Work, minutes, strict=True)
     ]
     ready_by = None if days is None else TODAY + timedelta(days=days)
     plan = schedule(rest, [Evening(*each) for each in evenings.items()], TODAY, ready_by)
@@ -84,7 +85,7 @@ def test_every_minute_falls_on_one_evening_in_order(
 
 
 def test_a_calendar_reads_the_evenings_and_changes_them_in_place() -> None:
-    rest = [Left(Work.SEW, 10, 0, 100, 150, 200, own=True, spells=2)]
+    rest = [WorkLeft(Work.SEW, 10, 0, 100, 150, 200, own=True, spells=2)]
     first = schedule(rest, [Evening(1, 60)], TODAY, None)
     read = [
         Calendar.from_ical(calendar_file(first, "Throw, for the crew", 6, n, NOW)) for n in (3, 4)

@@ -52,9 +52,9 @@ _FOR_A_HANDFUL, _FOR_THE_BOUND = 0.15, 0.3
 
 @dataclass(frozen=True)
 class Sought:
-    """How many blocks are of interest: more than are `had` already, and no more than `most`."""
+    """How many blocks are of interest: more than are known `already`, and no more than `most`."""
 
-    had: int = 0
+    already: int = 0
     most: int = MOST_CUT
 
 
@@ -94,7 +94,7 @@ def _tallied(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
 def _in_batches(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:
     """The search knows only sets of pieces: of so many blocks each, sewn and cut apart."""
     each = problem.batch
-    sets = Sought(sought.had // each, min(MOST_CUT, problem.batches(sought.most)))
+    sets = Sought(sought.already // each, min(MOST_CUT, problem.batches(sought.most)))
     plan = solve(replace(problem, batch=1), watch, sets)
     return CuttingPlan(problem, plan.blocks * each, plan.bound * each, plan.layouts)
 
@@ -110,9 +110,9 @@ def _sure(problem: CuttingProblem, watch: Watch, sought: Sought) -> CuttingPlan:
             return _in_handfuls(problem, handfuls, watch)
     alone, caps = _print_by_print(problem, rules, watch), _caps(problem, rules, watch)
     ceiling = _ceiling(problem, rules, caps)
-    if alone.blocks >= min(ceiling, sought.most) or ceiling <= sought.had:
+    if alone.blocks >= min(ceiling, sought.most) or ceiling <= sought.already:
         return replace(alone, bound=max(alone.blocks, ceiling))
-    more = replace(sought, had=max(sought.had, alone.blocks))
+    more = replace(sought, already=max(sought.already, alone.blocks))
     plan = _solve(problem, read_rules, watch, more, caps)
     if alone.blocks >= plan.blocks:
         plan = replace(alone, bound=max(alone.blocks, plan.bound))
@@ -222,7 +222,7 @@ def _solve(
         search = Search(
             problem, rules, watch, _caps(problem, rules, watch) if caps is None else caps
         )
-        if search.bound <= sought.had:
+        if search.bound <= sought.already:
             return replace(plan, bound=search.bound)
         search.finish(min(search.bound, sought.most), briefly=len(apart) > 1)
         plan = CuttingPlan(problem, search.blocks, search.bound, search.layouts(search.blocks))
@@ -298,7 +298,7 @@ def _apart(
         for part, rules in parts
     ]
     bound = min(search.bound for search in searches)
-    if bound <= sought.had:
+    if bound <= sought.already:
         return CuttingPlan(problem, 0, bound, ())
     most = min(bound, sought.most)
     waiting = sorted(searches, key=lambda search: search.bound)

@@ -13,7 +13,7 @@ from fractions import Fraction
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import Cut, Need
 from kersey.core.measure.length import EIGHTH
-from kersey.core.mending.mishap import Lies, Rectangle, Thing, spoiled, things
+from kersey.core.mending.mishap import OnTable, Rectangle, Thing, spoiled, things
 from kersey.core.mending.what_lies import Piece
 from kersey.core.project.table import Joined
 
@@ -32,8 +32,8 @@ class _Side:
 
 
 def joined_piece(
-    lies: Lies, of: str, need: Need, seam: Fraction, directional: bool
-) -> tuple[Lies, Joined] | None:
+    lies: OnTable, of: str, need: Need, seam: Fraction, directional: bool
+) -> tuple[OnTable, Joined] | None:
     """What lies there once a piece for a need is sewn of two of the fabric; None where no two do.
 
     `seam` in inches.
@@ -67,8 +67,8 @@ def _two(sides: list[_Side], together: Fraction, least: Fraction) -> _Parts | No
 
 
 def _sewn(
-    lies: Lies, of: str, need: Need, broad: Fraction, parts: _Parts, turned: bool
-) -> tuple[Lies, Joined]:
+    lies: OnTable, of: str, need: Need, broad: Fraction, parts: _Parts, turned: bool
+) -> tuple[OnTable, Joined]:
     for side, long in parts:
         lies = spoiled(lies, side.thing.key, 1, tuple(_rests(side, broad, long)))
     width, length = need.width, need.height
@@ -93,7 +93,7 @@ def _rests(side: _Side, broad: Fraction, long: Fraction) -> Iterator[Rectangle]:
             yield (along, across) if side.turned else (across, along)
 
 
-def _sides(lies: Lies, of: str, directional: bool) -> Iterator[_Side]:
+def _sides(lies: OnTable, of: str, directional: bool) -> Iterator[_Side]:
     """The pieces on the table of which nothing is planned, as they lie and turned."""
     free = {(p.width, p.length) for p in lies.pieces if p.of == of and not p.strips}
     for thing in things(lies):

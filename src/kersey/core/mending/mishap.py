@@ -85,7 +85,7 @@ class Thing:
 
 
 @dataclass(frozen=True)
-class Lies:
+class OnTable:
     """A project with all that is cut lying on its table, and what is still planned of each thing.
 
     `pieces` lie on the table; `layouts` are of whole fabric, by its key. `kits` wait for their
@@ -121,7 +121,7 @@ def is_cutting(tick: str) -> bool:
     return tick.startswith(_CUTS)
 
 
-def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> Lies:
+def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> OnTable:
     """What the ticked cuts have left on the table; raises `OtherPlan` or `AlreadyPutAway`."""
     if quilt.project.put_away:
         raise AlreadyPutAway
@@ -129,7 +129,7 @@ def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> 
     if yield_asked(quilt.project).fingerprint != kept.question:
         raise OtherPlan
     opened = what_lies(quilt, cuts, made)
-    return Lies(
+    return OnTable(
         quilt,
         with_pieces(quilt.project.table, opened),
         (*opened.pieces, *_lay_there(quilt, opened)),
@@ -137,7 +137,7 @@ def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> 
     )
 
 
-def things(lies: Lies) -> tuple[Thing, ...]:
+def things(lies: OnTable) -> tuple[Thing, ...]:
     """Everything that can be spoiled, pieces on the table first."""
     names = _names(lies)
     found = []
@@ -163,7 +163,7 @@ def things(lies: Lies) -> tuple[Thing, ...]:
     return tuple(found)
 
 
-def spoiled(lies: Lies, key: str, count: int, left: Sequence[Rectangle] = ()) -> Lies:
+def spoiled(lies: OnTable, key: str, count: int, left: Sequence[Rectangle] = ()) -> OnTable:
     """What lies there once `count` of a thing have become what is `left` of each of them.
 
     Raises `BadMishap`.
@@ -181,7 +181,7 @@ def spoiled(lies: Lies, key: str, count: int, left: Sequence[Rectangle] = ()) ->
     )
 
 
-def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
+def blocks_lost(lies: OnTable, blocks: Iterable[int]) -> OnTable:
     """What lies there without the pieces of these blocks, by their numbers from 0; what of them is
     not cut yet is not lost. Raises `BadMishap`."""
     kits, needs = lies.kept.kits, _slot_needs(lies.kept)
@@ -197,7 +197,7 @@ def blocks_lost(lies: Lies, blocks: Iterable[int]) -> Lies:
 
 
 def under_the_ruler(
-    lies: Lies, cuts: Sequence[TableCut], made: Sequence[bool], now: TableCut
+    lies: OnTable, cuts: Sequence[TableCut], made: Sequence[bool], now: TableCut
 ) -> list[tuple[str, int]]:
     """What a cut is made in, layer by layer: the keys of things, and how many of each."""
     stack = now.stack
@@ -235,7 +235,7 @@ def _holds(piece: Piece, now: TableCut) -> bool:
     return any(thick == now.ruler < piece.across for strip in piece.strips for thick, _, _ in strip)
 
 
-def set_lost(lies: Lies, number: int) -> Lies:
+def set_lost(lies: OnTable, number: int) -> OnTable:
     """What lies there without the strips of one set, by its number from 0; those that are not cut
     yet are taken off whole fabric. Raises `BadMishap`."""
     sets = strip_sets(lies.kept.cutting, lies.quilt.project.design.deal)
@@ -251,7 +251,7 @@ def set_lost(lies: Lies, number: int) -> Lies:
     return lies
 
 
-def still_planned(lies: Lies) -> tuple[YieldAsked, CuttingPlan]:
+def still_planned(lies: OnTable) -> tuple[YieldAsked, CuttingPlan]:
     """What the project asks now, and what of the plan holds: cuts for whole fabric and for what
     lies there. Its `blocks` are those of the plan before; whether they can be had is another
     matter. Raises `NothingToCut`."""
@@ -269,7 +269,7 @@ def still_planned(lies: Lies) -> tuple[YieldAsked, CuttingPlan]:
     return asked, CuttingPlan(problem, blocks, blocks, layouts)
 
 
-def missing(lies: Lies, plan: CuttingPlan, asked: YieldAsked) -> Pieces:
+def missing(lies: OnTable, plan: CuttingPlan, asked: YieldAsked) -> Pieces:
     """The pieces that the kits wait for and the plan does not give any more."""
     return wanted_by(lies.kept) - pieces_there(plan, asked)
 
@@ -326,7 +326,7 @@ def _check_left(thing: Thing, left: Sequence[Rectangle]) -> None:
         raise BadMishap("The size left can't be larger than the piece was.", "left")
 
 
-def _whole_spoiled(lies: Lies, thing: Thing, count: int, left: Sequence[Rectangle]) -> Lies:
+def _whole_spoiled(lies: OnTable, thing: Thing, count: int, left: Sequence[Rectangle]) -> OnTable:
     """Pieces that were not to be cut first, then those of which least was planned."""
     planned = sum(layout.copies for key, layout in lies.layouts if key == thing.key)
     take = max(0, count - (thing.count - planned))
@@ -353,7 +353,7 @@ def _first(pieces: Sequence[Piece], left: Sequence[Rectangle]) -> Sequence[Piece
     return pieces[:: len(left)] if left else ()
 
 
-def _piece_spoiled(lies: Lies, thing: Thing, count: int, left: Sequence[Rectangle]) -> Lies:
+def _piece_spoiled(lies: OnTable, thing: Thing, count: int, left: Sequence[Rectangle]) -> OnTable:
     of, size = parent_key(thing.key), (thing.width, thing.length)
     alike = [piece for piece in lies.pieces if _is(piece, of, size)]
     pieces, take = [piece for piece in lies.pieces if not _is(piece, of, size)], count
@@ -370,7 +370,7 @@ def _piece_spoiled(lies: Lies, thing: Thing, count: int, left: Sequence[Rectangl
     return replace(lies, table=table, pieces=tuple(pieces))
 
 
-def _unsewn(lies: Lies, kits: Iterable[int]) -> Lies:
+def _unsewn(lies: OnTable, kits: Iterable[int]) -> OnTable:
     """Nothing of lost blocks is sewn any more."""
     project, gone = lies.quilt.project, set(kits)
     number = {kit: kit for kit in kits_begun(project) - gone}
@@ -378,7 +378,7 @@ def _unsewn(lies: Lies, kits: Iterable[int]) -> Lies:
     return replace(lies, quilt=replace(lies.quilt, project=replace(project, done=done)))
 
 
-def _piece_lost(lies: Lies, of: str, need: Need) -> Lies:
+def _piece_lost(lies: OnTable, of: str, need: Need) -> OnTable:
     """One piece of a fabric that was cut for a need thrown away, if it is cut."""
     sizes = (need.width, need.height), (need.height, need.width)
     there = next(
@@ -427,7 +427,7 @@ def _slot_needs(kept: KeptPlan) -> list[Need]:
     return [problem.needs[number] for number in slots_of(problem)]
 
 
-def _names(lies: Lies) -> dict[str, str]:
+def _names(lies: OnTable) -> dict[str, str]:
     """What each fabric that was pulled is called, by its key."""
     asked = yield_asked(lies.quilt.project)
     return {

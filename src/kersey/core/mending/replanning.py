@@ -30,7 +30,7 @@ from kersey.core.measure.length import Units
 from kersey.core.mending.free_cloth import Free, with_more_cut
 from kersey.core.mending.joined_piece import joined_piece
 from kersey.core.mending.mishap import (
-    Lies,
+    OnTable,
     Pieces,
     kit_by_prints,
     missing,
@@ -57,7 +57,7 @@ _OWN = "{} {}"
 _MOST_BOUGHT, _MOST_JOINED = 4, 4
 
 
-def first_ways(lies: Lies, clock: Clock, units: Units = Units.INCHES) -> Ways:
+def first_ways(lies: OnTable, clock: Clock, units: Units = Units.INCHES) -> Ways:
     """The ways that are found at once: what changes least. Raises `NothingToCut`."""
     state = _State(lies, clock, units)
     ways = list(state.whole_strips(AT_ONCE) if state.by_whole_strips else state.small_ways())
@@ -67,7 +67,7 @@ def first_ways(lies: Lies, clock: Clock, units: Units = Units.INCHES) -> Ways:
 
 
 def all_ways(
-    lies: Lies, clock: Clock, units: Units = Units.INCHES, first: Ways | None = None
+    lies: OnTable, clock: Clock, units: Units = Units.INCHES, first: Ways | None = None
 ) -> Ways:
     """The same with what a search of everything that is not cut finds, and its bound.
 
@@ -108,7 +108,7 @@ def _changes_prints(way: Way) -> bool:
 class _State:
     """What is left of the plan, and the questions that are asked of it."""
 
-    def __init__(self, lies: Lies, clock: Clock, units: Units) -> None:
+    def __init__(self, lies: OnTable, clock: Clock, units: Units) -> None:
         self.lies, self.clock, self.units = lies, clock, units
         asked, self.plan = still_planned(lies)
         self._small = SmallSearch(self.plan, clock)

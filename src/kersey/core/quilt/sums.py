@@ -37,7 +37,7 @@ class PartSum:
 
 
 @dataclass(frozen=True)
-class Goes:
+class PulledFabric:
     """Where the cloth goes that is pulled for the blocks, in square inches."""
 
     pulled: Fraction
@@ -51,13 +51,13 @@ class Goes:
         return self.pulled - self.in_blocks - self.in_frame - self.left
 
 
-def goes(quilt: Quilt) -> Goes:
+def pulled_fabric(quilt: Quilt) -> PulledFabric:
     """Where the cloth goes."""
     problem = quilt.kept.cutting.problem
     pulled = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
     frame = sum(used_of_left(quilt).values(), Fraction(0))
     left = sum((piece.area for piece in quilt.left), Fraction(0))
-    return Goes(pulled, _in_blocks(quilt), frame, left)
+    return PulledFabric(pulled, _in_blocks(quilt), frame, left)
 
 
 def part_sums(quilt: Quilt) -> tuple[PartSum, ...]:

@@ -33,7 +33,7 @@ class End(StrEnum):
 
 
 @dataclass(frozen=True)
-class Feed:
+class Feeding:
     """What lies on top, the second part or the first; from where the seam is sewn; and how many of
     the allowances on top run with the foot."""
 
@@ -68,7 +68,7 @@ def joined_by(one: Pass) -> int | None:
     return None if sides is None else sides[1]
 
 
-def feed(one: Pass, pressing: Pressing) -> Feed | None:
+def feeding(one: Pass, pressing: Pressing) -> Feeding | None:
     """How a pass is fed where the seams of its block are pressed so; none where no allowance ends
     on its seam, or the make lies elsewhere in the block than it is drawn."""
     drawn = seam_of(one)
@@ -111,11 +111,11 @@ def _sides(make: Make, join: int) -> tuple[int, int] | None:
     return sum(counts[:join]), sum(counts[: join + 1])
 
 
-def _fed(allowances: Sequence[Point], second_on_top: bool, begin: Point, end: Point) -> Feed:
+def _fed(allowances: Sequence[Point], second_on_top: bool, begin: Point, end: Point) -> Feeding:
     """An allowance is pressed to where it points: that is where its raw edge lies."""
     along = end[0] - begin[0], end[1] - begin[1]
     with_foot = sum(x * along[0] + y * along[1] > 0 for x, y in allowances)
-    return Feed(second_on_top, begin, end, with_foot, len(allowances))
+    return Feeding(second_on_top, begin, end, with_foot, len(allowances))
 
 
 def _is_same(seam: Seam, other: Seam) -> bool:

@@ -26,7 +26,7 @@ _LONGEST_SPELL = 6 * 60
 
 
 @dataclass(frozen=True)
-class Left:
+class WorkLeft:
     """What is left of some work, and how many minutes that takes: at least, likely, at most. It is
     one's `own` pace once a spell was timed; `spells` says how many."""
 
@@ -58,7 +58,7 @@ def counts(
     }
 
 
-def left(sewing: Sewing, done: dict[Work, tuple[int, int]]) -> tuple[Left, ...]:
+def left(sewing: Sewing, done: dict[Work, tuple[int, int]]) -> tuple[WorkLeft, ...]:
     """What is left of all work, in its order."""
     return tuple(_left(work, *done[work], sewing.spells) for work in Work)
 
@@ -68,16 +68,18 @@ def _steps(project: Project, steps: Sequence[Step], rows: int) -> tuple[int, int
     return done * rows, len(steps) * rows
 
 
-def _left(work: Work, done: int, whole: int, spells: Sequence[Spell]) -> Left:
+def _left(work: Work, done: int, whole: int, spells: Sequence[Spell]) -> WorkLeft:
     timed = [s for s in spells if s.work is work and s.done and 0 < s.minutes <= _LONGEST_SPELL]
     units = max(0, whole - done)
     if not timed:
         likely = units * _USUAL[work]
-        return Left(work, units, done, likely * _FROM, likely, likely * _TO, own=False, spells=0)
+        return WorkLeft(
+            work, units, done, likely * _FROM, likely, likely * _TO, own=False, spells=0
+        )
     rates = [spell.minutes / spell.done for spell in timed]
     mean = sum(s.minutes for s in timed) / sum(s.done for s in timed)
     # One spell says little of the next.
     low, high = min(*rates, mean * 0.9), max(*rates, mean * 1.1)
     if len(timed) == 1:
         low, high = mean * 0.75, mean * 1.4
-    return Left(work, units, done, units * low, units * mean, units * high, True, len(timed))
+    return WorkLeft(work, units, done, units * low, units * mean, units * high, True, len(timed))

@@ -1,7 +1,7 @@
 """A pass at the machine in words: what is fed, and what to mind."""
 
 from kersey.core.measure.length import Units, format_size
-from kersey.core.sewing.feeding import Feed
+from kersey.core.sewing.feeding import Feeding
 from kersey.core.sewing.passes import Hint, Pass
 
 _MIND = {
@@ -31,7 +31,7 @@ def cautions(one: Pass, is_first: bool) -> list[str]:
     return [_CARE_AT_THE_MACHINE, _CARE_AT_THE_IRON] if is_first else []
 
 
-def pass_sentences(one: Pass, units: Units, fed: Feed | None = None) -> list[str]:
+def pass_sentences(one: Pass, units: Units, fed: Feeding | None = None) -> list[str]:
     """How many, how it is fed, what it gives, and what to mind."""
     found = []
     if one.seams > 1:
@@ -48,7 +48,7 @@ def pass_sentences(one: Pass, units: Units, fed: Feed | None = None) -> list[str
     return found
 
 
-def _fed(one: Pass, fed: Feed) -> str:
+def _fed(one: Pass, fed: Feeding) -> str:
     """What lies on top, and where the seam is begun."""
     top = one.second if fed.second_on_top else one.first
     allowances = "seam allowance" if fed.on_top == 1 else "seam allowances"

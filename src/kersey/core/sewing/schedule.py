@@ -11,7 +11,7 @@ from datetime import date, timedelta
 from math import ceil
 
 from kersey.core.project.sewing import Evening, Work
-from kersey.core.sewing.pace import Left
+from kersey.core.sewing.pace import WorkLeft
 
 # Further ahead nobody plans.
 LONGEST = 730
@@ -40,12 +40,12 @@ class Schedule:
 
 
 def schedule(
-    left: Sequence[Left], evenings: Sequence[Evening], today: date, ready_by: date | None
+    left: Sequence[WorkLeft], evenings: Sequence[Evening], today: date, ready_by: date | None
 ) -> Schedule:
     """What falls on which evening from today on.
 
-    >>> from kersey.core.sewing.pace import Left
-    >>> work = [Left(Work.SEW, 60, 0, 50, 90, 120, True, 2)]
+    >>> from kersey.core.sewing.pace import WorkLeft
+    >>> work = [WorkLeft(Work.SEW, 60, 0, 50, 90, 120, True, 2)]
     >>> plan = schedule(work, [Evening(1, 60)], date(2026, 3, 2), None)
     >>> [(s.day.isoformat(), s.doing[0][1]) for s in plan.sittings]
     [('2026-03-03', 60), ('2026-03-10', 30)]
@@ -102,7 +102,7 @@ def _evenings_until(minutes: dict[int, int], today: date, ready_by: date | None)
     return sum((today + timedelta(days=n)).weekday() in minutes for n in range(max(0, days)))
 
 
-def _saved(left: Sequence[Left]) -> Iterator[tuple[str, int]]:
+def _saved(left: Sequence[WorkLeft]) -> Iterator[tuple[str, int]]:
     """What could be left out, and the minutes that saves."""
     finish = next((each for each in left if each.work is Work.FINISH), None)
     if finish is not None and finish.units > 2:

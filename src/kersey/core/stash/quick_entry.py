@@ -38,7 +38,7 @@ from kersey.core.measure.length import (
     format_size,
 )
 from kersey.core.measure.workshop import Workshop
-from kersey.core.stash.said.facts import OF_THE_BOLT, LotSaid, Said, Stretch
+from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, LotSaid, Stretch
 from kersey.core.stash.said.lots import lots_said
 from kersey.core.stash.said.words import meant
 
@@ -268,7 +268,7 @@ def _unread_problems(stretches: list[Stretch]) -> Iterator[str]:
         )
 
 
-def _lot(said: Said, shop: Workshop, problems: list[str]) -> tuple[Lot | None, list[str]]:
+def _lot(said: LotFacts, shop: Workshop, problems: list[str]) -> tuple[Lot | None, list[str]]:
     """The lot as far as it can be made; appends to `problems` what stands in the way."""
     assumed: list[str] = []
     form = said.form or _form_by_size(said, assumed)
@@ -295,7 +295,7 @@ def _lot(said: Said, shop: Workshop, problems: list[str]) -> tuple[Lot | None, l
     return _made(said, form, size, spread(count, _prints(said, form, prints)), problems), assumed
 
 
-def _form_by_size(said: Said, assumed: list[str]) -> Form | None:
+def _form_by_size(said: LotFacts, assumed: list[str]) -> Form | None:
     """The form that is meant where none was said: strips by the roll, or what the size is of."""
     if said.prints is not None and said.each is not None:
         return Form.STRIP
@@ -313,7 +313,7 @@ def _form_by_size(said: Said, assumed: list[str]) -> Form | None:
     return form
 
 
-def _of_what(said: Said, units: Units) -> str:
+def _of_what(said: LotFacts, units: Units) -> str:
     """The question where there is no form: it takes up what was understood."""
     cloth = "2 1/4 yd" if units is Units.INCHES else "2 m"
     if said.count is not None:
@@ -348,7 +348,7 @@ def _how_large(count: int, form: Form, units: Units) -> str:
 
 
 def _made(
-    said: Said,
+    said: LotFacts,
     form: Form,
     size: tuple[Fraction, Fraction],
     stacks: tuple[Stack, ...],
@@ -370,7 +370,7 @@ def _made(
         return None
 
 
-def _prints(said: Said, form: Form, prints: int) -> tuple[Print, ...]:
+def _prints(said: LotFacts, form: Form, prints: int) -> tuple[Print, ...]:
     if prints == 1 and (said.name or form in _NAMED):
         return (named_print(said.name or FACTS[form].one, said.value),)
     if said.name.lower() in COLOUR_WORDS:
@@ -378,7 +378,7 @@ def _prints(said: Said, form: Form, prints: int) -> tuple[Print, ...]:
     return unknown_prints(prints, said.value)
 
 
-def _how_many(said: Said, form: Form, units: Units) -> str:
+def _how_many(said: LotFacts, form: Form, units: Units) -> str:
     named = f" {said.name}" if said.name else ""
     if form is Form.SCRAPS:
         return f"How much do they weigh? Type it like 900 g crumbs{named}."
@@ -391,7 +391,7 @@ def _how_many(said: Said, form: Form, units: Units) -> str:
     )
 
 
-def _piece_count(said: Said, form: Form, assumed: list[str]) -> int | None:
+def _piece_count(said: LotFacts, form: Form, assumed: list[str]) -> int | None:
     if said.count is not None:
         if said.several_cuts:
             bought = format_bought(said.length or Fraction(0))
@@ -412,7 +412,7 @@ def _piece_count(said: Said, form: Form, assumed: list[str]) -> int | None:
 
 
 def _piece_size(
-    said: Said, form: Form, shop: Workshop, assumed: list[str]
+    said: LotFacts, form: Form, shop: Workshop, assumed: list[str]
 ) -> tuple[Fraction, Fraction] | None:
     """Width and length of one piece; None when the form has no usual size and none was said."""
     if form is Form.SCRAPS:
@@ -433,7 +433,7 @@ def _piece_size(
     return width, length
 
 
-def _doubtful_unit(said: Said, form: Form, length: Fraction, units: Units) -> Iterator[str]:
+def _doubtful_unit(said: LotFacts, form: Form, length: Fraction, units: Units) -> Iterator[str]:
     """What unit a bare number was taken to be in, where it looks like the other one."""
     if said.unit_said:
         return
@@ -444,7 +444,7 @@ def _doubtful_unit(said: Said, form: Form, length: Fraction, units: Units) -> It
 
 
 def _assume_size(
-    said: Said,
+    said: LotFacts,
     form: Form,
     size: tuple[Fraction, Fraction],
     units: Units,
@@ -467,7 +467,7 @@ def _assume_size(
         assumed.append(f"{format_length(size[1], units)} {words}")
 
 
-def _print_count(said: Said, form: Form, count: int, assumed: list[str]) -> int:
+def _print_count(said: LotFacts, form: Form, count: int, assumed: list[str]) -> int:
     if said.prints is not None:
         return said.prints
     if said.each:
@@ -485,7 +485,7 @@ def _print_count(said: Said, form: Form, count: int, assumed: list[str]) -> int:
     return prints
 
 
-def _count_problems(said: Said, form: Form, count: int, prints: int) -> Iterator[str]:
+def _count_problems(said: LotFacts, form: Form, count: int, prints: int) -> Iterator[str]:
     facts = FACTS[form]
     if not 1 <= count <= facts.most:
         yield f"A lot can have 1 to {facts.most} {facts.many}; you typed {count}."
@@ -501,7 +501,7 @@ def _count_problems(said: Said, form: Form, count: int, prints: int) -> Iterator
         )
 
 
-def _in_words(lot: Lot, said: Said, units: Units) -> tuple[str, ...]:
+def _in_words(lot: Lot, said: LotFacts, units: Units) -> tuple[str, ...]:
     kinds = len(lot.stacks)
     words = (
         pieces_in_words(lot),
@@ -574,7 +574,7 @@ def _each_in_words(lot: Lot) -> str:
     return f", {most} of each" if most == fewest else f", {fewest} or {most} of each"
 
 
-def _proposed_name(said: Said, lot: Lot | None) -> str:
+def _proposed_name(said: LotFacts, lot: Lot | None) -> str:
     if lot is None:
         return ""
     facts = FACTS[lot.form]

@@ -170,7 +170,7 @@ class CanBeHad:
                 # With so many had already nothing is searched for: only the bound is found. Rules
                 # for prints could only lower it, and take long.
                 asked = with_parts(replace(self._problem, rules=()), [needs])
-                plan = solve(asked, Watch(no_clock, _A_TRIAL), Sought(had=MOST_CUT))
+                plan = solve(asked, Watch(no_clock, _A_TRIAL), Sought(already=MOST_CUT))
                 self._beside[step] = plan.bound
         return self._beside[step]
 
@@ -209,7 +209,7 @@ def _not_opened(plan: CuttingPlan, fabrics: Sequence[Fabric]) -> CuttingProblem:
 
 
 def _found(problem: CuttingProblem, blocks: int) -> CuttingPlan | None:
-    plan = solve(problem, Watch(no_clock, _A_TRIAL), Sought(had=blocks - 1, most=blocks))
+    plan = solve(problem, Watch(no_clock, _A_TRIAL), Sought(already=blocks - 1, most=blocks))
     enough = plan.blocks >= blocks and not faults(replace(plan, blocks=blocks))
     return replace(plan, blocks=blocks) if enough else None
 

@@ -117,7 +117,7 @@ class Asked:
     def answer(self, clock: Clock) -> "Count":
         """How many blocks; raises `FaultyPlan`."""
         plan = checked_plan(self.problem, Watch(clock, self.seconds), self.sought)
-        blocks = max(self.sought.had, plan.blocks)
+        blocks = max(self.sought.already, plan.blocks)
         return Count(blocks, max(blocks, plan.bound))
 
 
@@ -192,7 +192,7 @@ def sensitivity(
 
 def near(plan: CuttingPlan, change: Fraction) -> Sought:
     """What is sought of wider cloth: more than the plan has; of narrower: as many at most."""
-    return Sought(had=plan.blocks) if change > 0 else Sought(most=plan.blocks)
+    return Sought(already=plan.blocks) if change > 0 else Sought(most=plan.blocks)
 
 
 def room_to_spare(plan: CuttingPlan) -> Fraction:
@@ -277,11 +277,13 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
     roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
-    had = Sought(had=plan.blocks)
+    beyond = Sought(already=plan.blocks)
     by_role = [
-        Asked(problem.of_role(role), min(seconds, _A_ROLE), had) for role in roles if len(roles) > 1
+        Asked(problem.of_role(role), min(seconds, _A_ROLE), beyond)
+        for role in roles
+        if len(roles) > 1
     ]
-    more = [Asked(_with_one_more(problem, fabric), seconds, had) for fabric in sorts]
+    more = [Asked(_with_one_more(problem, fabric), seconds, beyond) for fabric in sorts]
     plans = counts_of([*by_role, *more])
     # A role alone gives pieces for no fewer blocks than all together.
     alone = dict(zip(roles, plans[: len(by_role)], strict=True)) if by_role else {}
@@ -302,18 +304,18 @@ def _more_together(
     plan: CuttingPlan, sorts: Sequence[Fabric], counts_of: CountsOf, seconds: float
 ) -> str:
     """Where no single piece more helps: what a few more of the only sort do, or one of each."""
-    had = Sought(had=plan.blocks)
+    beyond = Sought(already=plan.blocks)
     if len(sorts) > 1:
         more = plan.problem
         for fabric in sorts:
             more = _with_one_more(more, fabric)
-        (found,) = counts_of([Asked(more, seconds, had)])
+        (found,) = counts_of([Asked(more, seconds, beyond)])
         return f"; one more of each makes {found.blocks}" if found.blocks > plan.blocks else ""
     if not sorts or sorts[0].form is Form.YARDAGE:
         return ""
     several = range(2, _MOST_MORE + 1)
     counts = counts_of(
-        [Asked(_with_more(plan.problem, sorts[0], n), seconds, had) for n in several]
+        [Asked(_with_more(plan.problem, sorts[0], n), seconds, beyond) for n in several]
     )
     for number, found in zip(several, counts, strict=True):
         if found.blocks > plan.blocks:

@@ -111,7 +111,7 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     watch = Watch(clock, VARIATION)
 
     def blocks_of(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> int:
-        return max(sought.had, checked_plan(problem, watch, sought).blocks)
+        return max(sought.already, checked_plan(problem, watch, sought).blocks)
 
     counts_of = one_by_one(clock)
     known = replace(known, limits=tuple(limits(plan, counts_of, VARIATION)))

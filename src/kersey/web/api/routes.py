@@ -13,7 +13,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.whole.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
-from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, told
+from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, in_one_line
 from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
@@ -93,7 +93,7 @@ def _answered(body: bytes, answer: Callable[[bytes], dict[str, Any]]) -> Respons
     except FaultyPlan:
         raise
     except KerseyError as error:
-        return JSONResponse({"error": told(error)}, status_code=422)
+        return JSONResponse({"error": in_one_line(error)}, status_code=422)
     return Response(text, media_type="application/json")
 
 

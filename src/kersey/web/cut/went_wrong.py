@@ -12,7 +12,7 @@ from kersey.core.measure.length import Units, format_size, parse_length
 from kersey.core.mending.mishap import (
     BadMishap,
     Happened,
-    Lies,
+    OnTable,
     Rectangle,
     Thing,
     blocks_lost,
@@ -72,14 +72,14 @@ class Chosen:
 
 
 def chosen(
-    lies: Lies, cuts: tuple[TableCut, ...], made: list[bool], now: TableCut | None
+    lies: OnTable, cuts: tuple[TableCut, ...], made: list[bool], now: TableCut | None
 ) -> Chosen:
     """Everything that may be spoiled."""
     stack = () if now is None else tuple(under_the_ruler(lies, cuts, made, now))
     return Chosen(things(lies), stack)
 
 
-def happened(lies: Lies, form: MishapForm, there: Chosen, units: Units) -> Lies:
+def happened(lies: OnTable, form: MishapForm, there: Chosen, units: Units) -> OnTable:
     """What lies there after it; raises `BadMishap` with the field that is wrong."""
     if form.happened is Happened.BLOCKS:
         return blocks_lost(lies, (number - 1 for number in _numbers(form.blocks)))

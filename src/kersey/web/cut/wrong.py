@@ -14,7 +14,7 @@ from sqlalchemy.orm import Session
 from starlette.responses import Response
 
 from kersey.core.errors import InvalidValue
-from kersey.core.mending.mishap import Happened, Lies, as_it_lies
+from kersey.core.mending.mishap import Happened, OnTable, as_it_lies
 from kersey.core.mending.replanning import all_ways, first_ways
 from kersey.core.mending.taken_back import before_of, taken_back
 from kersey.core.mending.way_words import verdict, way_words
@@ -60,7 +60,7 @@ class TakeForm(MishapForm):
 class _AtTable:
     """What lies on the table of a project, and what the cut now is made in."""
 
-    lies: Lies
+    lies: OnTable
     chosen: Chosen
     now: TableCut | None
 

@@ -10,7 +10,7 @@ from starlette.responses import Response
 from kersey.core.project.measuring_log import timed, with_evenings
 from kersey.core.project.sewing import LONGEST_STRETCH, USUAL_STRETCH, Evening, Work
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.sewing.pace import Left, counts, left
+from kersey.core.sewing.pace import WorkLeft, counts, left
 from kersey.core.sewing.passes import passes
 from kersey.core.sewing.schedule import Schedule, schedule
 from kersey.core.work.at_table import cuts_at_table, kits_of
@@ -113,7 +113,7 @@ def sew_calendar(room: Room, opened: Opened) -> Response:
     )
 
 
-def left_of(opened: OpenProject, quilt: Quilt) -> tuple[Left, ...]:
+def left_of(opened: OpenProject, quilt: Quilt) -> tuple[WorkLeft, ...]:
     """What is left of the work, by one's own pace."""
     return left(opened.project.sewing, _counts(opened, quilt))
 
@@ -125,7 +125,7 @@ def _counts(opened: OpenProject, quilt: Quilt) -> dict[Work, tuple[int, int]]:
     return counts(opened.project, quilt, cuts, every)
 
 
-def _schedule(opened: OpenProject, rest: tuple[Left, ...], today: date) -> Schedule:
+def _schedule(opened: OpenProject, rest: tuple[WorkLeft, ...], today: date) -> Schedule:
     sewing = opened.project.sewing
     return schedule(rest, sewing.evenings, today, sewing.ready_by)
 

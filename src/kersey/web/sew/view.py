@@ -13,7 +13,7 @@ from kersey.core.measure.length import format_length
 from kersey.core.project.sewing import Follow, Measured, Reading, School
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.sewing.between_blocks import between_blocks
-from kersey.core.sewing.feeding import Feed, feed, joined_by, seam_of
+from kersey.core.sewing.feeding import Feeding, feeding, joined_by, seam_of
 from kersey.core.sewing.measuring import (
     EASE,
     SPREAD_OVER,
@@ -110,11 +110,11 @@ def sewing_state(opened: OpenProject) -> str:
     return blake2s(repr(facts).encode(), digest_size=8).hexdigest()
 
 
-def _feed(one: Pass, quilt: Quilt, opened: OpenProject) -> Feed | None:
+def _feed(one: Pass, quilt: Quilt, opened: OpenProject) -> Feeding | None:
     """How a pass is fed, where the pressing of its block can be worked out."""
     if not can_be_pressed(quilt):
         return None
-    return feed(one, _pressing(quilt, opened))
+    return feeding(one, _pressing(quilt, opened))
 
 
 def _pressing(quilt: Quilt, opened: OpenProject) -> Pressing:
@@ -127,11 +127,11 @@ def _pressing(quilt: Quilt, opened: OpenProject) -> Pressing:
     return known
 
 
-def _drawn(one: Pass, prints: list[Print], fed: Feed | None, opened: OpenProject) -> str:
+def _drawn(one: Pass, prints: list[Print], fed: Feeding | None, opened: OpenProject) -> str:
     return draw_make(one.make, prints, opened.units, _seam(one, fed), joined_by(one))
 
 
-def _seam(one: Pass, fed: Feed | None) -> tuple[Point, Point] | None:
+def _seam(one: Pass, fed: Feeding | None) -> tuple[Point, Point] | None:
     """The seam of a pass from where it is begun."""
     if fed is not None:
         return fed.begin, fed.end

@@ -14,7 +14,7 @@ from kersey.core.frame.on_bed import OnBed, says
 from kersey.core.frame.purposes import ALL_BEDS
 from kersey.core.frame.size_search import why
 from kersey.core.quilt.quilt import Quilt, make_quilt
-from kersey.core.quilt.sums import goes
+from kersey.core.quilt.sums import pulled_fabric
 from kersey.core.whole.found_quilts import FoundQuilt, FoundQuilts, found_question, size_is_free
 from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge
 from kersey.drawing.on_bed import Over, draw_over
@@ -113,7 +113,7 @@ class Hung:
         return [(part.name, part.lacks) for part in lacking if part.lacks]
 
     @property
-    def had(self) -> list[str]:
+    def of_own_fabric(self) -> list[str]:
         """Parts that are cut from what is pulled, beside the blocks."""
         found = self.found.from_stash
         return sorted(p.name for p in self.quilt.parts if p.enough or p.key in found)
@@ -121,7 +121,7 @@ class Hung:
     @property
     def left(self) -> Fraction:
         """What is left of the cloth for the blocks, in square inches."""
-        return goes(self.quilt).left
+        return pulled_fabric(self.quilt).left
 
     @property
     def reasons(self) -> tuple[str, ...]:

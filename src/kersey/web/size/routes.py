@@ -40,7 +40,7 @@ from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Source
 from kersey.core.quilt.quilt import Quilt, Sizes
-from kersey.core.quilt.sums import goes, part_sums
+from kersey.core.quilt.sums import part_sums, pulled_fabric
 from kersey.core.quilt.tryout import wants_stopping_border, with_stopping_border
 from kersey.drawing.pulls import draw_pulls
 from kersey.drawing.quilt import corner, draw_quilt, view_of
@@ -316,7 +316,7 @@ def _sizes_context(quilt: Quilt) -> dict[str, Any]:
         "opened_pieces": sum(layout.copies for layout in quilt.kept.cutting.layouts),
         "fading": wants_stopping_border(quilt),
         "part_sums": part_sums(quilt),
-        "goes": goes(quilt),
+        "pulled_fabric": pulled_fabric(quilt),
     }
 
 

@@ -28,7 +28,7 @@ class Stretch:
 
 
 @dataclass
-class Said:
+class LotFacts:
     """What has been understood so far of one lot. Lengths in inches."""
 
     count: int | None = None
@@ -66,7 +66,7 @@ class Said:
 class LotSaid:
     """What was said of one lot, and the stretches of the line that say it."""
 
-    said: Said = field(default_factory=Said)
+    said: LotFacts = field(default_factory=LotFacts)
     stretches: list[Stretch] = field(default_factory=list)
 
 
@@ -80,7 +80,7 @@ class Row:
         self.line, self.units, self.cloth = line, units, cloth
         self.tokens = tokens_of(line)
         self.letters = "".join(token.sort for token in self.tokens)
-        self.said = Said()
+        self.said = LotFacts()
 
     def rest(self, end: int) -> str:
         """The letters from a place to the end of its clause."""

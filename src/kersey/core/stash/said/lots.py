@@ -12,7 +12,7 @@ from fractions import Fraction
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.cloth.forms import Form
 from kersey.core.measure.length import Units
-from kersey.core.stash.said.facts import LotSaid, Row, Said, Stretch
+from kersey.core.stash.said.facts import LotFacts, LotSaid, Row, Stretch
 from kersey.core.stash.said.phrases import ADJECTIVES, LENGTH, NAMEABLE, PASSED_OVER, PHRASES
 from kersey.core.stash.said.tokens import Token, marks_between
 from kersey.core.stash.said.words import Sort, meant
@@ -63,12 +63,12 @@ class _Reader(Row):
 
     def lots(self) -> list[LotSaid]:
         begins = [0]
-        found: list[Said] = []
+        found: list[LotFacts] = []
         place = 0
         while place < len(self.tokens):
             if self._another_lot_begins(place):
                 found.append(self.said)
-                self.said = Said()
+                self.said = LotFacts()
                 begins.append(place + 1)
             place += self._read_at(place)
         found.append(self.said)
@@ -132,7 +132,7 @@ class _Reader(Row):
 
 
 def _name_the_cloth(
-    said: Said, tokens: Sequence[Token], meaning: dict[int, str | None], places: range
+    said: LotFacts, tokens: Sequence[Token], meaning: dict[int, str | None], places: range
 ) -> None:
     """Words that mean nothing else, taken as the name of the cloth, or of each cloth."""
     left = [n for n in places if meaning.get(n) is None and tokens[n].sort not in PASSED_OVER]

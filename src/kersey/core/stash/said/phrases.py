@@ -13,7 +13,7 @@ from fractions import Fraction
 from kersey.core.cloth.fabric import LONGEST_NAME, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.measure.length import CENTIMETRE, FOOT, INCH, METRE, YARD
-from kersey.core.stash.said.facts import OF_THE_BOLT, Row, Said
+from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, Row
 from kersey.core.stash.said.tokens import Token
 from kersey.core.stash.said.words import Sort, form_of
 
@@ -332,7 +332,7 @@ def _of_no_form(row: Row, tokens: Sequence[Token]) -> str | None:
     return None
 
 
-def _side(said: Said, length: Fraction) -> str | None:
+def _side(said: LotFacts, length: Fraction) -> str | None:
     """The side of a square, which has one only, whatever its pack is called."""
     if said.width is not None and said.width not in _SQUARES.values():
         return None
