@@ -61,13 +61,13 @@ def begin_logging(settings: ServerSettings) -> None:
 
 def create_app(settings: ServerSettings) -> FastAPI:
     """Kersey's pages over the data in one folder; raises `UnusableData`."""
-    app = FastAPI(
-        title="Kersey",
-        docs_url=None,
-        redoc_url=None,
-        openapi_url="/api/openapi.json",
-        lifespan=_open,
-    )
+    app = _pages(settings)
+    furnish(app, settings)
+    return app
+
+
+def furnish(app: FastAPI, settings: ServerSettings) -> None:
+    """Give the pages their data; raises `UnusableData`."""
     app.state.workroom = Workroom(
         open_database(settings.data),
         camera=settings.camera,
@@ -75,6 +75,15 @@ def create_app(settings: ServerSettings) -> FastAPI:
     )
     app.state.addresses = {}
 
+
+def _pages(settings: ServerSettings) -> FastAPI:
+    app = FastAPI(
+        title="Kersey",
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        lifespan=_open,
+    )
     app.include_router(api.router)
     app.include_router(first_page.router, include_in_schema=False)
     app.include_router(cupboard.router, include_in_schema=False)
