@@ -1,11 +1,12 @@
 # make demo    set up, and serve the sample world on http://127.0.0.1:8000
 # make test    set up, and run every check and test
 # make quick   the checks and tests for use while one works: pages, road and long searches left out
+# make night   the tests, with more cases of every kind than fit into the day
 # make dev     serve the sample world, started anew whenever a file is saved
 # make setup   only set up: afterwards .venv/bin/kersey works
 # make bench   measure the search for the most blocks, beside others and as fabric grows, and pages
 
-.PHONY: demo test quick dev setup checks bench pictures format
+.PHONY: demo test quick night dev setup checks bench pictures format
 BIN := .venv/bin
 
 demo: setup
@@ -18,7 +19,10 @@ test: checks
 	$(BIN)/pytest -n auto --dist worksteal
 
 quick: checks
-	$(BIN)/pytest -n auto --dist worksteal -m "not slow"
+	$(BIN)/pytest -n auto --dist worksteal -m "not slow and not night"
+
+night: checks
+	$(BIN)/pytest -n auto --dist worksteal -m "night or not night" --hypothesis-profile=explore
 
 checks: .venv/ready-for-tests
 	$(BIN)/ruff check

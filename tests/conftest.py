@@ -6,13 +6,14 @@ Every run tries the same cases; `pytest --hypothesis-profile=explore` tries othe
 
 import pytest
 from hypothesis import HealthCheck, settings
+from tests.nights import BY_DAY
 
 # Speed is measured in the benchmark, never here.
 settings.register_profile(
     "kersey",
     derandomize=True,
     deadline=None,
-    max_examples=15,
+    max_examples=BY_DAY,
     suppress_health_check=[HealthCheck.too_slow],
 )
 settings.register_profile(

@@ -110,6 +110,8 @@ CASES = [
     *((BlockChoice(name), fabric) for fabric, names in OTHER_CLOTH.items() for name in names),
     *((OWN, fabric) for fabric in FABRICS),
     (SETS, "precut"),
+    (BlockChoice("flying-geese").with_option("method", "four at a time"), "precut"),
+    (BlockChoice("sawtooth-star").with_option("method", "four at a time"), "fat quarters"),
     (SETS, "fat quarters"),
 ]
 
@@ -264,21 +266,25 @@ def test_ticks_are_facts() -> None:
 
 
 @pytest.fixture
-def one_more_block(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[str]:
-    """The block of docs/add-a-block.md in a folder of its own, as a stranger would add it."""
-    page = (ROOT / "docs" / "add-a-block.md").read_text()
+def one_more_block(
+    request: pytest.FixtureRequest, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> Iterator[str]:
+    """The block of a page of docs/ in a folder of its own, as a stranger would add it."""
+    page = (ROOT / "docs" / f"add-a-{request.param}.md").read_text()
     (code,) = re.findall(r"```python\n(.*?)```", page, re.DOTALL)
-    (tmp_path / "three_steps.py").write_text(code)
+    (tmp_path / f"my_{request.param}.py").write_text(code)
     monkeypatch.setattr(patchwork, "__path__", [*patchwork.__path__, str(tmp_path)])
     for cached in (recipes, as_tried):
         cached.cache_clear()
-    yield "three-steps"
+    (name,) = re.findall(r'\n    id="(.*?)"', code)
+    yield name
     monkeypatch.undo()
-    sys.modules.pop(f"{patchwork.__name__}.three_steps", None)
+    sys.modules.pop(f"{patchwork.__name__}.my_{request.param}", None)
     for cached in (recipes, as_tried):
         cached.cache_clear()
 
 
+@pytest.mark.parametrize("one_more_block", ["block", "technique"], indirect=True)
 def test_a_stranger_adds_a_block(one_more_block: str) -> None:
     assert one_more_block in recipes()
     quilt = down_the_road(project_of(FABRICS["precut"], Design(block=BlockChoice(one_more_block))))

@@ -4,9 +4,10 @@ import json
 from typing import Any
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.formats.recomputed import Recomputed
+from tests.nights import examples
 
 from kersey.core.cutting.checker import faults
 from kersey.core.whole.joint_search import Answer, NoBlocks, QuiltQuestion, best_quilts
@@ -78,7 +79,7 @@ REQUESTS = st.fixed_dictionaries(
 )
 
 
-@settings(max_examples=10, deadline=None)
+@examples(4)
 @given(REQUESTS)
 def test_every_number_follows_from_the_contract(request: Json) -> None:
     try:

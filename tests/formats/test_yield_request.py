@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from tests.nights import examples
 
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.cutting.checker import faults
@@ -91,6 +92,7 @@ def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
     assert sum(left["count"] for left in found["leftovers"]) == 40
 
 
+@examples(5)
 @given(st.lists(st.tuples(st.integers(11, 60), st.integers(11, 60)), min_size=1, max_size=4))
 def test_a_number_means_what_is_written(sides: list[tuple[int, int]]) -> None:
     """2.6 is 26 tenths: three of them fit into 7.8, and whatever is cut fits where it lies."""

@@ -192,6 +192,36 @@ def started(tmp_path: Path) -> Iterator[Server]:
         server.stop()
 
 
+class Restarting:
+    """The site at first, and once it is restarted the program in a process of its own."""
+
+    def __init__(self, folder: Path) -> None:
+        self._folder = folder
+        self._running: Site | Server = Site(folder)
+
+    @property
+    def url(self) -> str:
+        return self._running.url
+
+    def restart(self) -> None:
+        self.close()
+        self._running = Server(self._folder)
+        self._running.start()
+
+    def close(self) -> None:
+        if isinstance(self._running, Site):
+            self._running.close()
+        else:
+            self._running.stop()
+
+
+@pytest.fixture
+def restarting(tmp_path: Path) -> Iterator[Restarting]:
+    program = Restarting(tmp_path)
+    yield program
+    program.close()
+
+
 @pytest.fixture
 def server(tmp_path: Path) -> Iterator[Site]:
     site = Site(tmp_path)

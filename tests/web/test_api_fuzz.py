@@ -12,6 +12,7 @@ import schemathesis
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, settings
 from schemathesis.checks import negative_data_rejection, positive_data_acceptance
+from tests.nights import examples
 from tests.web.conftest import ADDRESS, client_for
 
 HOST = {"host": ADDRESS.removeprefix("http://")}
@@ -24,7 +25,7 @@ DESCRIPTION = schemathesis.openapi.from_asgi("/api/openapi.json", SITE, headers=
 
 
 @DESCRIPTION.parametrize()
-@settings(max_examples=60, suppress_health_check=list(HealthCheck))
+@settings(examples(25), suppress_health_check=list(HealthCheck))
 def test_whatever_is_sent_has_a_promised_answer(case: schemathesis.Case[Any]) -> None:
     # What a description cannot say (that a piece needs its width) is told in a sentence.
     passed_over = [positive_data_acceptance]

@@ -477,7 +477,7 @@ def test_keys_are_listed(talking_page: Page, sample_server: Any) -> None:
 @pytest.fixture(scope="session")
 def looking(browser: Browser) -> Iterator[Page]:
     """One window for all that is only looked at: what every page needs is loaded once."""
-    page = browser.new_page()
+    page = browser.new_page(reduced_motion="reduce")
     yield page
     page.close()
 

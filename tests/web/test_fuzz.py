@@ -6,8 +6,9 @@ from collections.abc import Iterable
 
 import pytest
 from fastapi.testclient import TestClient
-from hypothesis import example, given, settings
+from hypothesis import example, given
 from hypothesis import strategies as st
+from tests.nights import examples
 from tests.web.conftest import client_for
 
 FORMS = {
@@ -189,11 +190,6 @@ def site(tmp_path_factory: pytest.TempPathFactory) -> TestClient:
     return client
 
 
-def _most(usual: int) -> int:
-    """So many cases, or as many as the profile of a night asks for."""
-    return max(usual, settings().max_examples if settings().max_examples > 1000 else 0)
-
-
 def revision_for(site: TestClient, path: str) -> str:
     """The revision that a form sent there must show."""
     stored = site.app.state.workroom  # type: ignore[attr-defined]
@@ -206,7 +202,7 @@ def revision_for(site: TestClient, path: str) -> str:
     return str(shown if path == "/settings" else home if "cupboard" in path else now)
 
 
-@settings(max_examples=_most(50))
+@examples(30)
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)
@@ -291,7 +287,7 @@ WRONG = [
 ]
 
 
-@settings(max_examples=_most(28))
+@examples(20)
 @given(number=st.integers(0, 2**20), wrong=st.sampled_from(WRONG))
 def test_a_file_with_anything_wrong_in_it_is_taken_whole_or_not_at_all(
     site: TestClient, whole_file: dict[str, object], number: int, wrong: object

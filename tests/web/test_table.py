@@ -32,10 +32,10 @@ def counts(page: Page, number: int) -> None:
 
 
 def test_two_screens_tick_one_quilt_and_nothing_is_lost_or_ticked_twice(
-    browser: Browser, started: Any
+    browser: Browser, restarting: Any
 ) -> None:
     laptop = browser.new_page(viewport={"width": 1280, "height": 800})
-    address = at_the_table(laptop, started.url)
+    address = at_the_table(laptop, restarting.url)
     phone = browser.new_page(viewport={"width": 390, "height": 844})
     phone.goto(address)
     counts(laptop, 0)
@@ -53,19 +53,18 @@ def test_two_screens_tick_one_quilt_and_nothing_is_lost_or_ticked_twice(
     assert shown[0] == shown[1]
     for page in (laptop, phone):
         page.request.post(
-            address, form={"do": "cut", "key": shown[0]}, headers={"Origin": started.url}
+            address, form={"do": "cut", "key": shown[0]}, headers={"Origin": restarting.url}
         )
     counts(laptop, 3)
     counts(phone, 3)
 
     phone.close()
-    started.stop()
-    started.start()
+    restarting.restart()
     path = address[address.index("/projects") :]
     phone = browser.new_page(viewport={"width": 390, "height": 844})
-    phone.goto(started.url + path)
+    phone.goto(restarting.url + path)
     counts(phone, 3)
-    laptop.goto(started.url + path)
+    laptop.goto(restarting.url + path)
     laptop.keyboard.press("PageUp")
     counts(laptop, 2)
     counts(phone, 2)

@@ -49,9 +49,9 @@ def last_step(page: Page, words: str) -> None:
     expect(page.locator(".steps-back .soft")).to_have_text(words)
 
 
-def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, started: Any) -> None:
+def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, restarting: Any) -> None:
     page = talking_page
-    address = at_the_wall(page, started.url)
+    address = at_the_wall(page, restarting.url)
     first, below, right = (block_at(page, number) for number in ("1-1", "2-1", "1-2"))
     page.focus("#wall-frame")
     for key in ("ArrowDown", "Enter", "ArrowDown", "Enter"):
@@ -75,9 +75,8 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, starte
     last_step(page, "1-2 set aside")
     expect(page.locator(".spare")).to_have_count(1)
 
-    started.stop()
-    started.start()
-    page.goto(started.url + address[address.index("/projects") :])
+    restarting.restart()
+    page.goto(restarting.url + address[address.index("/projects") :])
     last_step(page, "1-2 set aside")
     # As fast as the hand is, no step is lost.
     for _ in range(6):

@@ -11,6 +11,8 @@ from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch, no_clock
 
+# More than 240 fabrics are taken in handfuls when there is so little time.
+BRIEF = 1.0
 SAME_FRAME = (PrintRule(("frame",), same=True), PrintRule(("frame", "window"), same=False))
 WINDOWS = (
     Need("side", "frame", Fraction(5, 2), Fraction(9, 2), 2),
@@ -20,7 +22,7 @@ WINDOWS = (
 
 
 @pytest.mark.parametrize(("seed", "roles"), [(1, ()), (2, ("frame", "window"))])
-def test_five_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]) -> None:
+def test_three_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]) -> None:
     random = Random(seed)
     fabrics = tuple(
         Fabric(
@@ -30,36 +32,36 @@ def test_five_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]
             Fraction(random.randint(20, 160), 8),
             roles=frozenset(roles[n % 2 : n % 2 + 1]),
         )
-        for n in range(500)
+        for n in range(300)
     )
-    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(no_clock))
+    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(no_clock, BRIEF))
     assert faults(plan) == []
     # The bound is that of a plan that need not keep the rules.
     assert 0.75 * plan.bound <= plan.blocks <= plan.bound
 
 
 def test_strips_of_different_prints_lose_nothing() -> None:
-    """Six segments of every strip; 800 prints of two strips each are more than enough to differ."""
+    """Six segments of every strip; 300 prints of two strips each are more than enough to differ."""
     need = Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3)
     strips = tuple(
         Fabric(f"p{n}", f"p{n}", Fraction(5, 2), Fraction(42), 2, form=Form.STRIP)
-        for n in range(800)
+        for n in range(300)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), strips, rules), Watch(no_clock))
+    plan = solve(CuttingProblem((need,), strips, rules), Watch(no_clock, BRIEF))
     assert faults(plan) == []
-    assert (plan.blocks, plan.bound) == (3200, 3200)
+    assert (plan.blocks, plan.bound) == (1200, 1200)
 
 
 def test_few_prints_in_many_pieces_are_not_torn_apart() -> None:
     """Three prints must differ in a block; what each has alone makes none."""
     need = Need("A", "any", Fraction(5, 2), Fraction(5, 2), 3)
-    sizes = [(w, h) for w in range(3, 23) for h in range(3, 33)]
+    sizes = [(w, h) for w in range(3, 23) for h in range(3, 18)]
     fabrics = tuple(
         Fabric(f"f{n}", "abc"[n % 3], Fraction(w), Fraction(h)) for n, (w, h) in enumerate(sizes)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(no_clock))
+    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(no_clock, BRIEF))
     squares = dict.fromkeys("abc", 0)
     for fabric in fabrics:
         squares[fabric.print] += int(fabric.width / need.width) * int(fabric.length / need.height)

@@ -5,9 +5,10 @@ from itertools import pairwise
 from math import hypot, sqrt
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import quilt
+from tests.nights import examples
 
 from kersey.core.finish.holding import basting_thread, holding_steps, points_over
 from kersey.core.finish.quilting import Stitching, over, stitching
@@ -49,7 +50,7 @@ def to_part(at: tuple[float, float], one: tuple[float, float], other: tuple[floa
     across=st.booleans(),
     crossed=st.booleans(),
 )
-@settings(max_examples=12, deadline=None)
+@examples(12)
 def test_no_place_is_further_from_a_stitch_than_is_said(
     pattern: Pattern, wide: int, high: int, apart: int, across: bool, crossed: bool
 ) -> None:

@@ -5,9 +5,10 @@ from fractions import Fraction
 from random import Random
 
 import pytest
-from hypothesis import assume, given, settings
+from hypothesis import assume, given
 from hypothesis import strategies as st
 from tests.core.mending.mishaps import QUILTS, AtWork, something_spoiled
+from tests.nights import examples
 
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.errors import Infeasible, InvalidValue
@@ -27,7 +28,7 @@ def cloth_of(lies: OnTable, key: str) -> Fraction:
 
 @pytest.mark.parametrize("name", sorted(QUILTS))
 @given(st.integers(0, 2**16))
-@settings(max_examples=8, deadline=None)
+@examples(3)
 def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed: int) -> None:
     pick = Random(seed)
     work = AtWork(QUILTS[name].project).after_cuts(pick, pick.randint(1, 12))

@@ -7,6 +7,7 @@ import numpy as np
 import pytest
 from PIL import Image
 from tests.core.quilts import quilt
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.project.laying import Laying
@@ -44,8 +45,10 @@ def otherwise(planned: Quilt) -> Quilt:
     return replace(planned, kept=kept)
 
 
-@pytest.mark.parametrize("planned", [RAILS, LOGS])
-@pytest.mark.parametrize("seed", [2, 5, 9])
+@pytest.mark.parametrize(
+    ("planned", "seed"),
+    [(RAILS, 2), (LOGS, 5), *at_night([(RAILS, 5), (RAILS, 9), (LOGS, 2), (LOGS, 9)])],
+)
 def test_what_was_exchanged_and_turned_is_named_in_any_light(planned: Quilt, seed: int) -> None:
     real = otherwise(planned)
     found = compare(planned, read(planned, real, room_by_lot(seed), seed))

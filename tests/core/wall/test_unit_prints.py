@@ -3,8 +3,9 @@
 from collections import Counter
 from random import Random
 
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from tests.nights import examples
 
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.kinds.unit_rows import UnitLaid, UnitRows, UnitSort, pack_rows
@@ -41,7 +42,7 @@ def test_two_prints_of_one_size_lie_in_turn() -> None:
     ),
     st.integers(0, 2**16),
 )
-@settings(max_examples=15, deadline=None)
+@examples(15)
 def test_the_search_troubles_the_eye_no_more_than_the_first_answer(
     sizes: list[tuple[int, int, int]], seed: int
 ) -> None:

@@ -6,6 +6,7 @@ from fractions import Fraction
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from tests.nights import examples
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
@@ -86,6 +87,7 @@ SPACES = st.builds(
 )
 
 
+@examples(8)
 @given(
     FABRICS,
     st.sampled_from(["rails", "half-square", "brick"]),

@@ -5,9 +5,10 @@ from collections import Counter
 from random import Random
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import quilt
+from tests.nights import examples
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.project.design import CutOrder
@@ -81,7 +82,7 @@ def test_the_fabric_order_takes_every_fabric_in_hand_once() -> None:
 
 
 @given(st.sampled_from(sorted(QUILTS)), st.sampled_from(CutOrder), st.integers(0, 2**16))
-@settings(max_examples=12, deadline=None)
+@examples(12)
 def test_ticks_in_any_order_lead_to_all_steps_done_and_back(
     name: str, order: CutOrder, seed: int
 ) -> None:

@@ -48,7 +48,7 @@ def test_no_order_has_fewer_changes(chains: list[list[str]]) -> None:
 
 
 def test_many_stacks_alike_are_within_a_tenth_of_the_least() -> None:
-    for seed in range(4):
+    for seed in range(2):
         pick = Random(seed)
         kinds = [[pick.choice("abcde") for _ in range(4)] for _ in range(2)]
         chains = [kinds[n % 2] for n in range(6)]

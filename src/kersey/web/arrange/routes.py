@@ -12,7 +12,9 @@ from kersey.core.project.minding import Trouble, Weights
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.wall.carried import laid_of
+from kersey.core.wall.hand import CannotLay
 from kersey.core.wall.joining import joins
+from kersey.core.wall.numbers import NoSuchPlace
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
 from kersey.store.wall_steps import step_to
@@ -21,7 +23,7 @@ from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
 from kersey.web.arrange.view import arrange_context, look, map_context
-from kersey.web.forms import BadForm, TypedForm, read_form, refused_at
+from kersey.web.forms import BadForm, TypedForm, read_form
 from kersey.web.open_project import (
     Opened,
     OpenProject,
@@ -72,8 +74,10 @@ def act_at_wall(
     if form.look.startswith(windows.KEY):
         opened = change(room, opened.stored.id, form.revision, windows.with_windows)
         return answer_laid(request, room, opened)
-    with refused_at(typed, "places"):
+    try:
         opened = lay(room, opened.stored.id, form.revision, lambda shown: done(form, shown))
+    except (CannotLay, NoSuchPlace) as error:
+        raise BadForm({"places": str(error)}, typed) from None
     return answer_laid(request, room, opened)
 
 

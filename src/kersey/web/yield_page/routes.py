@@ -178,6 +178,8 @@ def change_yield(
         opened = change(
             room, opened.stored.id, form.revision, lambda p: with_choices(p, form, typed, units)
         )
+    except BadForm:
+        raise
     except InvalidValue as error:
         raise BadForm({field_of(error): str(error)}, typed) from None
     # The fields are shown anew for another block, and to take away what was wrong with them.

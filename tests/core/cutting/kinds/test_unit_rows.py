@@ -6,8 +6,9 @@ from functools import cache
 from time import monotonic
 
 import pytest
-from hypothesis import given, settings
+from hypothesis import given
 from hypothesis import strategies as st
+from tests.nights import examples
 
 from kersey.core.cutting.kinds.plain_fillers import plain_fillers
 from kersey.core.cutting.kinds.unit_rows import BadUnits, UnitRows, UnitSort, best_rows, pack_rows
@@ -100,7 +101,7 @@ def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -
         st.tuples(st.integers(1, 5), st.integers(1, 5)), st.integers(1, 12), min_size=1, max_size=5
     ),
 )
-@settings(max_examples=12, deadline=None)
+@examples(12)
 def test_a_drawer_becomes_a_quilt_of_a_good_shape(drawer: dict[Unit, int]) -> None:
     sorts = [UnitSort(*size, count) for size, count in drawer.items()]
     found = best_rows(sorts, Watch(monotonic, 0.5))
