@@ -16,7 +16,7 @@ from tests.web.test_fuzz import FORMS, revision_for
 from kersey.web.terms import FIELDS, TERMS, terms_in
 
 # Of one page so many of its states are opened, and of one lot's page and another's so many.
-MOST_STATES, MOST_LOTS = 3, 8
+MOST_STATES, MOST_LOTS = 2, 8
 _FILES = re.compile(r"\.(svg|png|json|csv|ics|html)\b|^/static|/picture")
 _WRONG = ("", "soft", "-7", "99999")
 
