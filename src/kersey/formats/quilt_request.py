@@ -490,7 +490,6 @@ _BOTH = {"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2}
 _FLAG: dict[str, Any] = {"type": "boolean"}
 _SIZE = object_of(width=NUMBER, length=NUMBER)
 _KEYED = frozenset({"keys", "key"})
-_SOMETIMES = frozenset({"cornerstones", "framed", "rows_only"})
 _ANSWER_SCHEMA = {
     "title": "QuiltAnswer",
     **object_of(

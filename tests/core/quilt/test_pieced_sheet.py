@@ -9,12 +9,31 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kersey.core.quilt.pieced_sheet import SheetPiece, Thrift, piece_sheet, sheet_faults
+from kersey.core.quilt.pieced_sheet import PiecedSheet, SheetPiece, Thrift, piece_sheet
 
 F = Fraction
 JOIN = F(1)
 SIDES = st.integers(10, 60).map(Fraction)
 HEAPS = st.lists(st.tuples(SIDES, SIDES, st.booleans()), min_size=1, max_size=4)
+
+
+def sheet_faults(sheet: PiecedSheet, pieces: Sequence[SheetPiece]) -> list[str]:
+    """What is wrong with a sheet: pieces that are not there, rows too short, a sheet too small."""
+    faults = []
+    for piece in pieces:
+        used = [(a, b) for row in sheet.rows for name, a, b in row.pieces if name == piece.name]
+        there = piece.ways(sheet.upright)
+        if len(used) > piece.count or not all(way in there for way in used):
+            faults.append(f"{piece.name}: more than there is, or of another size")
+    along, up = (sheet.length, sheet.width) if sheet.upright else (sheet.width, sheet.length)
+    for number, row in enumerate(sheet.rows, 1):
+        run = sum((a for _, a, _ in row.pieces), Fraction(0)) - (len(row.pieces) - 1) * sheet.join
+        if run < along or any(b < row.height for _, _, b in row.pieces):
+            faults.append(f"row {number}: too short, or a piece lower than the row")
+    high = sum((row.height for row in sheet.rows), Fraction(0))
+    if high - (len(sheet.rows) - 1) * sheet.join < up:
+        faults.append("the rows are too few")
+    return faults
 
 
 def fewest_by_trying(

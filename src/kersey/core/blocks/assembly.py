@@ -202,11 +202,15 @@ def sewn(name: str, seam: Fraction, *parts: Make, how: Technique = JOINED) -> Ma
     return Make(name, how, size, counted_parts(parts), patches=patches)
 
 
-def in_three_rows(seam: Fraction, *nine: Make) -> Make:
-    """A block of nine makes, row by row."""
+def in_three_rows(
+    seam: Fraction, corners: Sequence[Make], sides: Sequence[Make], middle: Make
+) -> Make:
+    """A block of nine makes: four corners, four sides round a middle, each row by row."""
+    above, left, right, below = sides
     rows = (
-        sewn("middle row" if first == 3 else "outer row", seam, *nine[first : first + 3])
-        for first in (0, 3, 6)
+        sewn("outer row", seam, corners[0], above, corners[1]),
+        sewn("middle row", seam, left, middle, right),
+        sewn("outer row", seam, corners[2], below, corners[3]),
     )
     return sewn("block", seam, *rows)
 

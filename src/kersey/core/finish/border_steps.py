@@ -69,11 +69,6 @@ class BorderSewn:
     pairs: tuple[Pair, Pair]
     size: Size
 
-    @property
-    def axes(self) -> tuple[Axis, ...]:
-        """What is measured for it, in order."""
-        return tuple(self.expected)
-
 
 def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
     """Every border of a quilt as it is cut to what was measured, the innermost first."""

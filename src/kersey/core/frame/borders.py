@@ -98,20 +98,6 @@ def check_border_width(finished_width: Fraction) -> None:
         raise BadBorder("A border can be 0 (none) to 20″ (50 cm) wide, like 3.")
 
 
-def plan_border(
-    body_width: Fraction, body_length: Fraction, finished_width: Fraction, shop: Workshop
-) -> Border | None:
-    """The border round a body of this finished size, butted, sides first; None when its width is 0.
-
-    >>> border = plan_border(Fraction(48), Fraction(60), Fraction(3), Workshop())
-    >>> border.sides, border.ends, border.strips
-    (Fraction(121, 2), Fraction(109, 2), 6)
-    """
-    check_border_width(finished_width)
-    body = body_width, body_length
-    return plan_borders(body, [finished_width], shop)[0] if finished_width else None
-
-
 def plan_borders(
     body: tuple[Fraction, Fraction],
     widths: Sequence[Fraction],

@@ -34,11 +34,6 @@ class Seam:
     low_patches: tuple[int, ...] = ()
     high_patches: tuple[int, ...] = ()
 
-    @property
-    def length_squared(self) -> Fraction:
-        """Its length, squared: on the slant it has a root in it."""
-        return sum(((e - b) ** 2 for b, e in zip(self.begin, self.end, strict=True)), Fraction(0))
-
 
 @dataclass(frozen=True)
 class Crossing:

@@ -7,9 +7,10 @@ w = 1 3/4 and three rounds the light logs are 2 1/2, 3 3/4 ... 8 3/4, the dark o
 and the block is 10 unfinished. Source: docs/trade.md section 3.
 """
 
+from collections.abc import Callable, Sequence
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Size, piece, sewn
+from kersey.core.blocks.assembly import Assembly, Patch, Size, piece, sewn
 from kersey.core.blocks.facts import Difficulty, Facts
 from kersey.core.blocks.recipe import (
     BadRecipe,
@@ -75,30 +76,41 @@ def cabin_notes(assembly: Assembly, _: Options, seam: Fraction, units: Units) ->
     )
 
 
-def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
-    rounds, centre, log = log_width(finished, options, seam)
-    at = rounds * log
-    block = piece(rectangle("centre", DARK, at, at, centre, centre), seam)
-    for turn in range(rounds):
-        near, size = at - turn * log, centre + 2 * turn * log
-        far = near + size
-        one, two = f"{2 * turn + 1}", f"{2 * turn + 2}"
-        logs = (
-            rectangle(f"light {one}", LIGHT, near, near - log, size, log),
-            rectangle(f"light {two}", LIGHT, far, near - log, log, size + log),
-            rectangle(f"dark {one}", DARK, near, far, size + log, log),
-            rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log),
-        )
-        name = "block" if turn == rounds - 1 else f"round {turn + 1}"
-        block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=AROUND)
-    return Assembly(block, finished)
+# The logs of a round by its number: the corner of what is there, its side, and what shows of a log.
+LogsOf = Callable[[int, Fraction, Fraction, Fraction], Sequence[Patch]]
+
+
+def cabin_of(logs_of: LogsOf) -> Callable[[Size, Options, Fraction], Assembly]:
+    """A centre with one round of logs after the other."""
+
+    def assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
+        rounds, centre, log = log_width(finished, options, seam)
+        at = rounds * log
+        block = piece(rectangle("centre", DARK, at, at, centre, centre), seam)
+        for turn in range(rounds):
+            logs = logs_of(turn, at - turn * log, centre + 2 * turn * log, log)
+            name = "block" if turn == rounds - 1 else f"round {turn + 1}"
+            block = sewn(name, seam, block, *(piece(each, seam) for each in logs), how=AROUND)
+        return Assembly(block, finished)
+
+    return assemble
+
+
+def _logs_of(turn: int, near: Fraction, size: Fraction, log: Fraction) -> Sequence[Patch]:
+    far, one, two = near + size, f"{2 * turn + 1}", f"{2 * turn + 2}"
+    return (
+        rectangle(f"light {one}", LIGHT, near, near - log, size, log),
+        rectangle(f"light {two}", LIGHT, far, near - log, log, size + log),
+        rectangle(f"dark {one}", DARK, near, far, size + log, log),
+        rectangle(f"dark {two}", DARK, near - log, near - log, log, size + 2 * log),
+    )
 
 
 RECIPE = Recipe(
     id="log-cabin",
     title="Log cabin",
     finished=square_of(Fraction(19, 2)),
-    assemble=_assemble,
+    assemble=cabin_of(_logs_of),
     options={"rounds": 3, "centre": Fraction(5, 2), "log": FOLLOWS},
     size_of=cabin_size,
     notes=cabin_notes,

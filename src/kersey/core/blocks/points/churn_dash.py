@@ -19,19 +19,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     bars = _bars(unit, seam)
     places = ((unit, Fraction(0)), (2 * unit, unit), (unit, 2 * unit), (Fraction(0), unit))
     above, right, below, left = (lying(bars, at, n) for n, at in enumerate(places))
-    block = in_three_rows(
-        seam,
-        corners[0],
-        above,
-        corners[1],
-        left,
-        middle,
-        right,
-        corners[2],
-        below,
-        corners[3],
-    )
-    return Assembly(block, finished)
+    return Assembly(in_three_rows(seam, corners, (above, left, right, below), middle), finished)
 
 
 def _bars(unit: Fraction, seam: Fraction) -> Make:

@@ -14,25 +14,14 @@ from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 
 def _assemble(finished: Size, _: Options, seam: Fraction) -> Assembly:
     unit = finished[0] / 3
-
-    def corner(row: int, column: int) -> Make:
-        return piece(rectangle("corner", LIGHT, column * unit, row * unit, unit, unit), seam)
-
+    corners = [
+        piece(rectangle("corner", LIGHT, x * unit, y * unit, unit, unit), seam)
+        for y in (0, 2)
+        for x in (0, 2)
+    ]
     hourglass = [_hourglass(number, unit, seam) for number in range(4)]
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
-    block = in_three_rows(
-        seam,
-        corner(0, 0),
-        hourglass[0],
-        corner(0, 2),
-        hourglass[1],
-        middle,
-        hourglass[2],
-        corner(2, 0),
-        hourglass[3],
-        corner(2, 2),
-    )
-    return Assembly(block, finished)
+    return Assembly(in_three_rows(seam, corners, hourglass, middle), finished)
 
 
 def _hourglass(number: int, unit: Fraction, seam: Fraction) -> Make:

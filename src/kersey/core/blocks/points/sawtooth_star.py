@@ -7,7 +7,7 @@ and four small ones. Source: docs/trade.md section 3.
 
 from fractions import Fraction
 
-from kersey.core.blocks.assembly import Assembly, Make, Size, in_three_rows, lying, piece
+from kersey.core.blocks.assembly import Assembly, Size, in_three_rows, lying, piece
 from kersey.core.blocks.facts import STARCH, Difficulty, Facts
 from kersey.core.blocks.half_squares import DARK, LIGHT
 from kersey.core.blocks.no_waste_geese import FLIPPED_ONE_BY_ONE, METHODS, goose_made
@@ -18,30 +18,19 @@ MIDDLE = "feature"
 
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     unit, far = finished[0] / 4, 3 * finished[0] / 4
-
-    def corner(x: Fraction, y: Fraction) -> Make:
-        return piece(rectangle("corner", LIGHT, x, y, unit, unit), seam)
-
     start = Fraction(0)
+    corners = [
+        piece(rectangle("corner", LIGHT, x, y, unit, unit), seam)
+        for y in (start, far)
+        for x in (start, far)
+    ]
     places = ((unit, start, 2), (start, unit, 1), (far, unit, 3), (unit, far, 0))
     geese = [
         lying(goose_made(options, 2 * unit, seam, LIGHT, DARK, n), (x, y), quarters)
         for n, (x, y, quarters) in enumerate(places)
     ]
     middle = piece(rectangle("middle", MIDDLE, unit, unit, 2 * unit, 2 * unit), seam)
-    block = in_three_rows(
-        seam,
-        corner(start, start),
-        geese[0],
-        corner(far, start),
-        geese[1],
-        middle,
-        geese[2],
-        corner(start, far),
-        geese[3],
-        corner(far, far),
-    )
-    return Assembly(block, finished)
+    return Assembly(in_three_rows(seam, corners, geese, middle), finished)
 
 
 RECIPE = Recipe(

@@ -14,24 +14,12 @@ from kersey.core.blocks.recipe import Options, Recipe, rectangle, square_of
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     unit = finished[0] / 3
     corners = corner_units(finished[0], unit, seam, options)
-    above, left, right, below = (
+    sides = [
         piece(rectangle("side", LIGHT, x * unit, y * unit, unit, unit), seam)
         for x, y in ((1, 0), (0, 1), (2, 1), (1, 2))
-    )
+    ]
     middle = piece(rectangle("middle", DARK, unit, unit, unit, unit), seam)
-    block = in_three_rows(
-        seam,
-        corners[0],
-        above,
-        corners[1],
-        left,
-        middle,
-        right,
-        corners[2],
-        below,
-        corners[3],
-    )
-    return Assembly(block, finished)
+    return Assembly(in_three_rows(seam, corners, sides, middle), finished)
 
 
 RECIPE = Recipe(

@@ -26,7 +26,6 @@ from kersey.core.cutting.tally import Drawer
 from kersey.core.measure.counting import counted
 
 _MOST = 40
-_ENOUGH = 10**6
 
 
 def _grid(options: Options) -> Fraction:
