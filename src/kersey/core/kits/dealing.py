@@ -109,6 +109,7 @@ def laid_in_order(piece: WholePiece) -> Kit:
         return deal(plan).kits[0]
     prints = {fabric.name: fabric.print for fabric in plan.problem.fabrics}
     made = pieces_made(plan)
+    # A plan may cut more pieces than the whole piece takes: the last of each need stay out.
     # Fabrics in the order in which they are pulled, need by need.
     waiting = [
         [name for name in prints for _ in range(made.get(name, Counter[Need]())[need])][
@@ -132,6 +133,7 @@ def _by_rules(
     if not blocks:
         return []
     rules = read_rules(problem)
+    # Different prints wherever they can be, first; what the rules ask alone, where they cannot.
     tries = [as_the_rules_ask(problem, rules)]
     if wished.how is KitWish.DIFFERENT:
         tries.insert(0, all_different(problem, rules))
@@ -164,6 +166,7 @@ class _Dealer:
         """What the next of so many blocks takes of each need."""
         taken: _Taken = [{} for _ in self._slots.sorts]
         leading = self._leading()
+        # Sorts that share no print cannot stand in each other's way: each is dealt by itself.
         for together in self._apart:
             if len(together) == 1 and self._wished.how in (KitWish.DIFFERENT, KitWish.BAG):
                 taken[together[0]] = self._drawn(together[0], blocks_left)
@@ -181,6 +184,7 @@ class _Dealer:
         left, size = self._left[sort], self._slots.sorts[sort].times
         order = sorted(left, key=lambda name: (-left[name], self._shuffle.random()))
         drawn = Counter(name for name in order[:size] if left[name])
+        # Fewer prints than slots: the tallest stack gives once more.
         while drawn.total() < size:
             drawn[max(order, key=lambda name: left[name] - drawn[name])] += 1
         return dict(drawn)
@@ -189,6 +193,8 @@ class _Dealer:
         self, together: Sequence[int], blocks_left: int, leading: Mapping[str, str]
     ) -> dict[int, dict[str, int]]:
         """The best choice for sorts that share prints, by an integer programme."""
+        # x = how many slots of a sort a print fills in this block; each sort's add up to its slots,
+        # and what is most wished for, or most is left of, gains most.
         numbers = WholeNumbers()
         pick: dict[int, dict[str, int]] = {}
         prints = sorted({name for s in together for name, n in self._left[s].items() if n})
@@ -206,6 +212,7 @@ class _Dealer:
             numbers.between(times, times, [(n, 1) for n in pick[sort].values()])
         for name in prints:
             self._keep_the_rules(numbers, pick, name, blocks_left)
+            # How often more than once it is in the block, at a price.
             repeats = numbers.number(gain=-self._for_a_repeat)
             every = [(by[name], 1) for by in pick.values() if name in by]
             numbers.between(-inf, 1, [*every, (repeats, -1)])
@@ -230,6 +237,7 @@ class _Dealer:
         for clash in self._slots.clashes:
             here = [(pick[s][name], 1) for s in clash if name in pick.get(s, {})]
             if here:
+                # Tight: as many are left as there are blocks, so each block from now on takes one.
                 left = sum(self._left[s].get(name, 0) for s in clash)
                 numbers.between(1 if left >= blocks else 0, 1, here)
         for free in self._slots.free:
@@ -242,12 +250,14 @@ class _Dealer:
                 # A block draws it for the part, or for the free role, not for both.
                 numbers.between(-inf, times, [(piece, 1), (part, times)])
             # What is left of it must fit into the blocks after this that do not draw it as part.
+            #     left - x  <=  times (blocks after this - those that draw it as part)
             must = self._left[free.sort][name] - times * (blocks - 1 - of_part)
             against = [] if part is None else [(part, float(times))]
             numbers.between(must, inf, [(piece, 1), *against])
 
     def _gain(self, sort: int, name: str, share: float, leading: Mapping[str, str]) -> float:
         """What it gains a block to take this print for this slot."""
+        # Among equals chance decides, the same each time: else the same companions keep meeting.
         chance = _CHANCE * self._shuffle.random()
         how = self._wished.how
         if how is KitWish.BAG:
@@ -279,6 +289,7 @@ class _Dealer:
         first = ""
         for role in sorted(by_role):
             left = by_role[role]
+            # Two prints that met once keep meeting, while there are any left of both.
             partner = self._partner.get(f"{first} {role}", "")
             best = max(sorted(left), key=lambda name: left[name], default="")
             name = partner if first and left[partner] > 0 else best
@@ -323,6 +334,7 @@ def _named(
     plan: CuttingPlan, made: Mapping[str, Counter[Need]], dealt: Sequence[_Taken]
 ) -> list[Kit]:
     """The kits by fabrics: of a print that lies in several, one after the other."""
+    # A stack of fabric names for each print and need, the first on top.
     waiting: dict[tuple[str, Need], list[str]] = {}
     for fabric in plan.problem.fabrics:
         for need, count in made.get(fabric.name, Counter[Need]()).items():

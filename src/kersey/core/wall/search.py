@@ -114,6 +114,8 @@ def search(question: ArrangeQuestion) -> Iterator[Arrangement]:
     >>> mended(ArrangeQuestion(wall, Arrangement((0, 1, 2, 3), (0, 0, 0, 0)))).places
     (2, 1, 0, 3)
     """
+    # From what hangs there, and then from walls laid by lot: a search from one beginning alone may
+    # end in a corner that it cannot leave.
     best: tuple[int, Places] | None = None
     for start in range(1 if len(question.wall.blocks) > _LARGE else _STARTS):
         board = _Board(question, Random(f"{question.seed} {start}"))
@@ -176,6 +178,8 @@ class _Board:
 
     def search(self) -> Iterator[tuple[int, Places]]:
         """What is found, as cost and places, each better than the one before."""
+        # Tabu search: always the best exchange there is, even one that costs, and for a while no
+        # way back; it ends when long enough nothing better was found.
         best = self._found()
         yield best
         forbidden = np.zeros((len(self.at), self.none + 1), np.int64)
@@ -187,6 +191,7 @@ class _Board:
             if step is None:
                 return
             one, other = step
+            # For how long is up to the lot, or the same exchanges would come round in a circle.
             until = turn + _TENURE + self.lots.randrange(_BY_LOT)
             forbidden[one, self.at[one]] = forbidden[other, self.at[other]] = until
             self._exchange(one, other)
@@ -215,6 +220,7 @@ class _Board:
         tabu = (forbidden[troubled][:, self.at] > turn) & (turn < forbidden[:, self.at[troubled]].T)
         now = self.cost()
         gains = np.where(tabu & (now + gains >= best), _NEVER, gains)
+        # What lines cost is known only by counting along them: it is looked at for the best alone.
         flat = gains.ravel()
         count = min(_LOOKED_AT, flat.size)
         some = np.argpartition(flat, count - 1)[:count]
@@ -232,6 +238,7 @@ class _Board:
     def _troubled(self) -> Ints:
         """The free places to begin an exchange from: those that cost something, or all."""
         here = self.prices[np.arange(len(self.at)), self.at]
+        # Sides and lines are troubles of the whole wall: then every place may be the one to move.
         whole = self._sides_cost(self.sums) or self.line_cost
         places = np.flatnonzero(self.free & (here > 0)) if not whole else np.flatnonzero(self.free)
         return np.asarray(places if len(places) else np.flatnonzero(self.free), np.int64)
@@ -241,6 +248,9 @@ class _Board:
         if not len(troubled):
             return None
         places = np.arange(len(self.at))
+        # prices[p, k]: what kind k would cost at place p, with all others as they lie. Exchanging
+        # p and q adds  prices[p, k_q] + prices[q, k_p] - prices[p, k_p] - prices[q, k_q], but for
+        # what the two cost each other (`_mend_neighbours`).
         here = self.prices[places, self.at]
         gains = (
             self.prices[troubled][:, self.at]
@@ -277,6 +287,7 @@ class _Board:
         ):
             if weights.cost(trouble) and table.any():
                 summed.setdefault((one, other), []).append((weights.cost(trouble), table))
+        # Many pairs of places have the same troubles: their tables are summed once and shared.
         made: dict[tuple[tuple[int, int], ...], int] = {}
         stack: list[Ints] = []
         pairs: list[tuple[int, int, int]] = []
@@ -302,6 +313,7 @@ class _Board:
         turned = np.array([turn > 0 for turn in question.arrangement.turns], np.int64)
         must_not = question.weights.cost(Trouble.DIRECTION) * self.tables.must_not_turn
         self.own[: self.places, : self.none] += _TROUBLE * turned[:, None] * must_not[None, :]
+        # Less than one trouble: among walls as good, the one that moves fewest blocks.
         if question.keep:
             for place, block in enumerate(question.arrangement.places):
                 if block is not None:
@@ -313,6 +325,7 @@ class _Board:
                     self.own[place, self._kind(block)] += _MOVED
 
     def _price(self) -> None:
+        # Summed anew at the start; afterwards each exchange changes the prices of its neighbours.
         self.prices = self.own.copy()
         for place, near in enumerate(self.near):
             for other, table in near:

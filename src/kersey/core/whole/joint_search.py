@@ -8,6 +8,13 @@ Blocks and parts are one cutting problem, so a strip kept for the binding is one
 not get. A quilt that can be had and is at least as good as all that still wait may be is the best
 there is. The next best that are really different follow in the same way.
 
+It is a best-first search: each scheme waits with a bound, first a rough one, then its ways';
+
+    at most(scheme)  >=  score(way 1)  >=  score(way 2)  >= ...  >=  what a quilt so made scores
+
+and what comes off the heap as a quilt is therefore no worse than anything that still waits.
+Cutting, which costs most, is sought only for what has come so far.
+
     candidate   a block of one size, and how many of it the cloth gives if nothing else is cut
     judged      a scheme of a candidate with the most its score can be
     way         which parts of it are cut from the stash, and the score it then has
@@ -231,6 +238,8 @@ class _Search:
             if schemes.allowed.any()
         ]
         heapify(waiting)
+        # An entry is one of three: all schemes of a group, of which only the best score is known; a
+        # scheme that is still to be reckoned out; or a way of one that was.
         groups: dict[tuple[int, int], Iterator[tuple[float, _Judged]]] = {}
         ways: dict[_Judged, list[_Way]] = {}
         told: list[WholeQuilt] = []
@@ -240,6 +249,7 @@ class _Search:
             if judged.body == _ALL:
                 groups[group] = self._in_order(*group)
             if number == _TO_RECKON:
+                # Only one scheme of a group waits at a time; as it is taken its next comes in.
                 self._push_next(waiting, groups[group])
             if judged.body == _ALL or any(self._like(judged, other) for other in told):
                 continue
@@ -251,6 +261,8 @@ class _Search:
                     told.append(quilt)
                     yield quilt
                     continue
+            # The next best way of the same scheme waits with the score it would have. A scheme that
+            # was told of is not gone on with: its other ways are no different quilt.
             if number + 1 < len(ways[judged]):
                 heappush(waiting, (-ways[judged][number + 1].score, judged, number + 1))
         self.complete = not waiting or len(told) == _TOLD
@@ -290,6 +302,7 @@ class _Search:
             return []
         anyway = self._bought_anyway(judged, scheme)
         found = []
+        # Each subset of what may be bought: parts are few, and sets of them few too.
         everything = frozenset(part for group in can for part in group)
         for count in range(len(can) + 1):
             for groups in combinations(can, count):
@@ -373,6 +386,8 @@ class _Search:
         """What each scheme of a candidate scores at most; `has_binding`: as if every binding could
         be had beside the blocks, which is not looked into then."""
         candidate, schemes = self._question.candidates[c], self._schemes[c, s]
+        # Arrays with a row for each body and a column for each choice of borders. Every estimate
+        # errs to the good side: cloth that might be had counts as used, and none is bought for it.
         (width, length), blocks = schemes.inside, schemes.blocks_in
         used, bought = self._between(candidate, schemes)
         used = used + blocks * float(candidate.area)
@@ -388,6 +403,8 @@ class _Search:
             binding, cloth = binding_strip(schemes), self._cloth_for(PartKind.BINDING)
             beside = np.full(binding.length.shape, bool(cloth))
             if not has_binding:
+                # Whether so long a binding can be had beside so many blocks is a question of
+                # cutting; it is asked once for each candidate and kept there.
                 had = self._can_be_had[c]
                 beside = had.beside_run(blocks, binding.length, edge.width, cloth)
             off_the_bolt = binding.off_the_bolt(usable, binding.cut_width)
@@ -415,6 +432,7 @@ class _Search:
         join = np.array(float(2 * schemes.space.seam))
         used, bought = np.zeros((schemes.count, 1)), self._for_blocks(candidate, schemes)
         for kind, strips in between_strips(schemes):
+            # Whether any strip can be had of a width is asked once for each width.
             widths = np.unique(strips.cut_width).tolist()
             served = [width for width in widths if self._gives(kind, width)]
             from_stash = np.isin(strips.cut_width, served)
@@ -440,6 +458,7 @@ class _Search:
         """Cloth that is bought for the blocks of each body, in inches."""
         if not candidate.missing:
             return np.zeros((schemes.count, 1))
+        # What is bought depends on the number of blocks alone, and bodies of one number are many.
         counts, places = np.unique(schemes.blocks_in, return_inverse=True)
         for_each = []
         for blocks in counts.tolist():

@@ -5,6 +5,12 @@ strip of that breadth and of every possible run. *Strips*: which breadths side b
 fabric best. Both are worked out for all fabrics at once, over the lengths that can be reached by
 adding pieces, which are few.
 
+    c(b, x) = max( c(b, x - 1), max over pieces i no wider than b of  p_i + c(b, x - run_i) )
+    s(y)    = max( s(y - 1),    max over breadths b of  c(b, run of the fabric) + s(y - b) )
+
+x and y go through the reachable lengths only: x - 1 is the one before. What gave each maximum is
+kept, and the pattern is read back from the end (`pattern`, `_strip_to`).
+
     fabric   width x length; strips run along its length, or across it
     lane     fabric that may be cut into like pieces and whose strips have as long a run: only the
              side across which they lie differs
@@ -67,10 +73,13 @@ class Pricer:
 
     def best(self, prices: Floats) -> list[tuple[float, int, bool]]:
         """(worth, kind, along) of the best pattern of each kind and way; prices by print class."""
+        # The inner knapsack once for all; the strips it found are only built when asked for.
         worth = self._worth = self._crosscuts(prices)
         self._strip_at: dict[tuple[int, int], Strip] = {}
         worths = np.zeros(len(self._pairs))
         self._strip_choice: list[NDArray[np.int16]] = []
+        # The outer one lane by lane: kinds that differ only in how wide they are share a lane, and
+        # each reads its answer off at its own side.
         for begin in range(0, len(self._lanes), self._at_once):
             end = min(begin + self._at_once, len(self._lanes))
             of_these = np.flatnonzero((self._lane_of >= begin) & (self._lane_of < end))
@@ -92,6 +101,7 @@ class Pricer:
         choice = self._strip_choice[lane // self._at_once][lane % self._at_once]
         place = int(self._side_place[pair])
         strips = []
+        # Back from the full side: where no strip ends, one reachable length less is as good.
         while place > 0:
             chosen = int(choice[place])
             if chosen < 0:
@@ -160,6 +170,7 @@ class Pricer:
         """
         strip_class, breadth, run = key
         priced = prices[strip_class[1]]
+        # Of pieces that run as long only the dearest counts: they change places.
         best: dict[int, float] = {}
         for length, piece in self._fitting(strip_class, breadth, trimmed=True):
             best[length] = max(best.get(length, 0.0), float(priced[piece[0]]))
@@ -195,6 +206,7 @@ class Pricer:
             side, run = run, side
         strip_class = class_of(fabric, along)
         worth = {b: self.strip_worth((strip_class, b, run)) for b in self.breadths if b <= side}
+        # The outer knapsack once more, for this one side, since all places of it are wanted here.
         places = self._sides[: int(np.searchsorted(self._sides, side, side="right"))]
         before = last_before(places, np.array(list(worth), dtype=np.int64))
         best = np.zeros(len(places))
@@ -203,6 +215,7 @@ class Pricer:
                 best[b] + w for b, w in zip(before[place], worth.values(), strict=True) if b >= 0
             ]
             best[place] = max([best[place - 1], *ways])
+        # A strip of each breadth, and the best that the rest of the side holds beside it.
         room = np.searchsorted(places, [side - b for b in worth], side="right") - 1
         return {b: float(best[at]) + w for at, (b, w) in zip(room, worth.items(), strict=True)}
 
@@ -258,6 +271,7 @@ class Pricer:
 
     def _strip_to(self, row: int, place: int) -> Strip:
         pieces, breadths = [], []
+        # As in `pattern`, along the strip. The strip is cut as broad as its broadest piece.
         while place > 0:
             chosen = int(self._cut_choice[row, place])
             if chosen < 0:
@@ -277,9 +291,12 @@ class Pricer:
         allowed = np.zeros((len(self._classes), len(self._items)), dtype=bool)
         for c, (serves, _, mode) in enumerate(self._classes):
             for i, (need, turned, _, _) in enumerate(self._items):
+                # What must not be turned lies upright in strips along the length, turned in those
+                # across; of a square there is but one way.
                 square = self._breadth[i] == self._run[i]
                 fits = mode == "both" or square or (mode == "across") == turned
                 allowed[c, i] = need in serves and fits
+        # A row for each class and breadth: what is no wider may lie in the strip, and is trimmed.
         narrow = self._breadth[None, :] <= self._breadths[:, None]
         rows = (allowed[:, None, :] & narrow[None, :, :]).reshape(-1, len(self._items))
         if len(rows) * len(self._runs) > _MOST_CELLS:
@@ -291,12 +308,15 @@ class Pricer:
         by_class = np.array([prices[p] for _, p, _ in self._classes])
         items = by_class[:, [item[0] for item in self._items]]
         price = np.repeat(items, len(self._breadths), axis=0)
+        # What is worth nothing is left out: else strips would be filled up with it.
         price = np.where(self._allowed & (price > _SMALL), price, -np.inf)
         rows, columns = price.shape[0], len(self._runs)
         worth = np.zeros((rows, columns + 1))
+        # One column more, worth less than anything: where a piece is longer than the run so far.
         worth[:, columns] = -np.inf
         self._cut_choice = np.full((rows, columns), -1, dtype=np.int16)
         every = np.arange(rows)
+        # All rows at once, one reachable run after the other.
         for place in range(1, columns):
             ways = worth[:, self._run_before[place]] + price
             chosen = ways.argmax(axis=1)
@@ -317,19 +337,23 @@ class Pricer:
         sides = [self.kinds[k].width if a else self.kinds[k].length for k, a in self._pairs]
         run_place = np.searchsorted(self._runs, runs, side="right") - 1
         self._side_place = np.searchsorted(self._sides, sides, side="right") - 1
+        # Where strips have as long a run and may hold like pieces they are worth the same.
         lanes = np.stack([np.array(classes), run_place], axis=1)
         self._lanes, self._lane_of = np.unique(lanes, axis=0, return_inverse=True)
+        # No lane is filled beyond the widest of its fabrics.
         self._widest_place = np.zeros(len(self._lanes), dtype=np.int64)
         np.maximum.at(self._widest_place, self._lane_of, self._side_place)
 
     def _strips(self, worth: Floats, begin: int, end: int) -> Floats:
         """What strips side by side are worth: rows by lane, columns by the side they lie across."""
         count = len(self._breadths)
+        # What the best strip of each breadth is worth in the run of each lane.
         rows = self._lanes[begin:end, :1] * count + np.arange(count)[None, :]
         value = worth[rows, self._lanes[begin:end, 1:]]
         value = np.where(value > _SMALL, value, -np.inf)
         columns = int(self._widest_place[begin:end].max()) + 1
         total = np.full((end - begin, len(self._sides) + 1), -np.inf)
+        # The last column is worth less than anything, as in `_crosscuts`.
         total[:, 0] = 0
         choice = np.full((end - begin, columns), -1, dtype=np.int16)
         every = np.arange(end - begin)
