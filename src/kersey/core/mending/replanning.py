@@ -136,6 +136,7 @@ class _State:
         if not self.missing:
             yield from _there(self._way(WayKind.UNHARMED, self.plan))
             return
+        # Cut again of the very same prints nothing changes: then no other way is worth a look.
         same = self._same()
         if same is not None:
             yield same
@@ -178,6 +179,8 @@ class _State:
 
     def _same(self) -> Way | None:
         """The missing pieces of the same prints, opening as little as can be."""
+        # A small cutting question of one "block" that is all that is missing. Each missing piece is
+        # a role of its own, which only cloth of its own print serves.
         lost = {f"lost {n}": each for n, each in enumerate(self.missing.items())}
         needs = tuple(
             replace(need, label=role, role=role, count=count)
@@ -203,6 +206,7 @@ class _State:
     def affected(self) -> tuple[int, ...]:
         """The sets of kits that miss pieces, by their numbers: as few as can be seen at once, of
         those the last, and what is sewn or pinned only where there is no other."""
+        # Greedy cover: the kit that takes most of what is missing goes first.
         lost, found = Pieces(self.missing), set[int]()
         takes = {n: Pieces(kit_by_prints(self.lies.kept, kit)) for n, kit in self._kits().items()}
         order = sorted(takes, key=lambda n: (n in self._pinned, -n))
@@ -237,6 +241,8 @@ class _State:
     def _put_together(self) -> Way | None:
         """The blocks that miss pieces put together of what they have and of any free cloth: all of
         them, or as many as can be."""
+        # With fewer blocks than are affected the last of them stay out; a spare block may then
+        # stand in, or the quilt becomes smaller.
         found = self._together()
         if found is None or not found.blocks:
             return None
@@ -271,6 +277,7 @@ class _State:
         needs = tuple(
             replace(need, role=_OWN.format(need.role, n)) for n, need in enumerate(problem.needs)
         )
+        # Which of the new roles came of each old one, so that rules go on binding the same pieces.
         of = {
             role: tuple(
                 new.role for old, new in zip(problem.needs, needs, strict=True) if old.role == role
@@ -306,6 +313,7 @@ class _State:
 
     def _not_taken(self) -> Iterator[Fabric]:
         """The pieces that the plan gives and no kit takes but those that miss others."""
+        # What lies cut on the table is cloth as large as it is: one piece comes of it, or none.
         there = pieces_there(self.plan, self.asked)
         for number, kit in self._kits().items():
             if number not in self.affected:
