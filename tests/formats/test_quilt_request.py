@@ -79,7 +79,7 @@ REQUESTS = st.fixed_dictionaries(
 )
 
 
-@examples(4)
+@examples(3)
 @given(REQUESTS)
 def test_every_number_follows_from_the_contract(request: Json) -> None:
     try:

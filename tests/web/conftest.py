@@ -82,6 +82,8 @@ class SharedSearches(Searches):
     """The searches of every site of a test process: what was found once is known to the next, and
     the processes go on. A site leaves what it asked for when it closes."""
 
+    kept = 1000
+
     def close(self) -> None:
         for who in list(self._asked):
             self.leave(who)

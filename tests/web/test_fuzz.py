@@ -202,7 +202,7 @@ def revision_for(site: TestClient, path: str) -> str:
     return str(shown if path == "/settings" else home if "cupboard" in path else now)
 
 
-@examples(30)
+@examples(20)
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)
@@ -287,7 +287,7 @@ WRONG = [
 ]
 
 
-@examples(20)
+@examples(12)
 @given(number=st.integers(0, 2**20), wrong=st.sampled_from(WRONG))
 def test_a_file_with_anything_wrong_in_it_is_taken_whole_or_not_at_all(
     site: TestClient, whole_file: dict[str, object], number: int, wrong: object

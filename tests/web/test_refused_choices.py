@@ -21,7 +21,7 @@ def revision(client: TestClient) -> str:
 def cabin(tmp_path_factory: pytest.TempPathFactory) -> Iterator[TestClient]:
     """Log cabins of quarters, already searched for; what is refused changes nothing of them."""
     with client_for(tmp_path_factory.mktemp("cabin")) as client:
-        client.post("/projects", data={"line": "9 light, 12 dark fat quarters"})
+        client.post("/projects", data={"line": "2 light, 2 dark fat quarters"})
         for _ in range(2):
             client.post("/projects/1/yield", data=choices(client))
         yield client
@@ -87,7 +87,7 @@ def test_pieces_of_ones_own_are_refused_in_words(client: TestClient) -> None:
 
 
 def test_windows_and_sills_take_fractions(client: TestClient) -> None:
-    client.post("/projects", data={"line": "10 fat quarters"})
+    client.post("/projects", data={"line": "4 fat quarters"})
     brick = {
         "recipe": "window-brick",
         "seam": "1/4",

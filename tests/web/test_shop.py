@@ -2,12 +2,11 @@
 
 import json
 import re
-import subprocess
-import sys
 from pathlib import Path
 
 import pytest
 from fastapi.testclient import TestClient
+from tests.test_cli import kersey
 
 from kersey.core.stash.price_list import USUAL_PRICES
 
@@ -67,10 +66,8 @@ def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:
     assert order["lines"][0]["ware"] == "fat quarter"
     file, data = tmp_path / "order.json", tmp_path / "shop"
     file.write_text(answer.text)
-    command = [sys.executable, "-c", "from kersey.cli import app; app()", "deliver", str(file)]
-    done = subprocess.run(
-        [*command, "--data", str(data)], capture_output=True, text=True, check=True
-    )
+    done = kersey("deliver", str(file), "--data", str(data))
+    assert done.returncode == 0
     lots = json.loads(done.stdout)["lots"]
     assert len(lots) == len(order["lines"])
     sent = {"file": ("delivery.json", done.stdout.encode(), "application/json")}
@@ -80,9 +77,7 @@ def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:
     # The stand-in shop has fewer of them now, and refuses what it has not.
     order["lines"][0]["count"] = 5000
     file.write_text(json.dumps(order))
-    done = subprocess.run(
-        [*command, "--data", str(data)], capture_output=True, text=True, check=False
-    )
+    done = kersey("deliver", str(file), "--data", str(data))
     assert done.returncode == 1
     assert "There isn't enough" in done.stderr
 

@@ -9,7 +9,7 @@ from playwright.sync_api import Browser, Page, expect
 def at_the_table(page: Page, url: str) -> str:
     begun = page.request.post(
         f"{url}/projects",
-        form={"line": "roll of 40 strips, 20 prints"},
+        form={"line": "12 strips, 6 prints"},
         headers={"Origin": url},
         max_redirects=0,
     )

@@ -11,6 +11,7 @@ import pytest
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, example, given, settings
 from hypothesis import strategies as st
+from tests.nights import examples
 from tests.web.conftest import client_for
 
 from kersey.core.measure.length import Units, parse_length
@@ -139,7 +140,7 @@ LENGTHS = st.fixed_dictionaries(
 )
 
 
-@settings(max_examples=2, suppress_health_check=[HealthCheck.function_scoped_fixture])
+@settings(examples(1), suppress_health_check=[HealthCheck.function_scoped_fixture])
 @example(
     said={
         "seam": "1/4",

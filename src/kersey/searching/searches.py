@@ -5,9 +5,6 @@ changes, the search for the old one is ended at once. What was found is kept for
 """
 
 import logging
-import pickle
-import subprocess
-import sys
 from collections import OrderedDict
 from collections.abc import Hashable, Sequence
 from threading import Condition, Lock, Thread
@@ -15,14 +12,12 @@ from time import monotonic
 from typing import Any
 from weakref import finalize
 
-from kersey.searching.worker import Question
+from kersey.searching.worker import Question, Worker
 
 _log = logging.getLogger(__name__)
 # One for each core of a small machine, and one more: a wall that fills for a while must not keep
 # a plan waiting.
 _AT_ONCE = 3
-_KEPT = 60
-_COMMAND = (sys.executable, "-m", "kersey.searching.worker")
 _LOST = "The search stopped before it found an answer. Reload the page, or change something."
 
 
@@ -71,15 +66,18 @@ class Inquiry:
 class Searches:
     """All searches of a server."""
 
+    # So many questions are remembered with what is known of them.
+    kept = 60
+
     def __init__(self) -> None:
         self._lock = Lock()
         self._kept: OrderedDict[Question, Inquiry] = OrderedDict()
         self._asked: dict[Hashable, Inquiry] = {}
         self._waiting: list[Inquiry] = []
-        self._working: dict[Inquiry, subprocess.Popen[bytes]] = {}
-        self._idle: list[subprocess.Popen[bytes]] = []
+        self._working: dict[Inquiry, Worker] = {}
+        self._idle: list[Worker] = []
         # Every process begun and not yet buried; they end with this object, or with the program.
-        self._alive: list[subprocess.Popen[bytes]] = []
+        self._alive: list[Worker] = []
         finalize(self, _end_all, self._alive)
         self._closed = False
 
@@ -95,7 +93,7 @@ class Searches:
             self._asked[who] = search
             if before is not None and before not in self._asked.values():
                 self._end(before)
-            while len(self._kept) > _KEPT:
+            while len(self._kept) > self.kept:
                 self._end(self._kept.popitem(last=False)[1])
             self._begin_what_waits()
             return search
@@ -126,7 +124,7 @@ class Searches:
             _end_all(self._idle)
             for worker in self._working.values():
                 # The one who listens to it buries it.
-                worker.kill()
+                worker.end()
 
     def _end(self, search: Inquiry) -> None:
         if search.over:
@@ -137,7 +135,7 @@ class Searches:
             self._waiting.remove(search)
         elif search in self._working:
             # The one who listens to it sees the pipe close, and frees the place.
-            self._working[search].kill()
+            self._working[search].end()
 
     def _begin_what_waits(self) -> None:
         while self._waiting and len(self._working) < _AT_ONCE and not self._closed:
@@ -147,16 +145,13 @@ class Searches:
             self._working[search] = worker
             Thread(target=self._listen, args=(search, worker), daemon=True).start()
 
-    def _listen(self, search: Inquiry, worker: "subprocess.Popen[bytes]") -> None:
-        assert worker.stdin is not None
-        assert worker.stdout is not None
+    def _listen(self, search: Inquiry, worker: Worker) -> None:
         whole = True
         try:
-            pickle.dump(search.question, worker.stdin)
-            worker.stdin.flush()
+            worker.pipe.send(search.question)
             while not search.over:
-                search.tell(pickle.load(worker.stdout))
-        except (OSError, EOFError, ValueError, pickle.UnpicklingError):
+                search.tell(worker.pipe.recv())
+        except (OSError, EOFError, ValueError):
             whole = False
             if not search.ended:
                 search.fault = _LOST if search.answer is None else ""
@@ -170,31 +165,18 @@ class Searches:
                 if self._kept.get(search.question) is search:
                     del self._kept[search.question]
                 self._alive.remove(worker)
-                _bury(worker)
+                worker.bury()
                 # The next question finds a worker that has started already.
                 if not self._idle and not self._closed:
                     self._idle.append(self._new_worker())
             self._begin_what_waits()
 
-    def _new_worker(self) -> "subprocess.Popen[bytes]":
-        worker = subprocess.Popen(_COMMAND, stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+    def _new_worker(self) -> Worker:
+        worker = Worker()
         self._alive.append(worker)
         return worker
 
 
-def _bury(worker: "subprocess.Popen[bytes]") -> None:
-    """End a process and close its pipes."""
-    worker.kill()
-    worker.wait()
-    for pipe in (worker.stdin, worker.stdout):
-        if pipe is not None:
-            try:
-                pipe.close()
-            except OSError:
-                # What was still to be written to it is of no use any more.
-                continue
-
-
-def _end_all(workers: "Sequence[subprocess.Popen[bytes]]") -> None:
+def _end_all(workers: Sequence[Worker]) -> None:
     for worker in workers:
-        _bury(worker)
+        worker.bury()

@@ -1,17 +1,23 @@
-"""A process of its own that works out yields: questions come in on one pipe, answers go out.
+"""A process of its own that works out questions: they come in on one pipe, answers go out.
 
-Both are Python's own pickles, between two processes of one program. A worker whose question has
-changed is simply ended. Run as ``python -m kersey.searching.worker``.
+It is forked from a process that has loaded the core already, where the system can do that, and so
+begins at once. A worker whose question has changed is simply ended.
 """
 
-import pickle
+import signal
 import sys
 from collections.abc import Iterator
+from multiprocessing import get_all_start_methods, get_context
+from multiprocessing.connection import Connection
 from time import perf_counter
-from typing import BinaryIO, Protocol
+from typing import Protocol
 
 from kersey.core.cutting.watch import Clock
 from kersey.core.errors import KerseyError
+
+# What the process they are forked from loads beforehand: all that questions are made of, and what
+# the program was started with.
+_LOADED = ("kersey.core", "kersey.cli")
 
 
 class Question(Protocol):
@@ -23,28 +29,48 @@ class Question(Protocol):
     def __hash__(self) -> int: ...
 
 
-def work(questions: BinaryIO, answers: BinaryIO) -> None:
+class Worker:
+    """A process that waits for questions, and this end of its pipe."""
+
+    def __init__(self) -> None:
+        forks = "forkserver" in get_all_start_methods()
+        context = get_context("forkserver") if forks else get_context("spawn")
+        context.set_forkserver_preload([m for m in sys.modules if m.startswith(_LOADED)])
+        self.pipe, there = context.Pipe()
+        self._process = context.Process(target=work, args=(there,), daemon=True)
+        self._process.start()
+        there.close()
+
+    def end(self) -> None:
+        """Whatever it is doing; whoever listens to it sees the pipe close."""
+        self._process.kill()
+
+    def bury(self) -> None:
+        """End it and close its pipe."""
+        self._process.kill()
+        self._process.join()
+        self.pipe.close()
+
+
+def work(pipe: Connection) -> None:
     """Answer questions until there are no more.
 
     Each answer is (what is known, ""), a fault (None, words), and the end of them None.
     """
-    while True:
-        try:
-            question = pickle.load(questions)
-        except EOFError:
-            return
-        try:
-            for known in question.run(perf_counter):
-                _tell(answers, (known, ""))
-        except KerseyError as fault:
-            _tell(answers, (None, str(fault)))
-        _tell(answers, None)
+    # Ctrl-C is for the program, which ends its workers itself.
+    signal.signal(signal.SIGINT, signal.SIG_IGN)
+    try:
+        while True:
+            _answer(pipe.recv(), pipe)
+    except (EOFError, ConnectionError):
+        # The program is gone, and with it whoever wanted to know.
+        return
 
 
-def _tell(answers: BinaryIO, news: tuple[object, str] | None) -> None:
-    pickle.dump(news, answers)
-    answers.flush()
-
-
-if __name__ == "__main__":
-    work(sys.stdin.buffer, sys.stdout.buffer)
+def _answer(question: Question, pipe: Connection) -> None:
+    try:
+        for known in question.run(perf_counter):
+            pipe.send((known, ""))
+    except KerseyError as fault:
+        pipe.send((None, str(fault)))
+    pipe.send(None)

@@ -52,8 +52,8 @@ def test_what_would_do_does() -> None:
     squares = by_block["plain-square"]
     assert (squares.size.purpose.key, squares.short) == ("baby", 10)
     assert [mend.pieces for mend in squares.mends] == [10]
-    for each in told.nearly:
-        assert each.sought
+    assert all(each.sought for each in told.nearly)
+    for each in told.nearly[:3]:
         for mend in each.mends:
             block = replace(each.possible.kept.block, whole=(), square=None)
             line = f"70 charm squares, 10 prints + {mend.pieces} charm squares"

@@ -9,6 +9,6 @@ __all__ = [
     "own_pieces",
     "piece_codes",
     "recipe",
-    "techniques",
+    "technique",
     "whole_piece",
 ]

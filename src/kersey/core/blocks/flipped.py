@@ -12,7 +12,7 @@ from kersey.core.blocks.recipe import triangle
 from kersey.core.blocks.technique import CUT, Technique
 
 FLIPPED = Technique(
-    "corners flipped over",
+    "flipped",
     step="Place each {second} on a corner of the {first}, right sides together. Sew corner to "
     "corner, trim a seam allowance past the seam, and flip it open.",
     seams=None,

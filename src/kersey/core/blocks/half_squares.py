@@ -18,14 +18,14 @@ from kersey.core.measure.length import EIGHTH, Units, format_length
 from kersey.core.measure.root2 import Root2
 
 TWO_AT_A_TIME = Technique(
-    "sewn on both sides of the diagonal",
+    "two-at-a-time",
     step="Place {parts} right sides together. Sew on both sides of one diagonal, a seam allowance "
     "away, and cut on the diagonal: {gives} from each pair.",
     at_machine="Sew a seam allowance from both sides of the diagonal, cut on it, and press",
     seams=2,
 )
 FOUR_AT_A_TIME = Technique(
-    "sewn on all four sides and cut on both diagonals",
+    "four-at-a-time",
     step="Place {parts} right sides together. Sew around all four sides and cut on both diagonals: "
     "{gives} from each pair. All four outer edges are on the bias, so handle them gently.",
     at_machine="Sew all four sides, cut on both diagonals, open and press",
@@ -33,7 +33,7 @@ FOUR_AT_A_TIME = Technique(
     bias=True,
 )
 EIGHT_AT_A_TIME = Technique(
-    "sewn on both sides of both diagonals and cut in eight",
+    "eight-at-a-time",
     step="Place {parts} right sides together. Sew on both sides of both diagonals, a seam "
     "allowance away. Cut on the diagonals and through the center both ways: {gives} from each "
     "pair.",

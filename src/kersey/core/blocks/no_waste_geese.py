@@ -24,7 +24,7 @@ from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
 
 FOUR_GEESE = Technique(
-    "two corners sewn on and cut apart, twice",
+    "four-geese",
     step="Place two small squares on opposite corners of the {first}, right sides together; they "
     "overlap in the middle. Sew on both sides of the diagonal through both, a seam allowance away, "
     "cut on it and press. Place a small square on the bare corner of each half, sew and cut the "

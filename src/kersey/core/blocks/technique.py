@@ -14,7 +14,7 @@ from kersey.core.measure.root2 import Root2
 
 @dataclass(frozen=True)
 class Technique:
-    """Known by what is `done`; the rest follows from it.
+    """Known by its `name`; the rest follows from it.
 
     `step` is said on the cutting sheet, `alone` where there is one part only. They may name what is
     taken ({parts}, {first}, {rest}, {second}), how many it `{gives}`, half its width ({half}), and
@@ -28,7 +28,7 @@ class Technique:
     that; `square_of` says how large a square comes off it, by the set's height and the seam.
     """
 
-    done: str
+    name: str
     step: str = field(default="", compare=False)
     alone: str = field(default="", compare=False)
     at_machine: str = field(default="", compare=False)
@@ -42,22 +42,22 @@ class Technique:
     square_of: Callable[[Fraction, Fraction], Root2] | None = field(default=None, compare=False)
 
 
-CUT = Technique("cut from cloth")
+CUT = Technique("cut")
 JOINED = Technique(
-    "sewn side by side",
+    "joined",
     step="Join {parts}.",
     alone="Join {parts} side by side.",
     seams=None,
     joins=True,
 )
 AROUND = Technique(
-    "added one at a time",
+    "around",
     step="Start with the {first}. Add in this order: {rest}.",
     seams=None,
     joins=True,
 )
 STRIP_SET = Technique(
-    "whole strips sewn side by side",
+    "strip-set",
     step="Sew the full length with the strip ends even, and press.",
     measured="Each strip set should measure {across} across. If not, adjust your seams before you "
     "cut.",
@@ -73,13 +73,13 @@ CROSSCUT = Technique(
     cut_from="strip set",
 )
 READY = Technique(
-    "already made",
+    "ready",
     step="They are already sewn. Square up each one, trimming evenly on all four sides.",
     at_machine="Use it as it is",
     verb="Measure and trim",
 )
 TRIMMED = Technique(
-    "trimmed at both ends",
+    "trimmed",
     step="Trim the same amount off both ends.",
     at_machine="Trim at both ends",
     verb="Trim",

@@ -32,7 +32,7 @@ from kersey.core.cutting.tally import Waves
 from kersey.core.measure.length import format_number
 
 RING = Technique(
-    "its long edges sewn together",
+    "ring",
     step="Sew the long edges of the {first} together. Press the first tube one way and the "
     "next tube the other.",
     at_machine="Sew the long edges together",
@@ -40,7 +40,7 @@ RING = Technique(
     seams=1,
 )
 OPENED = Technique(
-    "crosscut into rings, each opened one strip further on",
+    "opened",
     step="Cut each ring at its listed width and number it. Open each ring at the listed "
     "seam, one strip past the ring before.",
     at_machine="Cut into rings; open each one strip further along",

@@ -19,7 +19,7 @@ from kersey.core.blocks.technique import Technique
 from kersey.core.measure.length import EIGHTH, Units, format_length
 
 NINE = Technique(
-    "cut in nine, a third of its side each",
+    "nine",
     step="Cut each {first} {half} from both sides of its center seams, in both directions, to make "
     "nine squares. Turn the four corner squares 180°.",
     at_machine="Cut in nine, a third of its side each, and turn them",

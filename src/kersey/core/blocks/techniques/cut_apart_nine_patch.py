@@ -16,7 +16,7 @@ from kersey.core.blocks.technique import Technique
 from kersey.core.cutting.problem import ANY
 
 QUARTERED = Technique(
-    "cut in four through the middle",
+    "quartered",
     step="Cut each {first} in four through the center. Turn each quarter 180°.",
     at_machine="Cut in four through the center",
     verb="Cut apart",

@@ -28,14 +28,14 @@ from kersey.core.cutting.problem import ANY, CuttingPlan, Need
 from kersey.core.cutting.tally import Crumbs
 
 SHEET = Technique(
-    "crumbs sewn into a sheet",
+    "sheet",
     step="Sew crumbs into clusters, then clusters into one sheet. Keep matching prints apart and "
     "vary the seam direction. Trim edges straight as you go.",
     at_machine="Sew crumbs into a sheet",
     seams=None,
 )
 FROM_SHEET = Technique(
-    "cut from the sheet",
+    "from-sheet",
     step="Cut from the sheet, in pieces large enough to show it off.",
     at_machine="Cut from the sheet",
     verb="Cut",

@@ -26,7 +26,7 @@ from kersey.core.cutting.tally import Mirrored
 from kersey.core.measure.length import Units, format_length, format_size
 
 QUILTED = Technique(
-    "sewn through batting and backing from the centre line outward",
+    "quilted",
     step="Mark the center line on the batting and backing. Place the middle strip on it. Sew each "
     "next strip through all layers, alternating sides, and press it open before the next "
     "one. Every six strips, measure in the middle and at both edges.",

@@ -16,14 +16,14 @@ from kersey.core.measure.length import EIGHTH
 from kersey.core.measure.root2 import Root2
 
 SLANT = Technique(
-    "cut across at 45 degrees",
+    "slant",
     step="Cut each {first} across at 45° to make two matching pieces, nested head to tail.",
     at_machine="Cut across at 45°",
     verb="Cut",
     bias=True,
 )
 ON_THE_SLANT = Technique(
-    "joined on the diagonal",
+    "on-the-slant",
     step="Place {parts} right sides together along the slanted ends, with the tips extending by a "
     "seam allowance, and sew. The slant is on the bias, so handle it gently.",
     seams=None,

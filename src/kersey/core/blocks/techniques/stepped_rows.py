@@ -39,7 +39,7 @@ from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.measure.workshop import USUAL_WIDTH
 
 HALVED = Technique(
-    "cut in half",
+    "halved",
     step="Cut each {first} in half.",
     at_machine="Cut in half",
     verb="Cut",

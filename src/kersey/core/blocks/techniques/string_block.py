@@ -23,12 +23,12 @@ from kersey.core.cutting.tally import COVER, FROM_THE_END, Strings
 from kersey.core.measure.length import EIGHTH, Units, format_length
 
 COVERING = Technique(
-    "cut to cover the foundation",
+    "covering",
     step="Cut from {parts}.",
     at_machine="Cut to cover the foundation",
 )
 STRINGS = Technique(
-    "sewn on a foundation from the middle outward",
+    "strings",
     step="Place the middle string across the center of the foundation. Sew on to both sides, "
     "pressing each: {parts}. Keep seams out of the corners. Trim by the ruler, not the "
     "foundation.",

@@ -36,7 +36,7 @@ def _square_of(height: Fraction, seam: Fraction) -> Root2:
 
 
 TUBE = Technique(
-    "sewn along both long edges",
+    "tube",
     step="Place {parts} right sides together, ends even, and sew along both long edges. Measure "
     "the strip sets before you cut the accent; both need the same width.",
     at_machine="Sew along both long edges",
@@ -44,7 +44,7 @@ TUBE = Technique(
     seams=2,
 )
 SWUNG = Technique(
-    "cut at 45°, alternating left and right",
+    "swung",
     step="Cut at 45°, alternating left and right: {each}. Pick out the few stitches at the tips. "
     "All four outer edges are on the bias, so handle them gently.{over}",
     at_machine="Cut at 45°, alternating left and right",
