@@ -1,13 +1,15 @@
 """Projects and quilts from a line of fabric, planned without a clock."""
 
+from dataclasses import replace
 from functools import lru_cache
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
-from kersey.core.planning.plan_question import planned
+from kersey.core.planning.plan_question import PlanQuestion, plan_question
 from kersey.core.project.design import Design
+from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Part
 from kersey.core.quilt.quilt import Quilt, make_quilt
@@ -34,10 +36,15 @@ def project(line: str = ROLL, **choices: object) -> Project:
     return Project("Throw", line, fabrics, Design(**choices))  # type: ignore[arg-type]
 
 
-@lru_cache(maxsize=200)
 def plan(of: Project, units: Units = Units.INCHES) -> Project:
     """The project planned; what many tests ask for is worked out once."""
-    return planned(of, no_clock, units)
+    return replace(of, plan=_answer(plan_question(of, units)))
+
+
+@lru_cache(maxsize=300)
+def _answer(question: PlanQuestion) -> KeptPlan:
+    *_, kept = question.run(no_clock)
+    return kept
 
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:

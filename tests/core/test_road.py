@@ -9,6 +9,7 @@ from fractions import Fraction
 from pathlib import Path
 
 import pytest
+from tests.nights import at_night
 from tests.voice import faults as voice_faults
 
 from kersey.core.blocks import patchwork
@@ -102,22 +103,28 @@ def down_the_road(project: Project) -> Quilt:
 
 # Every recipe goes once; of each family of them one goes from other cloth too.
 OTHER_CLOTH = {
-    "fat quarters": ("nine-patch", "log-cabin", "pinwheel", "spool", "tube-triangles", "stripe"),
-    "scraps": ("rails", "hourglass", "window-brick", "string", "snowball"),
+    "fat quarters": ("nine-patch", "pinwheel", "tube-triangles", "stripe"),
+    "scraps": ("rails", "hourglass", "string", "snowball"),
 }
+SLOW_CLOTH = {"fat quarters": ("log-cabin", "spool"), "scraps": ("window-brick",)}
 CASES = [
     *((BlockChoice(name), "precut") for name in recipes()),
     *((BlockChoice(name), fabric) for fabric, names in OTHER_CLOTH.items() for name in names),
-    *((OWN, fabric) for fabric in FABRICS),
-    (SETS, "precut"),
-    (BlockChoice("flying-geese").with_option("method", "four at a time"), "precut"),
-    (BlockChoice("sawtooth-star").with_option("method", "four at a time"), "fat quarters"),
+    (OWN, "precut"),
     (SETS, "fat quarters"),
+    (BlockChoice("flying-geese").with_option("method", "four at a time"), "precut"),
+]
+AT_NIGHT = [
+    *((BlockChoice(name), fabric) for fabric, names in SLOW_CLOTH.items() for name in names),
+    (OWN, "fat quarters"),
+    (OWN, "scraps"),
+    (SETS, "precut"),
+    (BlockChoice("sawtooth-star").with_option("method", "four at a time"), "fat quarters"),
 ]
 
 
 @pytest.mark.parametrize(
-    ("block", "fabric"), CASES, ids=[f"{block.recipe}-{fabric}" for block, fabric in CASES]
+    ("block", "fabric"), [*CASES, *at_night(AT_NIGHT)], ids=lambda of: getattr(of, "recipe", of)
 )
 def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
     lines = FABRICS[fabric]

@@ -484,4 +484,4 @@ CHANGES: dict[str, Callable[[Project], Project]] = {
 TestCupboard = Cupboard.TestCase
 # The long profile tries two thousand sequences.
 _LONG = settings().max_examples > 1000
-TestCupboard.settings = settings(max_examples=2000 if _LONG else 20, stateful_step_count=14)
+TestCupboard.settings = settings(max_examples=2000 if _LONG else 12, stateful_step_count=14)

@@ -184,16 +184,6 @@ class Site:
         self._engine.dispose()
 
 
-@pytest.fixture
-def started(tmp_path: Path) -> Iterator[Server]:
-    """The program in a process of its own, which can be stopped and started again."""
-    server = Server(tmp_path)
-    server.start()
-    yield server
-    if server.process.poll() is None:
-        server.stop()
-
-
 class Restarting:
     """The site at first, and once it is restarted the program in a process of its own."""
 
@@ -241,6 +231,15 @@ def sample_data() -> Path:
 
 def take_sample_data(folder: Path) -> None:
     shutil.copytree(sample_data(), folder, dirs_exist_ok=True)
+
+
+@pytest.fixture
+def own_sample(tmp_path: Path) -> Iterator[Site]:
+    """The sample world, to be changed."""
+    take_sample_data(tmp_path)
+    site = Site(tmp_path)
+    yield site
+    site.close()
 
 
 @pytest.fixture(scope="session")

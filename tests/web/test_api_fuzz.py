@@ -25,7 +25,7 @@ DESCRIPTION = schemathesis.openapi.from_asgi("/api/openapi.json", SITE, headers=
 
 
 @DESCRIPTION.parametrize()
-@settings(examples(25), suppress_health_check=list(HealthCheck))
+@settings(examples(12), suppress_health_check=list(HealthCheck))
 def test_whatever_is_sent_has_a_promised_answer(case: schemathesis.Case[Any]) -> None:
     # What a description cannot say (that a piece needs its width) is told in a sentence.
     passed_over = [positive_data_acceptance]

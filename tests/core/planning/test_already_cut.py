@@ -29,7 +29,7 @@ def with_cuts(of: Project, steps: int) -> Project:
     [
         (ROLL, "rails", 1),
         ("12 ten-inch squares, 6 prints", "nine-patch", 1),
-        ("5 fat quarters, 5 prints", "window-brick", 1),
+        ("3 fat quarters, 3 prints", "window-brick", 1),
         ("12 ten-inch squares, 6 prints", "ohio-star", 2),
     ],
 )

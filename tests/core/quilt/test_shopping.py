@@ -6,6 +6,7 @@ from itertools import pairwise
 
 import pytest
 from tests.core.quilts import plan, project
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
@@ -43,7 +44,9 @@ def bought(of: Project, offer: Offer, role: Role, less: int = 0) -> int:
     return again.plan.possible
 
 
-@pytest.mark.parametrize(("recipe", "line"), [("half-square", PAIRS), ("nine-patch", PAIRS)])
+@pytest.mark.parametrize(
+    ("recipe", "line"), [("half-square", PAIRS), *at_night([("nine-patch", PAIRS)])]
+)
 def test_what_is_bought_makes_the_blocks(recipe: str, line: str) -> None:
     begun = plan(project(line, block=BlockChoice(recipe)))
     twin = enough_for(begun, Wish("queen"), Units.INCHES)

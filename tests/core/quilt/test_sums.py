@@ -4,6 +4,7 @@ from fractions import Fraction
 
 import pytest
 from tests.core.quilts import SETS, quilt
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.frame.borders import Corners
@@ -37,7 +38,7 @@ def not_laid_out(of: Quilt) -> Fraction:
     [
         ("roll of 40 strips, 20 prints", "rails"),
         (PAIRS, "half-square"),
-        (PAIRS, "log-cabin"),
+        *at_night([(PAIRS, "log-cabin")]),
         ("42 charm squares, 21 prints", "four-patch"),
         ("2 yd charcoal + 3 yd rust", "nine-patch"),
     ],

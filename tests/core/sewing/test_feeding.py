@@ -14,7 +14,7 @@ from kersey.core.sewing.feeding import End, feeding, seam_of
 from kersey.core.sewing.passes import Pass, passes
 from kersey.core.sewing.pressing import Pressing, PressQuestion, press
 
-ROLLS = "20 light fat quarters + 20 dark fat quarters"
+ROLLS = "6 light fat quarters + 6 dark fat quarters"
 
 
 def of_block(name: str) -> tuple[Quilt, Pressing, list[Pass]]:
