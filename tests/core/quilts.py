@@ -1,7 +1,8 @@
 """Projects and quilts from a line of fabric, planned without a clock."""
 
+from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
-from functools import lru_cache
+from functools import cache, lru_cache
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
@@ -49,6 +50,22 @@ def _answer(question: PlanQuestion) -> KeptPlan:
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:
     return make_quilt(plan(project(line, **choices), units), units)
+
+
+class Quilts(Mapping[str, Quilt]):
+    """Quilts by their names, each worked out when it is first asked for."""
+
+    def __init__(self, how: Mapping[str, Callable[[], Quilt]]) -> None:
+        self.how: dict[str, Callable[[], Quilt]] = {name: cache(make) for name, make in how.items()}
+
+    def __getitem__(self, name: str) -> Quilt:
+        return self.how[name]()
+
+    def __iter__(self) -> Iterator[str]:
+        return iter(self.how)
+
+    def __len__(self) -> int:
+        return len(self.how)
 
 
 def part_of(of: Quilt, kind: PartKind) -> Part:

@@ -27,17 +27,15 @@ from kersey.records.plans import (
 
 NINE = BlockChoice("nine-patch")
 PROJECTS = {
-    "strips": plan(project("roll of 12 strips, 6 prints")),
-    "sets": plan(project("roll of 12 strips, 6 prints", block=SETS)),
-    "cut alike": plan(
-        project("12 light charm squares + 15 dark charm squares", block=NINE, even=True)
-    ),
-    "too few": plan(project("3 fat quarters", block=NINE, rows=9, columns=9)),
+    "strips": project("roll of 12 strips, 6 prints"),
+    "sets": project("roll of 12 strips, 6 prints", block=SETS),
+    "cut alike": (project("12 light charm squares + 15 dark charm squares", block=NINE, even=True)),
+    "too few": project("3 fat quarters", block=NINE, rows=9, columns=9),
 }
 
 
 def kept(name: str) -> KeptPlan:
-    found = PROJECTS[name].plan
+    found = plan(PROJECTS[name]).plan
     assert found is not None
     return found
 
@@ -50,7 +48,7 @@ def answers(of: Project) -> list[YieldSoFar]:
 @pytest.mark.parametrize("name", PROJECTS)
 def test_what_is_written_is_read(name: str) -> None:
     assert plan_from_text(plan_text(kept(name))) == kept(name)
-    for answer in answers(PROJECTS[name]):
+    for answer in answers(plan(PROJECTS[name])):
         assert answer_from_text(answer_text(answer)) == answer
 
 
@@ -63,7 +61,7 @@ def test_every_problem_and_fabric_is_written_once() -> None:
 def test_documents_of_the_first_version_are_read() -> None:
     first = {"version": 1, **TypeAdapter(KeptPlan).dump_python(kept("sets"), mode="json")}
     assert plan_from_text(json.dumps(first)) == kept("sets")
-    answer = answers(PROJECTS["strips"])[-1]
+    answer = answers(plan(PROJECTS["strips"]))[-1]
     old = {"version": 1, **TypeAdapter(YieldSoFar).dump_python(answer, mode="json")}
     assert answer_from_text(json.dumps(old)) == answer
 

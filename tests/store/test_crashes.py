@@ -11,6 +11,7 @@ from collections.abc import Callable
 from dataclasses import replace
 from datetime import UTC, datetime
 from fractions import Fraction
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -54,11 +55,15 @@ def _lot(line: str) -> CupboardLot:
 
 
 # Searches are done before: the work itself is all of the database.
-PLANNED = plan(Project("Throw", "roll", all_of(_lot("17 strips 2 1/2 x 41 1/4, 5 prints"))))
+
+
+@cache
+def planned_project() -> Project:
+    return plan(Project("Throw", "roll", all_of(_lot("17 strips 2 1/2 x 41 1/4, 5 prints"))))
 
 
 def _begin(session: Session) -> None:
-    add_project(session, PLANNED, NOW)
+    add_project(session, planned_project(), NOW)
 
 
 def _cut(session: Session) -> None:

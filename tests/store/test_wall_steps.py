@@ -2,13 +2,14 @@
 
 from dataclasses import replace
 from datetime import UTC, datetime
+from functools import cache
 from pathlib import Path
 
 from sqlalchemy.orm import Session
 from tests.core.quilts import plan, project
 
 from kersey.core.project.laying import Laid
-from kersey.core.quilt.quilt import make_quilt
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.wall.carried import laid_of
 from kersey.core.wall.hand import on_wall
 from kersey.store.database import open_database
@@ -16,21 +17,25 @@ from kersey.store.projects import add_project
 from kersey.store.wall_steps import MOST_STEPS, enter_step, step_to, steps_there
 
 NOON = datetime(2026, 11, 27, 12, tzinfo=UTC)
-QUILT = make_quilt(plan(project(rows=4, columns=5)))
+
+
+@cache
+def the_quilt() -> Quilt:
+    return make_quilt(plan(project(rows=4, columns=5)))
 
 
 def laid_after(acts: int) -> Laid:
     """The wall after so many places were turned, one after the other."""
-    wall = on_wall(QUILT)
+    wall = on_wall(the_quilt())
     for act in range(acts):
         wall = wall.turned([act % 20])
-    return laid_of(replace(QUILT, kept=wall.kept))
+    return laid_of(replace(the_quilt(), kept=wall.kept))
 
 
 def test_two_hundred_steps_are_gone_back_and_on_again_after_a_restart(tmp_path: Path) -> None:
     engine = open_database(tmp_path)
     with Session(engine) as session, session.begin():
-        number = add_project(session, QUILT.project, NOON)
+        number = add_project(session, the_quilt().project, NOON)
         for act in range(210):
             before, after = laid_after(act), laid_after(act + 1)
             enter_step(session, number, before, after, f"turn {act}", NOON)
@@ -53,7 +58,7 @@ def test_two_hundred_steps_are_gone_back_and_on_again_after_a_restart(tmp_path: 
 
 def test_what_is_done_after_going_back_takes_the_place_of_what_was_undone(tmp_path: Path) -> None:
     with Session(open_database(tmp_path)) as session, session.begin():
-        number = add_project(session, QUILT.project, NOON)
+        number = add_project(session, the_quilt().project, NOON)
         enter_step(session, number, laid_after(0), laid_after(1), "one", NOON)
         enter_step(session, number, laid_after(1), laid_after(2), "two", NOON)
         assert step_to(session, number, laid_after(2), back=True) == (laid_after(1), "two")
@@ -69,7 +74,7 @@ def test_what_is_done_after_going_back_takes_the_place_of_what_was_undone(tmp_pa
 def test_a_step_of_another_deal_is_not_gone_back_to(tmp_path: Path) -> None:
     other = replace(laid_after(1), blocks=tuple(reversed(laid_after(1).blocks)))
     with Session(open_database(tmp_path)) as session, session.begin():
-        number = add_project(session, QUILT.project, NOON)
+        number = add_project(session, the_quilt().project, NOON)
         enter_step(session, number, laid_after(0), laid_after(1), "one", NOON)
         enter_step(session, number, other, replace(other, pattern="furrows"), "dealt", NOON)
         lies = replace(other, pattern="furrows")
@@ -80,7 +85,7 @@ def test_a_step_of_another_deal_is_not_gone_back_to(tmp_path: Path) -> None:
 
 def test_the_oldest_steps_go_first(tmp_path: Path) -> None:
     with Session(open_database(tmp_path)) as session, session.begin():
-        number = add_project(session, QUILT.project, NOON)
+        number = add_project(session, the_quilt().project, NOON)
         walls = [laid_after(0), laid_after(1)]
         for act in range(MOST_STEPS + 20):
             enter_step(session, number, walls[act % 2], walls[(act + 1) % 2], str(act), NOON)

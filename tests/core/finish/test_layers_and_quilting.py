@@ -7,7 +7,7 @@ from math import hypot, sqrt
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.core.quilts import quilt
+from tests.core.quilts import Quilts, quilt
 from tests.nights import examples
 
 from kersey.core.finish.holding import basting_thread, holding_steps, points_over
@@ -18,11 +18,15 @@ from kersey.core.project.finishing import BadFinish, Finishing, Holding, Pattern
 
 F = Fraction
 OF_THE_SIZE = [p for p in Pattern if p not in (Pattern.SEAMS, Pattern.OUTLINE)]
-QUILTS = {
-    "plain": quilt(rows=5, columns=4),
-    "bordered, sashed": quilt(rows=3, columns=3, border_width=F(4), sashing=Sashing(F(2))),
-    "on point": quilt(rows=3, columns=3, setting=Setting.ON_POINT),
-}
+QUILTS = Quilts(
+    {
+        "plain": lambda: quilt(rows=5, columns=4),
+        "bordered, sashed": lambda: quilt(
+            rows=3, columns=3, border_width=F(4), sashing=Sashing(F(2))
+        ),
+        "on point": lambda: quilt(rows=3, columns=3, setting=Setting.ON_POINT),
+    }
+)
 
 
 def to_stitch(at: tuple[float, float], of: Stitching) -> float:

@@ -2,11 +2,12 @@
 
 from dataclasses import replace
 from fractions import Fraction
+from functools import cache
 
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
-from tests.core.quilts import ROLL, SETS, of_strips, part_of, plan, quilt
+from tests.core.quilts import ROLL, SETS, Quilts, of_strips, part_of, plan, quilt
 
 from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.choice import BlockChoice
@@ -20,7 +21,7 @@ from kersey.core.leaving.put_away import ENDS, SPARE, Keeping, leavings, put_awa
 from kersey.core.leaving.spare_units import BLOCK
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import AlreadyPutAway
-from kersey.core.quilt.quilt import make_quilt
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.sewing.passes import passes
 from kersey.core.stash.cut_down import read_rules
 from kersey.core.stash.pulled import Role
@@ -85,35 +86,43 @@ def test_a_tick_taken_back_cuts_nothing_and_putting_away_is_once() -> None:
         put_away(make_quilt(away))
 
 
-SPOOLS = quilt("8 light fat quarters + 8 dark fat quarters", block=BlockChoice("spool"))
+@cache
+def spools() -> Quilt:
+    return quilt("8 light fat quarters + 8 dark fat quarters", block=BlockChoice("spool"))
 
 
-LEAVING = {
-    "spools": SPOOLS,
-    "rolls": quilt(ROLL, rows=5, columns=5),
-    "fat quarters": quilt("9 fat quarters, 9 prints", rows=3, columns=3),
-    "sets over": quilt("17 strips 2 1/2 x 41 1/4, 5 prints", block=SETS, rows=5, columns=4),
-    "odd pairs": quilt(
-        "12 light fat quarters + 12 dark fat quarters",
-        block=BlockChoice("half-square"),
-        rows=7,
-        columns=5,
-    ),
-    "with parts": quilt(f"{ROLL} + batting 81 x 96 + 5 yd backing 108 wide", rows=6, columns=6),
-}
+LEAVING = Quilts(
+    {
+        "spools": spools,
+        "rolls": lambda: quilt(ROLL, rows=5, columns=5),
+        "fat quarters": lambda: quilt("9 fat quarters, 9 prints", rows=3, columns=3),
+        "sets over": lambda: quilt(
+            "17 strips 2 1/2 x 41 1/4, 5 prints", block=SETS, rows=5, columns=4
+        ),
+        "odd pairs": lambda: quilt(
+            "12 light fat quarters + 12 dark fat quarters",
+            block=BlockChoice("half-square"),
+            rows=7,
+            columns=5,
+        ),
+        "with parts": lambda: quilt(
+            f"{ROLL} + batting 81 x 96 + 5 yd backing 108 wide", rows=6, columns=6
+        ),
+    }
+)
 
 
 def test_corners_cut_off_are_kept_as_pairs() -> None:
     # Two corners at each end of a spool: a square of 2 loses legs of 2 - 0.354, two of them.
-    found = off_corners(SPOOLS)
-    side = next(n.width for n in SPOOLS.assembly.needs if n.width == n.height)
+    found = off_corners(spools())
+    side = next(n.width for n in spools().assembly.needs if n.width == n.height)
     raw = float(side) - 2**0.5 / 4
     assert {float(each.leg) for each in found} == {raw - raw % 0.125}
     assert {float(each.pair) for each in found} == {
         (pair := float(side) - 2**0.5 / 2) - pair % 0.125
     }
     # Four corners a block, each of which drops two triangles.
-    assert sum(each.count for each in found) == 8 * len(SPOOLS.placed)
+    assert sum(each.count for each in found) == 8 * len(spools().placed)
 
 
 @given(

@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from random import Random
 
-from tests.core.quilts import SETS, quilt
+from tests.core.quilts import SETS, Quilts, quilt
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.mending.mishap import OnTable, Thing, as_it_lies, spoiled, things
@@ -14,24 +14,28 @@ from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.at_table import TableCut, after, cuts_at_table, made
 from kersey.core.work.work_order import work_order
 
-QUILTS = {
-    "log cabin": quilt("20 fat quarters, 20 prints", block=BlockChoice("log-cabin")),
-    "rails": quilt(rows=6, columns=5),
-    "nine-patch": quilt(
-        "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
-    ),
-    "half-square": quilt(
-        "12 light fat quarters + 12 dark fat quarters",
-        block=BlockChoice("half-square"),
-        rows=6,
-        columns=6,
-    ),
-    "window brick": quilt("10 fat quarters, 10 prints", block=BlockChoice("window-brick")),
-    "squares": quilt(
-        "20 light charm squares + 20 dark charm squares", block=BlockChoice("four-patch")
-    ),
-    "sets": quilt(block=SETS),
-}
+QUILTS = Quilts(
+    {
+        "log cabin": lambda: quilt("8 fat quarters, 8 prints", block=BlockChoice("log-cabin")),
+        "rails": lambda: quilt(rows=6, columns=5),
+        "nine-patch": lambda: quilt(
+            "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
+        ),
+        "half-square": lambda: quilt(
+            "12 light fat quarters + 12 dark fat quarters",
+            block=BlockChoice("half-square"),
+            rows=6,
+            columns=6,
+        ),
+        "window brick": lambda: quilt(
+            "10 fat quarters, 10 prints", block=BlockChoice("window-brick")
+        ),
+        "squares": lambda: quilt(
+            "20 light charm squares + 20 dark charm squares", block=BlockChoice("four-patch")
+        ),
+        "sets": lambda: quilt(block=SETS),
+    }
+)
 
 
 @dataclass(frozen=True)

@@ -2,6 +2,7 @@
 
 from dataclasses import replace
 from fractions import Fraction
+from functools import cache
 from itertools import pairwise, product
 
 import pytest
@@ -10,10 +11,14 @@ from tests.core.quilts import quilt
 from kersey.core.frame.sashing import Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.project.sewing import School
-from kersey.core.quilt.quilt import make_quilt
+from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.sewing.between_blocks import Toward, between_blocks
 
-QUILT = quilt(rows=4, columns=5)
+
+@cache
+def the_quilt() -> Quilt:
+    return quilt(rows=4, columns=5)
+
 
 # Along a row, what lies there: B a block, S a strip, C a cornerstone.
 Row = list[tuple[str, int]]
@@ -55,7 +60,9 @@ def test_joins_are_those_where_seams_of_two_rows_meet(
     if not width and (stones or framed):
         return
     sashing = Sashing(Fraction(width), cornerstones=stones, framed=framed)
-    of = make_quilt(replace(QUILT.project, design=replace(QUILT.project.design, sashing=sashing)))
+    of = make_quilt(
+        replace(the_quilt().project, design=replace(the_quilt().project.design, sashing=sashing))
+    )
     rows = rows_of(sashing, of.size.rows, of.size.columns)
     met = sum(
         len({end for _, end in one} & {end for _, end in other} - {-1})
@@ -68,7 +75,7 @@ def test_joins_are_those_where_seams_of_two_rows_meet(
 
 
 def test_rows_in_turn_or_toward_plain_squares() -> None:
-    found = between_blocks(QUILT, School.DARK)
+    found = between_blocks(the_quilt(), School.DARK)
     assert [found.of_row(row) for row in range(3)] == [
         "pressed right",
         "pressed left",

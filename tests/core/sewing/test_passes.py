@@ -6,11 +6,11 @@ from random import Random
 
 import pytest
 from tests.core.mending.mishaps import QUILTS
-from tests.core.quilts import quilt
+from tests.core.quilts import Quilts, quilt
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.technique import CUT
-from kersey.core.quilt.quilt import Quilt, make_quilt
+from kersey.core.quilt.quilt import make_quilt
 from kersey.core.sewing.pass_words import pass_sentences, pass_title
 from kersey.core.sewing.passes import (
     after_block,
@@ -25,9 +25,10 @@ from kersey.core.sewing.passes import (
 )
 from kersey.core.work.work_order import StepKind, work_order
 
-ALL: dict[str, Quilt] = QUILTS | {
-    "bargello": quilt("roll of 40 strips, 20 prints", block=BlockChoice("bargello")),
-}
+ALL = Quilts(
+    QUILTS.how
+    | {"bargello": lambda: quilt("roll of 40 strips, 20 prints", block=BlockChoice("bargello"))}
+)
 
 
 @pytest.mark.parametrize("name", ALL)

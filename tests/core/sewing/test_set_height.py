@@ -2,6 +2,7 @@
 
 from datetime import UTC, datetime
 from fractions import Fraction
+from functools import cache
 
 import pytest
 from tests.core.quilts import SETS, quilt
@@ -13,7 +14,14 @@ from kersey.core.project.sewing import Measured, Reading
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.sewing.set_height import match_words, set_heights, to_match
 
-TUBES = quilt("roll of 40 strips, 20 prints + 6 yd background", block=BlockChoice("tube-triangles"))
+
+@cache
+def tubes() -> Quilt:
+    return quilt(
+        "roll of 40 strips, 20 prints + 6 yd background", block=BlockChoice("tube-triangles")
+    )
+
+
 AT = datetime(2026, 2, 3, 20, 15, tzinfo=UTC)
 
 
@@ -32,14 +40,14 @@ def measured(of: Quilt, height: str) -> Reading:
     ],
 )
 def test_an_accent_is_cut_to_its_set(height: str, says: str, cut: Fraction | None) -> None:
-    project = with_reading(TUBES.project, measured(TUBES, height))
-    (of,) = set_heights(TUBES, project)
+    project = with_reading(tubes().project, measured(tubes(), height))
+    (of,) = set_heights(tubes(), project)
     assert of.reckoned == Fraction(21, 2)
     assert says in " ".join(match_words(of, Units.INCHES))
-    accent = next(n for n in TUBES.assembly.needs if n.label == "accent")
-    strip = next(n for n in TUBES.assembly.needs if n.label != "accent")
-    assert to_match(TUBES, project, accent) == cut
-    assert to_match(TUBES, project, strip) is None
+    accent = next(n for n in tubes().assembly.needs if n.label == "accent")
+    strip = next(n for n in tubes().assembly.needs if n.label != "accent")
+    assert to_match(tubes(), project, accent) == cut
+    assert to_match(tubes(), project, strip) is None
 
 
 def test_segments_of_a_set_stay_square() -> None:

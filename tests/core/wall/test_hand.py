@@ -2,6 +2,7 @@
 arrangement before it."""
 
 from collections.abc import Callable
+from functools import cache
 
 import pytest
 from hypothesis import given
@@ -12,7 +13,12 @@ from kersey.core.frame.setting import BlockGrid, Seat
 from kersey.core.wall.hand import CannotLay, OnWall, on_wall
 from kersey.core.wall.numbers import NoSuchPlace, number_of, pins_of, place_of
 
-RAILS = on_wall(quilt(rows=4, columns=5))
+
+@cache
+def rails() -> OnWall:
+    return on_wall(quilt(rows=4, columns=5))
+
+
 PLACE = st.integers(0, 19)
 ACTS = st.one_of(
     st.tuples(st.just("swap"), PLACE, PLACE),
@@ -44,7 +50,7 @@ def done(wall: OnWall, act: tuple) -> OnWall:  # type: ignore[type-arg]
 
 @given(st.lists(ACTS, max_size=12))
 def test_whatever_a_hand_does_every_block_is_on_the_wall_or_beside_it(acts: list) -> None:  # type: ignore[type-arg]
-    wall = RAILS
+    wall = rails()
     for act in acts:
         pins = {place: wall.places[place] for place in wall.laying.pins}
         try:
@@ -61,33 +67,33 @@ def test_whatever_a_hand_does_every_block_is_on_the_wall_or_beside_it(acts: list
 
 def test_blocks_that_move_together_push_others_into_the_places_they_leave() -> None:
     """Two of the first row a row down: the two below come up."""
-    after = RAILS.moved([0, 1], 1, 0)
-    before = RAILS.places
+    after = rails().moved([0, 1], 1, 0)
+    before = rails().places
     assert after.places[5:7] == before[0:2]
     assert after.places[0:2] == before[5:7]
     assert after.places[7:] == before[7:]
     # One place to the right they overlap: the one in the way goes to the place left free.
-    assert RAILS.moved([0, 1], 0, 1).places[:3] == (before[2], before[0], before[1])
+    assert rails().moved([0, 1], 0, 1).places[:3] == (before[2], before[0], before[1])
     with pytest.raises(CannotLay, match="past the edge"):
-        RAILS.moved([0, 1], -1, 0)
+        rails().moved([0, 1], -1, 0)
 
 
 def test_four_quarters_are_none_and_a_long_block_turns_by_halves() -> None:
-    assert RAILS.turned([3]).laying.turns[3] != RAILS.laying.turns[3]
-    around = RAILS
+    assert rails().turned([3]).laying.turns[3] != rails().laying.turns[3]
+    around = rails()
     for _ in range(4):
         around = around.turned([3, 7])
-    assert around.laying.turns == RAILS.laying.turns
-    long = OnWall(RAILS.kept, RAILS.laying, square=False)
+    assert around.laying.turns == rails().laying.turns
+    long = OnWall(rails().kept, rails().laying, square=False)
     assert (long.turned([0]).laying.turns[0] - long.laying.turns[0]) % 4 == 2
 
 
 def test_a_pinned_block_stays_until_it_is_let_go() -> None:
-    pinned = RAILS.pinned([2], True)
+    pinned = rails().pinned([2], True)
     with pytest.raises(CannotLay, match="pinned"):
         pinned.swapped(2, 3)
-    assert pinned.turned_to((3,) * 20).laying.turns[2] == RAILS.laying.turns[2]
-    assert pinned.pinned([2], False).swapped(2, 3).places[2] == RAILS.places[3]
+    assert pinned.turned_to((3,) * 20).laying.turns[2] == rails().laying.turns[2]
+    assert pinned.pinned([2], False).swapped(2, 3).places[2] == rails().places[3]
 
 
 def test_a_place_is_known_by_its_row_and_its_place_in_it() -> None:

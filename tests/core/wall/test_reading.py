@@ -1,7 +1,9 @@
 """A photographed wall read: drawn walls, in the light of rooms, held against what was drawn."""
 
 import io
+from collections.abc import Callable
 from dataclasses import replace
+from functools import cache
 
 import numpy as np
 import pytest
@@ -18,8 +20,16 @@ from kersey.formats.photograph import NotAPhotograph
 from kersey.formats.straighten import Corners, straightened
 
 PX = 14.0
-RAILS = quilt(rows=5, columns=6)
-LOGS = quilt("20 fat quarters, 20 prints", block=BlockChoice("log-cabin"))
+
+
+@cache
+def rails() -> Quilt:
+    return quilt(rows=5, columns=6)
+
+
+@cache
+def logs() -> Quilt:
+    return quilt("10 fat quarters, 10 prints", block=BlockChoice("log-cabin"))
 
 
 def read(planned: Quilt, real: Quilt, room: Room, seed: int = 1) -> Reading:
@@ -46,10 +56,13 @@ def otherwise(planned: Quilt) -> Quilt:
 
 
 @pytest.mark.parametrize(
-    ("planned", "seed"),
-    [(RAILS, 2), (LOGS, 5), *at_night([(RAILS, 5), (RAILS, 9), (LOGS, 2), (LOGS, 9)])],
+    ("of", "seed"),
+    [(rails, 2), (logs, 5), *at_night([(rails, 5), (rails, 9), (logs, 2), (logs, 9)])],
 )
-def test_what_was_exchanged_and_turned_is_named_in_any_light(planned: Quilt, seed: int) -> None:
+def test_what_was_exchanged_and_turned_is_named_in_any_light(
+    of: Callable[[], Quilt], seed: int
+) -> None:
+    planned = of()
     real = otherwise(planned)
     found = compare(planned, read(planned, real, room_by_lot(seed), seed))
     assert found.exchanged == (pair_in(planned),)
@@ -60,32 +73,32 @@ def test_what_was_exchanged_and_turned_is_named_in_any_light(planned: Quilt, see
 
 
 def test_a_wall_as_planned_is_said_to_be_so_and_taken_it_is_the_plan() -> None:
-    reading = read(RAILS, RAILS, Room((0.8, 0.7, 0.5), (0.3, -0.2), 0.04, 1.0, 4.0))
-    assert compare(RAILS, reading).as_planned
-    assert as_read(RAILS, reading) == (RAILS.kept.places, RAILS.place_turns)
+    reading = read(rails(), rails(), Room((0.8, 0.7, 0.5), (0.3, -0.2), 0.04, 1.0, 4.0))
+    assert compare(rails(), reading).as_planned
+    assert as_read(rails(), reading) == (rails().kept.places, rails().place_turns)
 
 
 def test_the_real_layout_taken_is_the_one_that_hangs_there() -> None:
-    real = otherwise(LOGS)
-    places, turns = as_read(LOGS, read(LOGS, real, room_by_lot(3), 3))
-    kinds = [LOGS.kept.kits[block or 0] for block in places]
-    assert kinds == [LOGS.kept.kits[block or 0] for block in real.kept.places]
+    real = otherwise(logs())
+    places, turns = as_read(logs(), read(logs(), real, room_by_lot(3), 3))
+    kinds = [logs().kept.kits[block or 0] for block in places]
+    assert kinds == [logs().kept.kits[block or 0] for block in real.kept.places]
     assert turns == real.place_turns
     assert len(set(places)) == len(places)
 
 
 def test_an_empty_place_is_missed_and_what_looks_alike_is_not_told() -> None:
     """A hole in the wall; and two blocks whose prints nobody can tell apart."""
-    places = list(RAILS.kept.places)
+    places = list(rails().kept.places)
     places[8] = None
-    hole = replace(RAILS, kept=replace(RAILS.kept, places=tuple(places)))
-    found = compare(RAILS, read(RAILS, hole, Room(grain=2.0)))
+    hole = replace(rails(), kept=replace(rails().kept, places=tuple(places)))
+    found = compare(rails(), read(rails(), hole, Room(grain=2.0)))
     assert 8 in (*found.missing, *found.unsure)
     assert not found.exchanged
 
-    names = list(RAILS.prints)
-    twins = dict.fromkeys(names, RAILS.prints[names[0]])
-    alike = replace(RAILS)
+    names = list(rails().prints)
+    twins = dict.fromkeys(names, rails().prints[names[0]])
+    alike = replace(rails())
     object.__setattr__(alike, "prints", twins)
     told = read(alike, alike, Room(grain=2.0))
     assert not any(told.sure)
@@ -96,8 +109,10 @@ def test_a_picture_of_something_else_tells_of_no_block() -> None:
     grain = np.random.default_rng(1).integers(0, 255, (300, 400, 3), dtype=np.uint8)
     Image.fromarray(grain).save(out, "PNG")
     corners = Corners(((0.1, 0.1), (0.9, 0.1), (0.9, 0.9), (0.1, 0.9)))
-    wide, long = (round(float(s) * PX) for s in (RAILS.size.body_width, RAILS.size.body_length))
-    reading = read_wall(RAILS, Photograph(straightened(out.getvalue(), corners, (wide, long)), PX))
+    wide, long = (round(float(s) * PX) for s in (rails().size.body_width, rails().size.body_length))
+    reading = read_wall(
+        rails(), Photograph(straightened(out.getvalue(), corners, (wide, long)), PX)
+    )
     assert sum(b is not None and s for b, s in zip(reading.places, reading.sure, strict=True)) == 0
 
 

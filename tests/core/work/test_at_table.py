@@ -7,7 +7,7 @@ from random import Random
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from tests.core.quilts import quilt
+from tests.core.quilts import Quilts, quilt
 from tests.nights import examples
 
 from kersey.core.blocks.choice import BlockChoice
@@ -17,16 +17,18 @@ from kersey.core.work import at_table
 from kersey.core.work.at_table import Motion, after, before, cuts_at_table, made, run
 from kersey.core.work.work_order import StepKind, ticked, work_order
 
-QUILTS = {
-    "rails": quilt(rows=6, columns=5),
-    "log cabin": quilt("20 fat quarters, 20 prints", block=BlockChoice("log-cabin")),
-    "nine-patch": quilt(
-        "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
-    ),
-    "two sorts": quilt(
-        "10 light charm squares + 4 dark fat quarters", block=BlockChoice("four-patch")
-    ),
-}
+QUILTS = Quilts(
+    {
+        "rails": lambda: quilt(rows=6, columns=5),
+        "log cabin": lambda: quilt("8 fat quarters, 8 prints", block=BlockChoice("log-cabin")),
+        "nine-patch": lambda: quilt(
+            "6 light fat quarters + 6 dark fat quarters", block=BlockChoice("nine-patch")
+        ),
+        "two sorts": lambda: quilt(
+            "10 light charm squares + 4 dark fat quarters", block=BlockChoice("four-patch")
+        ),
+    }
+)
 
 
 @pytest.mark.parametrize("name", QUILTS)
