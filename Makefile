@@ -8,6 +8,8 @@
 
 .PHONY: demo test quick night dev setup checks bench pictures format
 BIN := .venv/bin
+# What was compiled once serves every process that the tests begin.
+export PYTHONDONTWRITEBYTECODE :=
 
 demo: setup
 	$(BIN)/kersey demo
