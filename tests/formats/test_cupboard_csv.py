@@ -12,12 +12,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.measure.workshop import Workshop
 from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.stash.quick_entry import EXAMPLES, read_line
-from kersey.formats.cupboard_csv import (
-    MOST_ROWS,
-    NotASpreadsheet,
-    read_cupboard,
-    write_cupboard,
-)
+from kersey.formats.cupboard_csv import MOST_ROWS, NotASpreadsheet, read_cupboard, write_cupboard
 
 SHOP = Workshop()
 LOTS = tuple(

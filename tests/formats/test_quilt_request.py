@@ -221,10 +221,7 @@ def test_plain_squares_and_triangles(setting: str, blocks: int, plain: int) -> N
         (asked(borders={"widths": [25]}), "borders.widths[0]: A border can be 0"),
         (asked(sashing={"widths": [-1]}), "sashing.widths[0]: must be more than 0"),
         (asked(sashing={"framed": [1]}), "sashing.framed[0]: must be true or false"),
-        (
-            asked(binding={"style": "bias", "width": 9}),
-            "binding.width: Bias strips can be 1½″ to",
-        ),
+        (asked(binding={"style": "bias", "width": 9}), "binding.width: Bias strips can be 1½″ to"),
         (asked(settings={"on_point": True, "alternate": True}), "settings.alternate: must be"),
         (asked(settings={"on_point": True, "any": True}), "settings.any: must be false"),
         (asked(binding={"style": "any", "width": 2}), "binding.width: must be left out"),

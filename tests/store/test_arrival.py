@@ -103,10 +103,7 @@ def test_more_than_there_is_comes_not_at_all(session: Session) -> None:
 def test_a_quilt_begun_brings_its_own_lots_and_may_pull_from_others(session: Session) -> None:
     (number, *_) = add_lots(session, LOTS, None, NOW)
     at_home = get_lot(session, number).kept
-    fabrics = (
-        Pulled(at_home, 1, 2, lot_number=number),
-        *all_of(LOTS[1]),
-    )
+    fabrics = (Pulled(at_home, 1, 2, lot_number=number), *all_of(LOTS[1]))
     add_project(session, Project("both", "as told", fabrics), NOW)
     (project,) = all_projects(session)
     assert [p.kept.name for p in project.fabrics] == [at_home.name, LOTS[1].name]

@@ -163,11 +163,7 @@ def test_what_is_sent_as_it_stands_changes_nothing(site: TestClient, said: dict[
             "finished_width": said["finished"],
             "option_centre": said["centre"],
         },
-        "/projects/2/wish": {
-            "purpose": "own",
-            "own_width": said["own"],
-            "own_length": said["own"],
-        },
+        "/projects/2/wish": {"purpose": "own", "own_width": said["own"], "own_length": said["own"]},
         "/projects/2/size/frame": {"margin": said["margin"], "usable_width": said["usable_width"]},
         "/cupboard/lots/1": {"measured_length": said["measured_length"]},
     }

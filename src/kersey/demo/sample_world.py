@@ -184,11 +184,7 @@ def _done(project: Project, steps: int | None = None) -> Project:
 
 
 def _begin(
-    name: str,
-    line: str,
-    design: Design,
-    border: Print | None = None,
-    binding: Print | None = None,
+    name: str, line: str, design: Design, border: Print | None = None, binding: Print | None = None
 ) -> Project:
     lot = take_line(line).lot
     assert lot is not None

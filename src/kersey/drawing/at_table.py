@@ -21,11 +21,7 @@ _APART = 0.35
 
 
 def draw_at_table(
-    cut: TableCut,
-    done: Collection[TableCut],
-    cloth: Print,
-    codes: Mapping[Need, str],
-    units: Units,
+    cut: TableCut, done: Collection[TableCut], cloth: Print, codes: Mapping[Need, str], units: Units
 ) -> str:
     """The stack of this cut, with what is done to it already."""
     layout = cut.stack.layout
@@ -52,10 +48,7 @@ def draw_at_table(
         y += wide + apart
     rest = across - sum((breadth(strip, layout) for strip in strips), Fraction(0))
     if rest > 0:
-        parts += [
-            rect(0, y, long, rest, fill=fill),
-            rect(0, y, long, rest, class_="table-rest"),
-        ]
+        parts += [rect(0, y, long, rest, fill=fill), rect(0, y, long, rest, class_="table-rest")]
         y += rest
     edge, wide_in, high = _TAPE + _GAP, float(long), float(y)
     tapes = tape_across(0, -_GAP, long, _TAPE, units, fine=True)

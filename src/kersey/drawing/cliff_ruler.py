@@ -32,12 +32,7 @@ def draw_cliff(usable: Fraction, found: Cliffs | None, blocks: int, units: Units
 
 def _ticks(first: Fraction, units: Units) -> list[str]:
     unit, step = (
-        (CENTIMETRE, CENTIMETRE / 2)
-        if units is Units.CENTIMETRES
-        else (
-            Fraction(1),
-            EIGHTH,
-        )
+        (CENTIMETRE, CENTIMETRE / 2) if units is Units.CENTIMETRES else (Fraction(1), EIGHTH)
     )
     marks, names = [], []
     place = -(-first // step) * step

@@ -173,12 +173,5 @@ def _code(patch: Patch, code: str, big: float) -> list[str]:
             class_="chip",
             fill="#ffffff",
         ),
-        text(
-            code,
-            x,
-            y + 0.36 * size,
-            class_="chip-text",
-            font_size=size,
-            text_anchor="middle",
-        ),
+        text(code, x, y + 0.36 * size, class_="chip-text", font_size=size, text_anchor="middle"),
     ]

@@ -94,10 +94,7 @@ class Line:
 
     def at(self, share: float) -> tuple[float, float]:
         """The point so far along it."""
-        return (
-            self.x1 + (self.x2 - self.x1) * share,
-            self.y1 + (self.y2 - self.y1) * share,
-        )
+        return (self.x1 + (self.x2 - self.x1) * share, self.y1 + (self.y2 - self.y1) * share)
 
 
 def cleaned(content: bytes) -> bytes:

@@ -67,11 +67,7 @@ def _length(value: Any) -> Any:
     return length
 
 
-_NUMBER_OF_INCHES = {
-    "type": "number",
-    "minimum": float(_SMALLEST),
-    "maximum": int(_LARGEST),
-}
+_NUMBER_OF_INCHES = {"type": "number", "minimum": float(_SMALLEST), "maximum": int(_LARGEST)}
 Length = Annotated[
     Fraction,
     BeforeValidator(_length),

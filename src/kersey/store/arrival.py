@@ -159,10 +159,7 @@ class Arrival:
         session.expire_all()
         lots = range(len(self.rows.get(CupboardLotRow, [])))
         projects = range(len(self.rows.get(ProjectRow, [])))
-        return (
-            [first[_NEW_LOT] + n for n in lots],
-            [first[_NEW_PROJECT] + n for n in projects],
-        )
+        return ([first[_NEW_LOT] + n for n in lots], [first[_NEW_PROJECT] + n for n in projects])
 
     def _enter_pulled(
         self, project: Project, pulled: Pulled, new: _Placed | None, own: Row

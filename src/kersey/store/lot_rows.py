@@ -64,11 +64,7 @@ def lot_columns(kept: CupboardLot) -> dict[str, Any]:
 
 def stack_columns(position: int, stack: Stack) -> dict[str, Any]:
     """What stands in the row of a print in a lot, by column."""
-    own = {
-        "position": position,
-        "count": stack.count,
-        "measured_length": stack.measured_length,
-    }
+    own = {"position": position, "count": stack.count, "measured_length": stack.measured_length}
     return own | print_columns(stack.print)
 
 

@@ -63,10 +63,7 @@ class Guard:
             await refuse(400, "Kersey doesn't answer at this address.", scope, send_guarded)
         elif scope["method"] not in _READING and self._is_cross_site(headers):
             await refuse(
-                403,
-                "This form came from another site. Nothing was changed.",
-                scope,
-                send_guarded,
+                403, "This form came from another site. Nothing was changed.", scope, send_guarded
             )
         else:
             await self._pass_on(scope, receive, send_guarded, headers)

@@ -63,11 +63,7 @@ def order_of_work(opened: OpenProject, here: Stage) -> list[StageLine]:
     reached = STAGES[: STAGES.index(here) + 1]
     return [
         StageLine(
-            stage,
-            stage.status(opened),
-            stage.falls_short(opened),
-            stage in reached,
-            stage is here,
+            stage, stage.status(opened), stage.falls_short(opened), stage in reached, stage is here
         )
         for stage in STAGES
     ]

@@ -46,8 +46,7 @@ def by_trying(lengths: list[int], run: F, pieces: list[int]) -> int | None:
 
 
 @given(
-    st.lists(st.sampled_from([13, 20, 30, 42]), min_size=2, max_size=5),
-    st.integers(8, 90).map(F),
+    st.lists(st.sampled_from([13, 20, 30, 42]), min_size=2, max_size=5), st.integers(8, 90).map(F)
 )
 def test_it_agrees_with_trying_everything(lengths: list[int], run: F) -> None:
     pieces = sorted(set(lengths), reverse=True)

@@ -10,13 +10,7 @@ from hypothesis import strategies as st
 from tests.core.quilts import quilt
 
 from kersey.core.finish.border_readings import SideVerdict, side_says
-from kersey.core.finish.border_steps import (
-    PLACES,
-    Axis,
-    body_size,
-    borders_sewn,
-    reading_number,
-)
+from kersey.core.finish.border_steps import PLACES, Axis, body_size, borders_sewn, reading_number
 from kersey.core.finish.top import Rests, finished_now, quilted_now, shrunk, top_now
 from kersey.core.frame.borders import Corners
 from kersey.core.measure.length import EIGHTH

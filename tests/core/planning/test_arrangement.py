@@ -29,13 +29,7 @@ def fewest_alike(blocks: list[Prints], grid: BlockGrid) -> int:
     "picks", [(0, 0, 0, 1, 1, 2), (0, 0, 1, 1, 2, 2), (0, 0, 0, 0, 1, 2), (0, 0, 0, 0, 0, 0)]
 )
 @pytest.mark.parametrize(
-    "grid",
-    [
-        BlockGrid(2, 3),
-        BlockGrid(3, 2),
-        BlockGrid(1, 6),
-        BlockGrid(4, 3, Setting.ALTERNATE),
-    ],
+    "grid", [BlockGrid(2, 3), BlockGrid(3, 2), BlockGrid(1, 6), BlockGrid(4, 3, Setting.ALTERNATE)]
 )
 def test_small_quilts_are_as_good_as_any(picks: tuple[int, ...], grid: BlockGrid) -> None:
     blocks = [KINDS[i] for i in picks]

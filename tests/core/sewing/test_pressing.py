@@ -13,13 +13,7 @@ from kersey.core.blocks.assembly import Assembly
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.measure.workshop import QUARTER_INCH
 from kersey.core.project.sewing import School
-from kersey.core.sewing.pressing import (
-    Meeting,
-    PressQuestion,
-    best_nesting,
-    nests,
-    press,
-)
+from kersey.core.sewing.pressing import Meeting, PressQuestion, best_nesting, nests, press
 from kersey.core.sewing.seams import seams_of
 
 # Blocks that are pieced of straight seams throughout, and how many seams they have.

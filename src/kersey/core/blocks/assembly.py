@@ -186,11 +186,7 @@ def piece(patch: Patch, seam: Fraction) -> Make:
     """What is cut for a patch with straight sides: a seam larger all round."""
     width, height = _extent([patch])
     return Make(
-        patch.label,
-        CUT,
-        (width + 2 * seam, height + 2 * seam),
-        role=patch.role,
-        patches=(patch,),
+        patch.label, CUT, (width + 2 * seam, height + 2 * seam), role=patch.role, patches=(patch,)
     )
 
 

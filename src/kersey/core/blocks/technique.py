@@ -44,17 +44,10 @@ class Technique:
 
 CUT = Technique("cut")
 JOINED = Technique(
-    "joined",
-    step="Join {parts}.",
-    alone="Join {parts} side by side.",
-    seams=None,
-    joins=True,
+    "joined", step="Join {parts}.", alone="Join {parts} side by side.", seams=None, joins=True
 )
 AROUND = Technique(
-    "around",
-    step="Start with the {first}. Add in this order: {rest}.",
-    seams=None,
-    joins=True,
+    "around", step="Start with the {first}. Add in this order: {rest}.", seams=None, joins=True
 )
 STRIP_SET = Technique(
     "strip-set",

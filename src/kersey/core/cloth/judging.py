@@ -15,10 +15,7 @@ from kersey.core.cloth.fabric import Value, value_of
 _ONE_VALUE = 12.0
 # Nor two that are near to each other beside the third.
 _ONE_STEP = 0.25
-_READS_AS = {
-    2: (Value.DARK, Value.LIGHT),
-    3: (Value.DARK, Value.MEDIUM, Value.LIGHT),
-}
+_READS_AS = {2: (Value.DARK, Value.LIGHT), 3: (Value.DARK, Value.MEDIUM, Value.LIGHT)}
 
 
 def judge_together(colours: Sequence[str]) -> tuple[Value, ...]:

@@ -131,11 +131,7 @@ def made_up_prints(count: int, value: Value | None = None) -> tuple[Print, ...]:
 _GOLDEN_ANGLE = 137.508 / 360
 _PLACEHOLDER_CHROMA = 0.34
 # How light placeholders are, in turn; each value in two shades.
-_LIGHTNESSES = {
-    Value.DARK: (0.27, 0.33),
-    Value.LIGHT: (0.86, 0.8),
-    Value.MEDIUM: (0.56, 0.62),
-}
+_LIGHTNESSES = {Value.DARK: (0.27, 0.33), Value.LIGHT: (0.86, 0.8), Value.MEDIUM: (0.56, 0.62)}
 
 
 def unknown_print(number: int, value: Value | None = None, named: str = "print") -> Print:

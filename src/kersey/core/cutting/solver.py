@@ -22,14 +22,7 @@ from kersey.core.cutting.kinds.string_blocks import solve_strings
 from kersey.core.cutting.kinds.strip_sets import solve_sets
 from kersey.core.cutting.kinds.whole_strips import solve_tally
 from kersey.core.cutting.print_rules import Reading, read_rules
-from kersey.core.cutting.problem import (
-    MOST_CUT,
-    CuttingPlan,
-    CuttingProblem,
-    Fabric,
-    Layout,
-    Need,
-)
+from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.separate import separate
 from kersey.core.cutting.tally import Crumbs, Drawer, Strings
 from kersey.core.cutting.watch import Watch

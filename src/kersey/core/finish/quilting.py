@@ -89,11 +89,9 @@ def over(size: Point, plan: Quilting) -> Stitching:
         return _ties(size, plan.distance)
     if plan.pattern is Pattern.LOOPS:
         return Stitching((tuple(_loops(size, distance)),), distance, 0)
-    one_way = {
-        Pattern.LINES: _lines,
-        Pattern.DIAGONALS: _diagonals,
-        Pattern.WAVES: _waves,
-    }[plan.pattern]
+    one_way = {Pattern.LINES: _lines, Pattern.DIAGONALS: _diagonals, Pattern.WAVES: _waves}[
+        plan.pattern
+    ]
     lines = list(one_way(size, distance, plan.across))
     if plan.crossed:
         lines += one_way(size, distance, not plan.across)

@@ -73,9 +73,7 @@ AS_THEY_COME = Wished()
 
 
 def deal(
-    plan: CuttingPlan,
-    wished: Wished = AS_THEY_COME,
-    pinned: Mapping[int, Kit] | None = None,
+    plan: CuttingPlan, wished: Wished = AS_THEY_COME, pinned: Mapping[int, Kit] | None = None
 ) -> Dealt:
     """A kit for every block of a plan; the same question gives the same kits.
 

@@ -187,11 +187,7 @@ def _sets_by_length(plan: CuttingPlan) -> dict[tuple[int, int], int]:
 
 
 def _one_set(
-    stacks: _Stacks,
-    kind: StripSet,
-    problem: CuttingProblem,
-    shuffle: Random,
-    shorter: Counter[str],
+    stacks: _Stacks, kind: StripSet, problem: CuttingProblem, shuffle: Random, shorter: Counter[str]
 ) -> Kit:
     """The strips of a set, taken off their stacks."""
     return tuple(

@@ -1,6 +1,3 @@
 """What is left of a quilt, and how it is put away."""
 
-__all__ = [
-    "as_found",
-    "put_away",
-]
+__all__ = ["as_found", "put_away"]

@@ -269,8 +269,7 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
         replace(
             p,
             cut=min(
-                p.count,
-                opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts[key],
+                p.count, opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts[key]
             ),
         )
         for p in quilt.project.fabrics

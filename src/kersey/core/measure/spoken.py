@@ -8,11 +8,7 @@ from enum import StrEnum
 from typing import Self
 
 # Names that files know pieces, makes and options by, and the words of the trade for them.
-_SHOWN_AS = {
-    "half-square unit": "half-square triangle",
-    "centre": "center",
-    "grey": "gray",
-}
+_SHOWN_AS = {"half-square unit": "half-square triangle", "centre": "center", "grey": "gray"}
 _SIDES = re.compile(r"(?<=\d )x(?= \d)")
 _STORED = re.compile(r"\b(" + "|".join(_SHOWN_AS) + r")\b")
 

@@ -40,10 +40,7 @@ def free_cloth(plan: CuttingPlan, with_whole: bool, needs: Sequence[Need]) -> It
 
 
 def with_more_cut(
-    plan: CuttingPlan,
-    cut: Sequence[Layout],
-    free: Mapping[str, Free],
-    needs: Mapping[str, Need],
+    plan: CuttingPlan, cut: Sequence[Layout], free: Mapping[str, Free], needs: Mapping[str, Need]
 ) -> CuttingPlan:
     """The plan with layouts of free cloth added; `free` says what their fabrics are, and `needs`
     what the needs of these roles stand for."""

@@ -45,7 +45,5 @@ def _with_border(project: Project, width: Fraction) -> Project:
     assert kept is not None
     grid = kept.grid and replace(kept.grid, border_width=width)
     return replace(
-        project,
-        design=replace(project.design, border_width=width),
-        plan=replace(kept, grid=grid),
+        project, design=replace(project.design, border_width=width), plan=replace(kept, grid=grid)
     )

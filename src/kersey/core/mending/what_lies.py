@@ -14,14 +14,7 @@ from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import Cut, Layout
 from kersey.core.project.table import Table, parent_key
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.work.at_table import (
-    Motion,
-    Stack,
-    TableCut,
-    breadth,
-    run,
-    strips_in_order,
-)
+from kersey.core.work.at_table import Motion, Stack, TableCut, breadth, run, strips_in_order
 from kersey.core.work.work_order import work_order
 
 # A strip as it is planned: its pieces in order, as (far across, far along, the cut).

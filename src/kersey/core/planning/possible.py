@@ -127,12 +127,7 @@ def taken(project: Project, chosen: Possible, no_border: bool = False) -> Projec
         block = replace(block, finished=None)
     border = Fraction(0) if no_border else project.design.border_width
     design = replace(
-        project.design,
-        block=block,
-        block_chosen=True,
-        border_width=border,
-        rows=None,
-        columns=None,
+        project.design, block=block, block_chosen=True, border_width=border, rows=None, columns=None
     )
     return replace(project, design=design)
 

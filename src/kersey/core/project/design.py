@@ -18,12 +18,7 @@ from kersey.core.frame.sashing import NO_SASHING, Sashing
 from kersey.core.frame.setting import Setting
 from kersey.core.frame.size_search import check_rows
 from kersey.core.measure.spoken import Spoken
-from kersey.core.measure.workshop import (
-    QUARTER_INCH,
-    USUAL_WIDTH,
-    check_seam,
-    check_usable_width,
-)
+from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH, check_seam, check_usable_width
 from kersey.core.project.laying import Joining
 from kersey.core.project.minding import USUAL, Weights
 

@@ -344,11 +344,7 @@ class _Making:
         return Part(kind, number, cloth, not lacks, lacks, tuple(cut))
 
     def _one_print(
-        self,
-        kind: PartKind,
-        cuts: Sequence[PartCut],
-        there: Sequence[int],
-        prints: Sequence[Print],
+        self, kind: PartKind, cuts: Sequence[PartCut], there: Sequence[int], prints: Sequence[Print]
     ) -> tuple[list[CutStrips], list[Print]]:
         """All of one print, where one is enough, else of one print after the other; keys are shared
         out among all."""
@@ -362,11 +358,7 @@ class _Making:
         raise AssertionError
 
     def _cut(
-        self,
-        kind: PartKind,
-        cuts: Sequence[PartCut],
-        there: Sequence[int],
-        prints: Sequence[Print],
+        self, kind: PartKind, cuts: Sequence[PartCut], there: Sequence[int], prints: Sequence[Print]
     ) -> tuple[list[CutStrips], tuple[Piece, ...]]:
         """These cuts off the pieces of these prints, print by print as they stand."""
         of_them = (n for n in there if self.pieces[n].pulled.print in prints)

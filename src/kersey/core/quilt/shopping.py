@@ -26,12 +26,7 @@ from kersey.core.measure.length import YARD, Units
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.quilt.parts import Part
-from kersey.core.quilt.parts_cut import (
-    part_needs,
-    parts_alone,
-    strip_lengths,
-    with_parts,
-)
+from kersey.core.quilt.parts_cut import part_needs, parts_alone, strip_lengths, with_parts
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.price_list import EIGHTH_OF_A_YARD, PriceList, Ware
 

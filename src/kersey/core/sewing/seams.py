@@ -245,7 +245,4 @@ def _within(patches: Iterable[int], over: Seam) -> bool:
 
 def middle_of(seam: Seam) -> Point:
     """The middle of a seam."""
-    return (
-        (seam.begin[0] + seam.end[0]) / 2,
-        (seam.begin[1] + seam.end[1]) / 2,
-    )
+    return ((seam.begin[0] + seam.end[0]) / 2, (seam.begin[1] + seam.end[1]) / 2)

@@ -17,15 +17,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from typing import Protocol
 
-from kersey.core.cloth.fabric import (
-    BadFabric,
-    Fact,
-    Lot,
-    Print,
-    Stack,
-    area_of_scraps,
-    spread,
-)
+from kersey.core.cloth.fabric import BadFabric, Fact, Lot, Print, Stack, area_of_scraps, spread
 from kersey.core.cloth.forms import FACTS, BadPiece, Form, check_piece
 from kersey.core.cloth.print_names import COLOUR_WORDS, named_print, unknown_prints
 from kersey.core.errors import InvalidValue
@@ -444,11 +436,7 @@ def _doubtful_unit(said: LotFacts, form: Form, length: Fraction, units: Units) -
 
 
 def _assume_size(
-    said: LotFacts,
-    form: Form,
-    size: tuple[Fraction, Fraction],
-    units: Units,
-    assumed: list[str],
+    said: LotFacts, form: Form, size: tuple[Fraction, Fraction], units: Units, assumed: list[str]
 ) -> None:
     if said.packet:
         assumed.append(f"{format_size(*size, units)}, the usual {said.packet} batting package")

@@ -199,10 +199,7 @@ def _exchanged(
 
 
 def _where(
-    place: int,
-    kind: Sequence[int | None],
-    real: Sequence[int | None],
-    wrong: Sequence[int],
+    place: int, kind: Sequence[int | None], real: Sequence[int | None], wrong: Sequence[int]
 ) -> int | None:
     """Where the block that lies at a place belongs: a wrong place of its kind first."""
     belongs = [p for p, k in enumerate(kind) if k == real[place] and p != place]
@@ -387,11 +384,7 @@ def _turn(costs: Floats, planned: int, usual: float) -> int:
 def _lab(linear: Floats) -> Floats:
     """CIELAB of linear light, as `cloth.colour.lab` has it for one colour."""
     to_xyz = np.array(
-        [
-            [0.4124, 0.3576, 0.1805],
-            [0.2126, 0.7152, 0.0722],
-            [0.0193, 0.1192, 0.9505],
-        ]
+        [[0.4124, 0.3576, 0.1805], [0.2126, 0.7152, 0.0722], [0.0193, 0.1192, 0.9505]]
     )
     share = linear @ to_xyz.T / np.array([0.95047, 1.0, 1.08883])
     root = np.cbrt(np.maximum(share, 0.0))
@@ -407,10 +400,6 @@ def _linear_of_lab(colour: Floats) -> Floats:
     share = np.where(f > 6 / 29, f**3, (f - 4 / 29) * 3 * (6 / 29) ** 2)
     xyz = share * np.array([0.95047, 1.0, 1.08883])
     to_xyz = np.array(
-        [
-            [0.4124, 0.3576, 0.1805],
-            [0.2126, 0.7152, 0.0722],
-            [0.0193, 0.1192, 0.9505],
-        ]
+        [[0.4124, 0.3576, 0.1805], [0.2126, 0.7152, 0.0722], [0.0193, 0.1192, 0.9505]]
     )
     return np.asarray(np.maximum(np.linalg.solve(to_xyz, xyz), 0.0), float)

@@ -145,10 +145,7 @@ class FoundQuestion:
 
 
 def found_question(
-    project: Project,
-    units: Units,
-    judge: Judge | None = None,
-    any_size: bool = False,
+    project: Project, units: Units, judge: Judge | None = None, any_size: bool = False
 ) -> FoundQuestion | None:
     """What is asked; None without a plan, or where nothing can be parted or framed.
 

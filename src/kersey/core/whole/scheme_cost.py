@@ -155,10 +155,7 @@ def backing_cloth(schemes: Schemes, usable_width: Fraction, way: BackingWay | No
     join = float(JOIN_COST)
     upright = np.maximum(1.0, up((width - join) / (usable - join), 1.0)) * length
     across = np.maximum(1.0, up((length - join) / (usable - join), 1.0)) * width
-    panels = {
-        BackingWay.UPRIGHT: up(upright, _EIGHTH),
-        BackingWay.ACROSS: up(across, _EIGHTH),
-    }
+    panels = {BackingWay.UPRIGHT: up(upright, _EIGHTH), BackingWay.ACROSS: up(across, _EIGHTH)}
     thrifty = np.minimum(*panels.values())
     if way is not BackingWay.WIDE:
         return panels.get(way, thrifty) if way else thrifty

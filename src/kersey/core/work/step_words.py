@@ -293,10 +293,7 @@ def _sashing(step: Step, quilt: Quilt) -> StepWords:
     cut = format_length(sashing.cut_width, u)
     pieces = [f"{count} of {format_length(each, u)}" for each, count in sashing.lengths.items()]
     joined = " First sew them end to end with straight seams." if sashing.joined else ""
-    sentences = [
-        f"{cloth_words(sashing, u)}{joined}",
-        f"Sub-cut {listed(pieces)}.",
-    ]
+    sentences = [f"{cloth_words(sashing, u)}{joined}", f"Sub-cut {listed(pieces)}."]
     corners = quilt.part(PartKind.CORNERSTONES)
     if corners is not None:
         sentences.append(

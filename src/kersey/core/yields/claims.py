@@ -155,11 +155,7 @@ def _too_many(plan: CuttingPlan, seam: Fraction) -> Iterator[tuple[str, CuttingP
         if min(need.width, need.height) > 2 * seam
     )
     if len(needs) == len(problem.needs):
-        bare = replace(
-            problem,
-            needs=needs,
-            rules=problem.rules,
-        )
+        bare = replace(problem, needs=needs, rules=problem.rules)
         yield "seam allowances were left out: finished sizes were used for cutting", bare
     for change, words in _WIDER:
         yield f"wider fabric was assumed: {words}", at_usable(problem, change)

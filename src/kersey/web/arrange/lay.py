@@ -23,10 +23,7 @@ from kersey.web.workroom import Workroom
 
 
 def lay(
-    room: Workroom,
-    project_id: int,
-    revision: int,
-    how: Callable[[Troubled], tuple[OnWall, str]],
+    room: Workroom, project_id: int, revision: int, how: Callable[[Troubled], tuple[OnWall, str]]
 ) -> OpenProject:
     """Do something at the wall of a project, as one step that can be undone.
 

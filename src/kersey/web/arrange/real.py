@@ -28,12 +28,7 @@ from kersey.web.camera.film import (
     take_in_hand,
 )
 from kersey.web.forms import BadForm, PageForm, read_form
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom

@@ -24,14 +24,7 @@ from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
 from kersey.web.arrange.view import arrange_context, look, map_context
 from kersey.web.forms import BadForm, TypedForm, read_form
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    opened_after,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, opened_after, sent
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 

@@ -17,11 +17,7 @@ from kersey.drawing.quilt import draw_miniature
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
-from kersey.web.open_project import (
-    Opened,
-    RevisedForm,
-    sent,
-)
+from kersey.web.open_project import Opened, RevisedForm, sent
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
 
@@ -58,11 +54,7 @@ def _question(shown: Troubled, what: What) -> ArrangeQuestion:
 
 @router.get("/projects/{project_id}/arrange/search", name="search_wall")
 def search_wall(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    what: What,
-    news: int = Query(0, ge=0),
+    request: Request, room: Room, opened: Opened, what: What, news: int = Query(0, ge=0)
 ) -> Response:
     """Ask for a better arrangement, or how far the search for it is."""
     context = arrange_context(room, opened)

@@ -20,12 +20,7 @@ from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.view import arrange_context
 from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, TypedForm, read_form
-from kersey.web.open_project import (
-    Opened,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, RevisedForm, change, sent
 from kersey.web.project_page import go_to
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room
@@ -118,9 +113,7 @@ def versions_page(
 
 @router.get("/projects/{project_id}/arrange/picture.{form}", name="wall_picture")
 def wall_picture(
-    opened: Opened,
-    form: Literal["svg", "png"],
-    version: int = Query(-1, ge=-1),
+    opened: Opened, form: Literal["svg", "png"], version: int = Query(-1, ge=-1)
 ) -> Response:
     """A picture of what lies on the wall, or of a version, to be saved."""
     if opened.quilt is None or version >= len(opened.project.versions):

@@ -16,13 +16,7 @@ from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, CupboardLot
 from kersey.core.stash.cut_down import MOST, cut_down, read_rules
 from kersey.drawing.pieces import draw_piece
 from kersey.drawing.swatch import draw_swatch
-from kersey.store.cupboard import (
-    NoSuchLot,
-    StoredLot,
-    change_lots,
-    get_lot,
-    split_lot,
-)
+from kersey.store.cupboard import NoSuchLot, StoredLot, change_lots, get_lot, split_lot
 from kersey.store.holdings import holdings
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import change_project, get_project

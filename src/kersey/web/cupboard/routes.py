@@ -10,20 +10,8 @@ from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units
 from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.stash.pulled import Pulled, pull_pieces
-from kersey.core.stash.quick_entry import (
-    Reading,
-    examples_in,
-    lines_of,
-    read_lots,
-)
-from kersey.store.cupboard import (
-    add_lots,
-    change_lots,
-    get_lot,
-    number_prints,
-    take_out,
-    undo,
-)
+from kersey.core.stash.quick_entry import Reading, examples_in, lines_of, read_lots
+from kersey.store.cupboard import add_lots, change_lots, get_lot, number_prints, take_out, undo
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import change_project, get_project
 from kersey.web.cupboard.forms import Act, ActForm

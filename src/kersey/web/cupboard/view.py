@@ -13,28 +13,15 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.measure.length import Units
-from kersey.core.stash.quick_entry import (
-    pieces_in_words,
-    read_lines,
-    size_in_words,
-)
+from kersey.core.stash.quick_entry import pieces_in_words, read_lines, size_in_words
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.shelf import draw_on_shelf
-from kersey.store.cupboard import (
-    Find,
-    LotLine,
-    count_lots,
-    last_change,
-    list_lots,
-)
+from kersey.store.cupboard import Find, LotLine, count_lots, last_change, list_lots
 from kersey.store.holdings import Holding, holdings
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import list_projects
 from kersey.web.cupboard.forms import CupboardView, FindForm
-from kersey.web.forms import (
-    BadForm,
-    read_form,
-)
+from kersey.web.forms import BadForm, read_form
 from kersey.web.templating import fragment
 from kersey.web.workroom import Workroom
 
@@ -167,11 +154,7 @@ def holders_of(held: Sequence[Holding]) -> Holders:
     lines: dict[int, tuple[str, int, int]] = {}
     for holding in held:
         _, count, cut = lines.get(holding.project_id, ("", 0, 0))
-        lines[holding.project_id] = (
-            holding.project_name,
-            count + holding.count,
-            cut + holding.cut,
-        )
+        lines[holding.project_id] = (holding.project_name, count + holding.count, cut + holding.cut)
     return tuple((number, *line) for number, line in lines.items())
 
 

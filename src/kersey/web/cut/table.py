@@ -36,15 +36,7 @@ from kersey.core.work.at_table import (
 from kersey.drawing.at_table import draw_at_table
 from kersey.web.cut.stage import STAGE
 from kersey.web.forms import PageForm
-from kersey.web.open_project import (
-    Change,
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    insist,
-    sent,
-)
+from kersey.web.open_project import Change, Opened, OpenProject, RevisedForm, change, insist, sent
 from kersey.web.project_page import answer_change, news_of, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom

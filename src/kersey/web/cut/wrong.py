@@ -67,10 +67,7 @@ class _AtTable:
 
 @router.get("/projects/{project_id}/cut/wrong", name="cut_wrong")
 def cut_wrong(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    further: Annotated[bool, Query()] = False,
+    request: Request, room: Room, opened: Opened, further: Annotated[bool, Query()] = False
 ) -> Response:
     """What went wrong, and once it is said the ways to go on."""
     if opened.quilt is None:

@@ -5,13 +5,7 @@ from typing import Any
 
 from kersey.core.finish.holding import basting_thread, holding_steps, points_over
 from kersey.core.finish.top import Known, Rests, top_now
-from kersey.core.frame.backing import (
-    Backing,
-    BackingWay,
-    panel_seams,
-    plan_backing,
-    seam_in_fold,
-)
+from kersey.core.frame.backing import Backing, BackingWay, panel_seams, plan_backing, seam_in_fold
 from kersey.core.frame.batting import Batting, plan_batting
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length, format_run, format_size

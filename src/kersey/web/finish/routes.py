@@ -38,14 +38,7 @@ from kersey.web.finish.view import (
     tick_key,
 )
 from kersey.web.forms import Length, PageForm
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    insist,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, insist, sent
 from kersey.web.project_page import go_to
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom

@@ -6,12 +6,7 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.errors import Infeasible
-from kersey.core.finish.binding_joins import (
-    Joins,
-    clear_start,
-    joins_round,
-    scrappy_order,
-)
+from kersey.core.finish.binding_joins import Joins, clear_start, joins_round, scrappy_order
 from kersey.core.finish.border_readings import SideSays, SideVerdict
 from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, borders_sewn
 from kersey.core.finish.cost import quilt_cost
@@ -30,12 +25,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.price_list import PriceList
 from kersey.core.stash.pulled import Role
 from kersey.drawing.edge_step import StepColours, draw_bias_strips, draw_edge_step
-from kersey.drawing.finish import (
-    draw_hidden,
-    draw_joined_binding,
-    draw_stitched,
-    draw_turned,
-)
+from kersey.drawing.finish import draw_hidden, draw_joined_binding, draw_stitched, draw_turned
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.quilt_label import draw_label
 from kersey.web.finish.stage import STAGE
@@ -210,12 +200,7 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     pieces = binding_pieces(binding, known.size) if binding else ()
     try:
         plan = edge_plan(
-            design.edge,
-            known.size,
-            quilt.kept.seam,
-            design.usable_width,
-            opened.units,
-            pieces,
+            design.edge, known.size, quilt.kept.seam, design.usable_width, opened.units, pieces
         )
     except Infeasible as reason:
         # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.

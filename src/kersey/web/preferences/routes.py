@@ -13,12 +13,7 @@ from kersey.core.measure.workshop import Workshop, check_seam, check_usable_widt
 from kersey.core.stash.cut_down import LONGEST_RULES, BadRule, rules_text
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
 from kersey.store.cupboard import all_lots
-from kersey.store.preferences import (
-    Paper,
-    Preferences,
-    Theme,
-    save_preferences,
-)
+from kersey.store.preferences import Paper, Preferences, Theme, save_preferences
 from kersey.store.prices import bring_prices, own_prices
 from kersey.store.projects import add_everything, all_projects
 from kersey.web.download import saved_as

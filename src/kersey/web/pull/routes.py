@@ -196,11 +196,7 @@ def judge_next(
 
 @router.post("/projects/{project_id}/fabrics/{place}/return", name="return_fabric")
 def return_fabric(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    place: str,
-    form: Revised,
+    request: Request, room: Room, opened: Opened, place: str, form: Revised
 ) -> Response:
     """Return a fabric to the cupboard; `place` "all" returns everything."""
 

@@ -198,10 +198,7 @@ def _bought(project: Project) -> dict[str, tuple[Print, str]]:
     """Prints to buy: for the parts that no pulled fabric serves."""
     served = {role for role in Role if any(p.serves(role) for p in project.fabrics)}
     for_borders = {p.print for p in project.fabrics if p.serves(Role.BORDER)}
-    parts = {
-        BoughtFor.BORDER: Role.BORDER,
-        BoughtFor.BINDING: Role.BINDING,
-    }
+    parts = {BoughtFor.BORDER: Role.BORDER, BoughtFor.BINDING: Role.BINDING}
     design = project.design
     if design.parted_by.width:
         parts[BoughtFor.SASHING] = Role.SASHING

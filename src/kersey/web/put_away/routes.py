@@ -24,11 +24,7 @@ from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.put_away.stage import STAGE
 from kersey.web.templating import render

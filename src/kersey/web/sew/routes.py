@@ -36,22 +36,10 @@ from kersey.core.sewing.passes import (
 )
 from kersey.core.sewing.uneven import Doing, evened
 from kersey.web.forms import Length, PageForm
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    insist,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, insist, sent
 from kersey.web.project_page import answer_change, go_to
 from kersey.web.sew import time
-from kersey.web.sew.view import (
-    measures_context,
-    press_context,
-    sew_context,
-    sewing_state,
-)
+from kersey.web.sew.view import measures_context, press_context, sew_context, sewing_state
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 

@@ -17,13 +17,7 @@ from kersey.core.work.at_table import cuts_at_table, kits_of
 from kersey.formats.calendar_file import calendar_file
 from kersey.web.download import saved_as
 from kersey.web.forms import PageForm
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.sew.stage import STAGE
 from kersey.web.templating import render

@@ -27,14 +27,7 @@ from kersey.core.sewing.measuring import (
     seams_across,
 )
 from kersey.core.sewing.pass_words import cautions, pass_sentences, pass_title
-from kersey.core.sewing.passes import (
-    PASS,
-    Pass,
-    blocks_sewn,
-    passes,
-    passes_done,
-    trips_one_by_one,
-)
+from kersey.core.sewing.passes import PASS, Pass, blocks_sewn, passes, passes_done, trips_one_by_one
 from kersey.core.sewing.pressing import Pressing, press
 from kersey.core.sewing.quilt_pressing import can_be_pressed, press_question
 from kersey.core.sewing.seams import Point

@@ -14,15 +14,7 @@ from kersey.core.stash.price_list import USUAL_PRICES, Ware
 from kersey.formats.order import BadOrder, read_delivery
 from kersey.store.cupboard import add_lots, number_prints
 from kersey.store.prices import load_prices, save_prices
-from kersey.web.forms import (
-    BadForm,
-    Length,
-    PageForm,
-    SentFile,
-    TypedForm,
-    field_error,
-    read_form,
-)
+from kersey.web.forms import BadForm, Length, PageForm, SentFile, TypedForm, field_error, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 

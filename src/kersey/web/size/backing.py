@@ -21,13 +21,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.backing import draw_let_in, draw_panels, draw_pieced
 from kersey.web.free_cloth import free_cloth
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render

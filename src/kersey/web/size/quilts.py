@@ -20,13 +20,7 @@ from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge
 from kersey.drawing.on_bed import Over, draw_over
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.size_tape import Pin, draw_size_tape
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render

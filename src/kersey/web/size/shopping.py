@@ -22,13 +22,7 @@ from kersey.drawing.quilt import draw_quilt
 from kersey.formats.order import write_order
 from kersey.store.prices import load_prices
 from kersey.web.download import saved_as
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
@@ -62,10 +56,7 @@ def shopping(
 
 @router.get("/projects/{project_id}/size/order.json", name="order_file")
 def order_file(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    purpose: str = Query(_AS_IT_IS, max_length=12),
+    request: Request, room: Room, opened: Opened, purpose: str = Query(_AS_IT_IS, max_length=12)
 ) -> Response:
     """The order, once everything on the list is known; else back to the list."""
     context = _context(room, opened, purpose, 0, request.query_params)

@@ -19,13 +19,7 @@ from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.tried import draw_patch
 from kersey.web.free_cloth import free_cloth
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import render

@@ -11,12 +11,7 @@ from kersey.core.blocks.recipe import NO, YES, Option
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
-from kersey.core.measure.length import (
-    Units,
-    format_length,
-    format_size,
-    write_length,
-)
+from kersey.core.measure.length import Units, format_length, format_size, write_length
 from kersey.core.measure.spoken import shown
 from kersey.core.planning.possible import seams_of
 from kersey.core.project.design import PrintsInABlock

@@ -27,13 +27,7 @@ from kersey.drawing.own_block import draw_own_block
 from kersey.formats.own_block import read_block, write_block
 from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, Length, Typed, TypedForm, refused_at
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import answer_change, go_to, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom

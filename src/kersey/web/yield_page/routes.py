@@ -33,10 +33,7 @@ from kersey.web.yield_page.forms import (
     with_choices,
 )
 from kersey.web.yield_page.sliders import cloth_slider, seam_slider
-from kersey.web.yield_page.view import (
-    PLAN_MARKS,
-    yield_context,
-)
+from kersey.web.yield_page.view import PLAN_MARKS, yield_context
 
 router = APIRouter()
 router.include_router(wall.router)

@@ -10,13 +10,7 @@ from kersey.core.planning.size_curve import best_sizes, sizes_question
 from kersey.core.project.project import Project
 from kersey.drawing.size_curve import draw_size_curve
 from kersey.web.forms import Length
-from kersey.web.open_project import (
-    Opened,
-    OpenProject,
-    RevisedForm,
-    change,
-    sent,
-)
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom

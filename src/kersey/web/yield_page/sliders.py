@@ -3,11 +3,7 @@
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.measure.length import (
-    CENTIMETRE,
-    EIGHTH,
-    Units,
-)
+from kersey.core.measure.length import CENTIMETRE, EIGHTH, Units
 from kersey.core.planning.asking import SEAM_STEP, reference_of
 from kersey.core.project.question import YieldAsked
 

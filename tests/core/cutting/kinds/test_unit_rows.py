@@ -99,7 +99,7 @@ def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -
 @given(
     st.dictionaries(
         st.tuples(st.integers(1, 5), st.integers(1, 5)), st.integers(1, 12), min_size=1, max_size=5
-    ),
+    )
 )
 @examples(12)
 def test_a_drawer_becomes_a_quilt_of_a_good_shape(drawer: dict[Unit, int]) -> None:

@@ -33,12 +33,7 @@ RECIPE = Recipe(
         suits="Large prints, next to window bricks.",
         pressing=("Each row the opposite way from the last.",),
         cautions=(CUTTER,),
-        mistakes=(
-            (
-                "Bricks of different heights",
-                "Cut them all at one ruler setting.",
-            ),
-        ),
+        mistakes=(("Bricks of different heights", "Cut them all at one ruler setting."),),
     ),
     about="A one-piece rectangle. With window bricks, the two kinds alternate.",
 )

@@ -82,10 +82,7 @@ RECIPE = Recipe(
         pressing=("Away from the corner.",),
         cautions=(CUTTER,),
         mistakes=(
-            (
-                "Feature and background got switched",
-                "Lay out one block's pieces in sewing order.",
-            ),
+            ("Feature and background got switched", "Lay out one block's pieces in sewing order."),
         ),
     ),
     about="Logs on two sides of a dark corner square, in alternating light and dark pairs.",

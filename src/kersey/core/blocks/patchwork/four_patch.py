@@ -46,10 +46,7 @@ RECIPE = Recipe(
         difficulty=Difficulty.FIRST,
         sides=(3, 12),
         suits="Charm and mini squares; strips that contrast.",
-        pressing=(
-            "Toward the dark, so the center nests.",
-            "Spin the center seam so it lies flat.",
-        ),
+        pressing=("Toward the dark, so the center nests.", "Spin the center seam so it lies flat."),
         cautions=(CUTTER,),
         mistakes=(
             (

@@ -120,16 +120,10 @@ RECIPE = Recipe(
         sides=(5, 16),
         suits="Fat quarters or strips in two values. With ombré fabric, "
         "put the light end toward the center.",
-        pressing=(
-            "Always away from the center.",
-            "Open, for narrow logs.",
-        ),
+        pressing=("Always away from the center.", "Open, for narrow logs."),
         cautions=("Keep pins clear of the presser foot.",),
         mistakes=(
-            (
-                "The block goes crooked",
-                "Square it up after each round.",
-            ),
+            ("The block goes crooked", "Square it up after each round."),
             (
                 "The dark fabric runs out",
                 "The dark side takes more fabric than the light. Cut it first.",

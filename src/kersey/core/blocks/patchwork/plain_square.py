@@ -29,12 +29,7 @@ RECIPE = Recipe(
         suits="Charm squares, ten-inch squares, large prints you don't want to cut up.",
         pressing=("Alternate rows left and right so the seams nest.",),
         cautions=(CUTTER,),
-        mistakes=(
-            (
-                "Matching prints touch",
-                "Lay out all the squares before you sew.",
-            ),
-        ),
+        mistakes=(("Matching prints touch", "Lay out all the squares before you sew."),),
     ),
     about="One square, so you only sew rows. Charm squares need no cutting.",
 )

@@ -125,10 +125,7 @@ RECIPE = Recipe(
                     "Measure the first block."
                 ),
             ),
-            (
-                "Strip sets curve",
-                "Sew every other strip from the opposite end.",
-            ),
+            ("Strip sets curve", "Sew every other strip from the opposite end."),
         ),
     ),
     about=(

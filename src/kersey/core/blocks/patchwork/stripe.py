@@ -41,12 +41,7 @@ RECIPE = Recipe(
         suits="Leftover strips; a stock of 6″ units.",
         pressing=("To one side.",),
         cautions=(CUTTER,),
-        mistakes=(
-            (
-                "It slants",
-                "Sew neighboring seams in opposite directions.",
-            ),
-        ),
+        mistakes=(("It slants", "Sew neighboring seams in opposite directions."),),
     ),
     about="Bars across a square or half of one. Good for short strips.",
 )

@@ -28,10 +28,7 @@ RECIPE = Recipe(
         difficulty=Difficulty.FIRST,
         sides=(2, 8),
         suits="Strip rolls, strings of one width.",
-        pressing=(
-            "Toward the dark.",
-            "Always toward the second bar.",
-        ),
+        pressing=("Toward the dark.", "Always toward the second bar."),
         cautions=(CUTTER,),
         mistakes=(
             (

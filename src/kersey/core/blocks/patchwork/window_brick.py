@@ -74,10 +74,7 @@ RECIPE = Recipe(
         pressing=("Away from the windows.",),
         cautions=(CUTTER,),
         mistakes=(
-            (
-                "The frame ended up in two prints",
-                "Sort every block into a kit before you sew.",
-            ),
+            ("The frame ended up in two prints", "Sort every block into a kit before you sew."),
         ),
     ),
     about=(

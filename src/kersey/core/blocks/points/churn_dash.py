@@ -47,10 +47,7 @@ RECIPE = Recipe(
         pressing=("Toward the bars.",),
         cautions=(STARCH,),
         mistakes=(
-            (
-                "Bars the wrong way round",
-                "The dark bars meet the dark triangles and make a ring.",
-            ),
+            ("Bars the wrong way round", "The dark bars meet the dark triangles and make a ring."),
         ),
     ),
     about="A ring of dark bars and triangles around a light square.",

@@ -44,14 +44,8 @@ RECIPE = Recipe(
         difficulty=Difficulty.FIRST,
         sides=(2, 10),
         suits="Charm and ten-inch squares; any contrast.",
-        pressing=(
-            "Toward the dark. Trim the dog-ears.",
-            "Open, where eight points meet.",
-        ),
-        cautions=(
-            STARCH,
-            CUTTER,
-        ),
+        pressing=("Toward the dark. Trim the dog-ears.", "Open, where eight points meet."),
+        cautions=(STARCH, CUTTER),
         mistakes=(
             (
                 "Units come out too small",

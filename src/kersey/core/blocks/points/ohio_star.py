@@ -56,17 +56,9 @@ RECIPE = Recipe(
         difficulty=Difficulty.CARE,
         sides=(6, 15),
         suits="A feature print, with a background that sets it off.",
-        pressing=(
-            "Away from the hourglasses.",
-            "Open, around the center.",
-        ),
+        pressing=("Away from the hourglasses.", "Open, around the center."),
         cautions=(STARCH,),
-        mistakes=(
-            (
-                "Points cut off",
-                "Pin where the seams cross and sew just past that point.",
-            ),
-        ),
+        mistakes=(("Points cut off", "Pin where the seams cross and sew just past that point."),),
     ),
     about="A dark star on light: hourglass units around a square.",
 )

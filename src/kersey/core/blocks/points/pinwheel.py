@@ -54,20 +54,11 @@ RECIPE = Recipe(
         difficulty=Difficulty.SOME,
         sides=(4, 12),
         suits="Charm and ten-inch squares.",
-        pressing=(
-            "Toward the dark; spin the last seam.",
-            "Open.",
-        ),
+        pressing=("Toward the dark; spin the last seam.", "Open."),
         cautions=(STARCH,),
         mistakes=(
-            (
-                "The points are cut off",
-                "Leave a seam allowance past every point when you trim.",
-            ),
-            (
-                "One unit turned the wrong way",
-                "Lay out all four before you sew.",
-            ),
+            ("The points are cut off", "Leave a seam allowance past every point when you trim."),
+            ("One unit turned the wrong way", "Lay out all four before you sew."),
         ),
     ),
     about="Four half-square triangles, made from squares sewn in pairs and cut apart.",

@@ -59,10 +59,7 @@ RECIPE = Recipe(
         difficulty=Difficulty.CARE,
         sides=(3, 12),
         suits="Charm squares for mini spools, with a solid background.",
-        pressing=(
-            "Away from the bars.",
-            "Open, for miniatures.",
-        ),
+        pressing=("Away from the bars.", "Open, for miniatures."),
         cautions=(STARCH,),
         mistakes=(
             (

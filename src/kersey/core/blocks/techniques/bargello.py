@@ -201,12 +201,7 @@ def _one_column(finished: Size, options: Options, seam: Fraction) -> Assembly:
     )
     piece = Make("A", CUT, (strip, width), role=ANY, long=True, patches=patches[:1])
     tube = Make(
-        "tube",
-        STRIP_SET,
-        (finished[1], width),
-        (Part(piece, strips),),
-        long=True,
-        patches=patches,
+        "tube", STRIP_SET, (finished[1], width), (Part(piece, strips),), long=True, patches=patches
     )
     size = width, finished[1] + 2 * seam
     return Assembly(Make("block", OPENED, size, (Part(tube, 1),), patches=patches), finished)
@@ -309,10 +304,7 @@ RECIPE = Recipe(
                 "Columns got out of order",
                 "Number each ring as you cut it, and mark where it opens.",
             ),
-            (
-                "Seams don't nest",
-                "Two columns from the same tube are side by side. Swap one.",
-            ),
+            ("Seams don't nest", "Two columns from the same tube are side by side. Swap one."),
         ),
     ),
     about=(

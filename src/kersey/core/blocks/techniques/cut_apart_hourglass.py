@@ -145,10 +145,7 @@ RECIPE = Recipe(
         difficulty=Difficulty.SOME,
         sides=(8, 16),
         suits="Ten-inch squares: one light and one dark make a block.",
-        pressing=(
-            "Toward the dark, before you cut it apart.",
-            "Open.",
-        ),
+        pressing=("Toward the dark, before you cut it apart.", "Open."),
         cautions=(STARCH,),
         mistakes=(
             (

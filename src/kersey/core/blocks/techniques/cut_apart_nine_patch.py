@@ -88,12 +88,7 @@ RECIPE = Recipe(
         suits="Charm squares: five of one value and four of the other.",
         pressing=("Toward the dark, before you cut it apart.",),
         cautions=(CUTTER,),
-        mistakes=(
-            (
-                "Pieces don't match",
-                "Measure from the center seam, not the edge.",
-            ),
-        ),
+        mistakes=(("Pieces don't match", "Measure from the center seam, not the edge."),),
     ),
     about="Nine squares sewn together, cut in four through the center, each quarter turned 180°.",
 )

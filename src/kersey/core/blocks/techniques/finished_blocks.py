@@ -111,10 +111,7 @@ RECIPE = Recipe(
         pressing=("Leave them as they were pressed.",),
         cautions=(CUTTER,),
         mistakes=(
-            (
-                "Points get cut off",
-                "Trim all four sides evenly, no more than ¼″ from each.",
-            ),
+            ("Points get cut off", "Trim all four sides evenly, no more than ¼″ from each."),
         ),
     ),
     about=(

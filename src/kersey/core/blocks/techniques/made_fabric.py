@@ -109,17 +109,9 @@ RECIPE = Recipe(
         difficulty=Difficulty.FIRST,
         sides=(3, 12),
         suits="Scraps too small for anything else.",
-        pressing=(
-            "Whichever way they want to go.",
-            "Open, where many seams meet.",
-        ),
+        pressing=("Whichever way they want to go.", "Open, where many seams meet."),
         cautions=("This takes a while. Stand up, stretch and rest your eyes.",),
-        mistakes=(
-            (
-                "It doesn't stand out",
-                "Cut large shapes and set each on a solid.",
-            ),
-        ),
+        mistakes=(("It doesn't stand out", "Cut large shapes and set each on a solid."),),
     ),
     about=(
         "Crumbs sewn into a sheet, then cut into shapes. This is an estimate, by area or weight, "

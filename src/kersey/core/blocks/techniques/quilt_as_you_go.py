@@ -12,14 +12,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Assembly, Make, Size, counted_parts
 from kersey.core.blocks.facts import Difficulty, Facts
-from kersey.core.blocks.recipe import (
-    WHOLE,
-    BadRecipe,
-    Options,
-    Recipe,
-    length_option,
-    rectangle,
-)
+from kersey.core.blocks.recipe import WHOLE, BadRecipe, Options, Recipe, length_option, rectangle
 from kersey.core.blocks.technique import CROSSCUT, CUT, Technique
 from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.cutting.tally import Mirrored

@@ -88,12 +88,7 @@ RECIPE = Recipe(
         suits="Strips of crumb fabric and solid strips.",
         pressing=("Toward the plain one.",),
         cautions=(STARCH,),
-        mistakes=(
-            (
-                "The slants come out mirrored",
-                "Cut all the strips right side up.",
-            ),
-        ),
+        mistakes=(("The slants come out mirrored", "Cut all the strips right side up."),),
     ),
     about=(
         "A pieced and a plain trapezoid joined on the diagonal. Strips of crumb fabric work well. "

@@ -39,11 +39,7 @@ from kersey.core.cutting.problem import ANY, CuttingPlan
 from kersey.core.measure.workshop import USUAL_WIDTH
 
 HALVED = Technique(
-    "halved",
-    step="Cut each {first} in half.",
-    at_machine="Cut in half",
-    verb="Cut",
-    measured="",
+    "halved", step="Cut each {first} in half.", at_machine="Cut in half", verb="Cut", measured=""
 )
 BACKGROUND, ACCENT = "background", "accent"
 _WIDEST = Fraction(12)
@@ -175,12 +171,7 @@ def _offset_row(
         first = _patch("bar", *spans[0], top, high, pieces)
         halves = first, replace(first, corners=_patch("", *spans[1], top, high, Counter()).corners)
         one = Make(
-            "half bar",
-            HALVED,
-            (length / 2, width),
-            (Part(bar, 1),),
-            gives=2,
-            patches=halves[:1],
+            "half bar", HALVED, (length / 2, width), (Part(bar, 1),), gives=2, patches=halves[:1]
         )
     else:
         first, last = (_patch("half", *span, top, high, pieces) for span in spans)

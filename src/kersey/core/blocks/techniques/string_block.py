@@ -22,11 +22,7 @@ from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.cutting.tally import COVER, FROM_THE_END, Strings
 from kersey.core.measure.length import EIGHTH, Units, format_length
 
-COVERING = Technique(
-    "covering",
-    step="Cut from {parts}.",
-    at_machine="Cut to cover the foundation",
-)
+COVERING = Technique("covering", step="Cut from {parts}.", at_machine="Cut to cover the foundation")
 STRINGS = Technique(
     "strings",
     step="Place the middle string across the center of the foundation. Sew on to both sides, "
@@ -281,10 +277,7 @@ RECIPE = Recipe(
                 "String too short",
                 "Check that it covers both ends before you sew. Put short ones near the corners.",
             ),
-            (
-                "Seam in the corner",
-                "Use a wider string for the last one.",
-            ),
+            ("Seam in the corner", "Use a wider string for the last one."),
         ),
     ),
     about=(

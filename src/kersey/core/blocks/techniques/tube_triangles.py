@@ -81,12 +81,7 @@ def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
         "accent", CUT, (height, height), role=ACCENT, long=True, first=first, patches=(accent,)
     )
     set_ = Make(
-        "strip set",
-        STRIP_SET,
-        (height, height),
-        counted_parts(pieces),
-        long=True,
-        patches=faces,
+        "strip set", STRIP_SET, (height, height), counted_parts(pieces), long=True, patches=faces
     )
     both = (*faces, accent)
     tube = Make(
@@ -174,10 +169,7 @@ RECIPE = Recipe(
         pressing=("Press strips away from the accent.",),
         cautions=(STARCH,),
         mistakes=(
-            (
-                "One square fewer per tube",
-                "Measure the strips first; ¼″ can make the difference.",
-            ),
+            ("One square fewer per tube", "Measure the strips first; ¼″ can make the difference."),
             (
                 "The accent doesn't fit",
                 "Sew the strip sets first, then cut the accent to their measured width.",

@@ -6,14 +6,7 @@ import highspy
 import numpy as np
 
 from kersey.core.cutting.generation.pricing import Pricer
-from kersey.core.cutting.generation.programme import (
-    Floats,
-    Frame,
-    Known,
-    Programme,
-    Runs,
-    StripKey,
-)
+from kersey.core.cutting.generation.programme import Floats, Frame, Known, Programme, Runs, StripKey
 from kersey.core.cutting.highs import FEASIBLE, ROUND, quiet_highs
 from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.watch import Watch

@@ -72,11 +72,7 @@ class Known:
                 self.strips.setdefault((key, pricer.runs_of(strip)))
         return len(self.frames) + len(self.strips) > before
 
-    def take(
-        self,
-        frames: Sequence[Frame],
-        strips: Sequence[tuple[StripKey, Runs]],
-    ) -> None:
+    def take(self, frames: Sequence[Frame], strips: Sequence[tuple[StripKey, Runs]]) -> None:
         """Take frames and strips in."""
         for key, strip in strips:
             self.keys.setdefault(key, len(self.keys))
@@ -283,11 +279,7 @@ class Programme:
         return cuts
 
     def _filled(
-        self,
-        kind: int,
-        along: bool,
-        breadths: tuple[int, ...],
-        ready: dict[StripKey, list[Strip]],
+        self, kind: int, along: bool, breadths: tuple[int, ...], ready: dict[StripKey, list[Strip]]
     ) -> tuple[int, Pattern]:
         waiting = [ready.get(self.known.key(kind, along, breadth), []) for breadth in breadths]
         strips = (alike.pop() for alike in waiting if alike)

@@ -259,10 +259,7 @@ def _partings(widths: Sequence[int], columns: int) -> Iterator[tuple[int, ...]]:
 
 
 def _programme(
-    sorts: Sequence[UnitSort],
-    stacks: _Stacks,
-    partings: Sequence[tuple[int, ...]],
-    watch: Watch,
+    sorts: Sequence[UnitSort], stacks: _Stacks, partings: Sequence[tuple[int, ...]], watch: Watch
 ) -> tuple[list[_Row], int]:
     """The rows of the integer programme, and the least height that any have; no rows where it finds
     none in time."""

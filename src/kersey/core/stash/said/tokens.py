@@ -11,20 +11,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.measure.length import (
-    FRACTION_GLYPHS,
-    METRE,
-    UNIT_PATTERN,
-    YARD,
-    unit_of_word,
-)
-from kersey.core.stash.said.words import (
-    NUMBER_WORD,
-    NUMBER_WORDS,
-    WORD_PATTERNS,
-    Sort,
-    colour_word,
-)
+from kersey.core.measure.length import FRACTION_GLYPHS, METRE, UNIT_PATTERN, YARD, unit_of_word
+from kersey.core.stash.said.words import NUMBER_WORD, NUMBER_WORDS, WORD_PATTERNS, Sort, colour_word
 
 GRAMS = {
     "g": Fraction(1),
