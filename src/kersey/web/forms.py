@@ -35,10 +35,12 @@ _SENTENCES = {
 
 
 class BadForm(InvalidValue):
-    """A form that cannot be taken: `errors` by field, `typed` as it was sent."""
+    """A form that cannot be taken: `errors` by field, `typed` as it was sent.
 
-    def __init__(self, errors: Mapping[str, str], typed: Typed) -> None:
-        self.errors, self.typed = dict(errors), dict(typed)
+    Raised of a form about a project, what was typed is known beside it."""
+
+    def __init__(self, errors: Mapping[str, str], typed: Typed | None = None) -> None:
+        self.errors, self.typed = dict(errors), dict(typed or {})
         super().__init__(" ".join(self.errors.values()))
 
 
@@ -68,7 +70,7 @@ def read_form(form: type[_Form], typed: Typed, units: Units) -> _Form:
 
 @contextmanager
 def refused_at(
-    typed: Typed, other: str, shown: Container[str] = (), kind: type[InvalidValue] = InvalidValue
+    other: str, shown: Container[str] = (), kind: type[InvalidValue] = InvalidValue
 ) -> Iterator[None]:
     """What the core refuses is an error of the form, at the field it names if the page shows that,
     or else at another; raises `BadForm`."""
@@ -77,7 +79,7 @@ def refused_at(
     except BadForm:
         raise
     except kind as error:
-        raise field_error(error, typed, shown, other) from None
+        raise field_error(error, {}, shown, other) from None
 
 
 def field_error(error: InvalidValue, typed: Typed, shown: Container[str], other: str) -> BadForm:

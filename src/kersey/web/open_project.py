@@ -121,7 +121,7 @@ def sent(form: type[_Form], again: ShownAgain | None = None) -> Any:
     """
 
     def read(request: Request, opened: Opened, typed: TypedForm) -> _Form:
-        request.state.again = again
+        request.state.again, request.state.typed = again, typed
         return read_form(form, typed, opened.units)
 
     return Depends(read)
@@ -135,6 +135,7 @@ def show_again(request: Request, bad: BadForm) -> Response | None:
     again: ShownAgain | None = getattr(request.state, "again", None)
     if again is None:
         return None
+    bad.typed = bad.typed or dict(request.state.typed)
     return again(request, request.app.state.workroom, request.state.opened, bad)
 
 

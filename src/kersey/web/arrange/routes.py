@@ -57,11 +57,7 @@ def arrange_page(request: Request, room: Room, opened: Opened) -> Response:
 
 @router.post("/projects/{project_id}/arrange", name="act_at_wall")
 def act_at_wall(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    form: Annotated[ActForm, sent(ActForm, _again)],
-    typed: TypedForm,
+    request: Request, room: Room, opened: Opened, form: Annotated[ActForm, sent(ActForm, _again)]
 ) -> Response:
     """Something is done at the wall."""
     if form.look.startswith(windows.KEY):
@@ -70,7 +66,7 @@ def act_at_wall(
     try:
         opened = lay(room, opened.stored.id, form.revision, lambda shown: done(form, shown))
     except (CannotLay, NoSuchPlace) as error:
-        raise BadForm({"places": str(error)}, typed) from None
+        raise BadForm({"places": str(error)}) from None
     return answer_laid(request, room, opened)
 
 

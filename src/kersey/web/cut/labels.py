@@ -74,7 +74,7 @@ def cut_labels(request: Request, opened: Opened) -> Response:
     typed = dict(request.query_params)
     try:
         form = read_form(LabelsForm, typed, opened.units)
-        with refused_at(typed, "sheet", LabelsForm.model_fields):
+        with refused_at("sheet", LabelsForm.model_fields):
             sheet = form.label_sheet(opened.preferences.paper)
     except BadForm as bad:
         return _wrong(request, context, opened, bad.errors, typed)

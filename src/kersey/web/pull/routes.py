@@ -75,16 +75,12 @@ def find_fabric(request: Request, room: Room, opened: Opened, words: str = "") -
 
 @router.post("/projects/{project_id}/fabrics", name="pull_fabric")
 def pull_fabric(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    form: Annotated[PullForm, sent(PullForm, _again)],
-    typed: TypedForm,
+    request: Request, room: Room, opened: Opened, form: Annotated[PullForm, sent(PullForm, _again)]
 ) -> Response:
     """Pull a lot, or a part of it."""
     if form.revision != opened.stored.revision:
         raise ProjectChanged(opened.stored)
-    with refused_at(typed, "pieces"):
+    with refused_at("pieces"):
         more = _taken(room, opened, form)
         changed = change(room, opened.stored.id, form.revision, lambda p: p.pulling(more))
     first = next(n for n, p in enumerate(changed.project.fabrics) if p.same_print(more[0]))
@@ -104,14 +100,14 @@ def pull_line(
     if len(found) == 1:
         # The words name what lies in the cupboard already: they are no new fabric.
         named = PullForm(revision=form.revision, lot=found[0].id)
-        return pull_fabric(request, room, opened, named, typed)
+        return pull_fabric(request, room, opened, named)
     if found:
         words = f"{counted(len(found), 'lot')} have that name. Choose one below."
-        raise BadForm({"words": words}, typed)
+        raise BadForm({"words": words})
     readings = read_lots(form.words, opened.preferences.workshop)
     if not all(reading.taken for reading in readings):
         words = " ".join(problem for reading in readings for problem in reading.problems)
-        raise BadForm({"words": words}, typed)
+        raise BadForm({"words": words})
     with room.transaction() as session:
         lots = number_prints(session, from_readings(readings))
     more = [pulled for kept in lots for pulled in all_of(kept)]
@@ -127,11 +123,10 @@ def change_fabric(
     opened: Opened,
     place: str,
     form: Annotated[FabricForm, sent(FabricForm, _again)],
-    typed: TypedForm,
 ) -> Response:
     """Correct a fabric: how many pieces, its print, what it measured; or a print to buy."""
     shown = ("width", "length", "measured_length", "name", "family")
-    with refused_at(typed, "width" if form.sizes else "pulled", shown):
+    with refused_at("width" if form.sizes else "pulled", shown):
         opened = change(room, opened.stored.id, form.revision, lambda p: corrected(p, place, form))
     return _answer(request, room, opened, place)
 
@@ -216,10 +211,9 @@ def spoil_fabric(
     opened: Opened,
     place: str,
     form: Annotated[LossForm, sent(LossForm, _again)],
-    typed: TypedForm,
 ) -> Response:
     """Pieces were spoiled: they are gone from the wall and from the cupboard."""
-    with refused_at(typed, "spoiled"):
+    with refused_at("spoiled"):
         opened = change(
             room,
             opened.stored.id,

@@ -171,14 +171,10 @@ def choose_grid(
 
 @router.post("/projects/{project_id}/wish", name="change_wish")
 def change_wish(
-    request: Request,
-    room: Room,
-    opened: Opened,
-    form: Annotated[WishForm, sent(WishForm, _again)],
-    typed: TypedForm,
+    request: Request, room: Room, opened: Opened, form: Annotated[WishForm, sent(WishForm, _again)]
 ) -> Response:
     """Say what the quilt is for; the sizes are ranked anew."""
-    with refused_at(typed, "purpose", WishForm.model_fields, BadPurpose):
+    with refused_at("purpose", WishForm.model_fields, BadPurpose):
         form = _with_present_size(form, opened)
         opened = change(room, opened.stored.id, form.revision, lambda p: _with_wish(p, form))
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
@@ -198,7 +194,7 @@ def change_frame(
     if quilt is not None and wants_stopping_border(quilt):
         how = partial(_with_stopping_border, quilt=quilt)
     shown = "binding_width" if "edge_shows" not in typed else "edge_shows"
-    with refused_at(typed, shown, kind=BadEdge):
+    with refused_at(shown, kind=BadEdge):
         opened = change(room, opened.stored.id, form.revision, how)
     return answer_change(request, opened, "size/answer.html", _context(room, opened), "size_page")
 

@@ -166,10 +166,9 @@ def take_own_block(
     room: Room,
     opened: Opened,
     form: Annotated[TakeOwnForm, sent(TakeOwnForm, _again)],
-    typed: TypedForm,
 ) -> Response:
     """Make the quilt of the block that is drawn."""
-    with refused_at(typed, "side"):
+    with refused_at("side"):
         change(room, opened.stored.id, form.revision, lambda p: _taken(p, form.side))
     return go_to(request, "yield_page", opened)
 
@@ -200,7 +199,7 @@ def _drawn(
         return replace(project, design=replace(project.design, own_draft=draft))
 
     field = "content" if isinstance(form, FileForm) else "square"
-    with refused_at(typed, field, ("name", "grid")):
+    with refused_at(field, ("name", "grid")):
         opened = change(room, opened.stored.id, form.revision, change_draft)
     context = _context(opened, tool=typed)
     return answer_change(request, opened, "yield_page/own_answer.html", context, "own_block")

@@ -178,7 +178,7 @@ def change_yield(
     except BadForm:
         raise
     except InvalidValue as error:
-        raise BadForm({field_of(error): str(error)}, typed) from None
+        raise BadForm({field_of(error): str(error)}) from None
     # The fields are shown anew for another block, and to take away what was wrong with them.
     anew = form.recipe != before or "was_refused" in typed or "wave" in typed
     context = yield_context(room, opened) | {"new_block": anew}
@@ -194,7 +194,7 @@ def keep_measured(
     typed: TypedForm,
 ) -> Response:
     """Keep what the cloth measured: every fabric for the blocks is so much longer or shorter."""
-    with refused_at(typed, "usable"):
+    with refused_at("usable"):
         slider = cloth_slider(opened.asked, opened.units)
         step = slider.read(typed["usable"], form.usable) - slider.now
         if step:
