@@ -24,15 +24,20 @@ settings.register_profile("long", settings.get_profile("explore"), max_examples=
 settings.load_profile("kersey")
 
 # What `make quick` leaves out: pages and browser, the road over every recipe, whole processes, and
-# searches that are held against another solver at length.
+# whatever takes long because it plans many quilts or searches at length.
 _SLOW = {
-    "web", "searching", "whole", "test_road.py", "test_crashes.py", "test_cli.py",
-    "test_handfuls.py", "test_many_kinds.py", "test_real_requests.py", "test_replanning.py",
-    "test_tonight.py", "test_shopping.py", "test_quilt_request.py", "test_search.py",
+    "web", "searching", "whole",
+    "test_road", "test_crashes", "test_cli", "test_handfuls", "test_many_kinds",
+    "test_real_requests", "test_replanning", "test_tonight", "test_shopping",
+    "test_quilt_request", "test_search", "test_reading", "test_yield_request",
+    "test_joined_piece", "test_already_cut", "test_fewest_changes", "test_put_away",
+    "test_possible", "test_feeding", "test_wall_steps", "test_quilt", "test_report",
+    "test_sample_world", "test_sewn_sets", "test_at_table", "test_even_plan",
+    "test_whole_pieces", "test_sums", "test_ways_to_cut", "test_ruler_sizes",
 }  # fmt: skip
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
     for item in items:
-        if _SLOW & set(item.path.parts):
+        if _SLOW & {*item.path.parts, item.path.stem}:
             item.add_marker(pytest.mark.slow)
