@@ -329,6 +329,34 @@ def test_what_was_just_exchanged_can_be_used_at_once(talking_page: Page, server:
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
 
 
+def test_what_was_asked_before_a_change_is_not_shown_after_it(
+    talking_page: Page, server: Any
+) -> None:
+    page, held = talking_page, list[Any]()
+
+    def late(route: Any) -> None:
+        """The first answer is worked out at once, and comes when it is let go."""
+        if held:
+            route.continue_()
+        else:
+            held.append((route, route.fetch()))
+
+    start(page, server.url)
+    page.click("#order >> text=Size")
+    expect(page.locator("#tally .figure")).to_have_text("54 × 66")
+    expect(page.locator("#tally .going-on")).to_have_count(0)
+    page.route("**/size?part=choice", late)
+    with page.expect_request("**/size?part=choice"):
+        page.evaluate("htmx.trigger(document.body, 'kersey:thrift')")
+    narrowed(page)
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+    route, answer = held[0]
+    with page.expect_response("**/size?part=choice"):
+        route.fulfill(response=answer)
+    settled(page)
+    expect(page.locator("#tally .figure")).to_have_text("48 × 60")
+
+
 def test_delete_is_undone_with_one_key(talking_page: Page, server: Any) -> None:
     page = talking_page
     start(page, server.url)

@@ -40,13 +40,25 @@ document.addEventListener("click", (event) => {
 });
 
 // An answer that exchanges a form under way would take it from under its own answer, which htmx then
-// has no place for: such an answer waits until the form has its own, and is asked for again.
+// has no place for: such an answer waits until the form has its own, and is asked for again. So is
+// one that was asked for before a change and comes after it: it shows what was before.
 const askedAgain = new Set();
+let changes = 0;
+document.addEventListener("htmx:beforeSend", (event) => {
+  event.detail.xhr.changesBefore = changes;
+});
 document.addEventListener("htmx:beforeSwap", (event) => {
-  const { elt, requestConfig } = event.detail;
-  if (requestConfig.verb !== "get" || !document.querySelector("form[method=post].htmx-request")) return;
+  const { elt, requestConfig, xhr } = event.detail;
+  if (requestConfig.verb !== "get") {
+    changes += 1;
+    return;
+  }
+  const underWay = document.querySelector("form[method=post].htmx-request");
+  if (!underWay && xhr.changesBefore === changes) return;
   event.detail.shouldSwap = false;
-  askedAgain.add([elt, requestConfig.triggeringEvent?.type ?? "load"]);
+  const type = requestConfig.triggeringEvent?.type ?? "load";
+  if (underWay) askedAgain.add([elt, type]);
+  else setTimeout(() => elt.isConnected && htmx.trigger(elt, type));
 });
 document.addEventListener("htmx:afterSettle", () => {
   if (document.querySelector("form[method=post].htmx-request")) return;
