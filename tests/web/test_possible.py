@@ -2,10 +2,12 @@
 
 import json
 import re
+from pathlib import Path
 from typing import Any
 
 from fastapi.testclient import TestClient
 from playwright.sync_api import Page, expect
+from tests.web.conftest import client_for, take_sample_data
 from tests.web.test_browser import settled, talking_page
 from tests.web.test_pages import HTMX, revision, start
 
@@ -47,6 +49,24 @@ def test_a_block_is_chosen_by_looking(client: TestClient) -> None:
     assert "Four-patch" in client.get(f"/projects/{number}/yield").text
     again = client.post(address, data=taken, follow_redirects=False)
     assert again.status_code == 409
+
+
+def test_the_quilt_that_is_planned_hangs_there_as_it_is(tmp_path: Path) -> None:
+    """Found in a moment, 35 log cabins would hang there; 42 are planned."""
+    take_sample_data(tmp_path)
+    with client_for(tmp_path) as client:
+        planned = re.search(r'class="figure"[^>]*>([^<]+)<', client.get("/projects/6/size").text)
+        assert planned
+        page = ""
+        for seen in range(200):
+            params = {"seen": seen, "look": "log-cabin"}
+            client.get("/projects/6/yield/wall/news", params=params)
+            page = client.get("/projects/6/yield/wall", params=params).text
+            if "log-cabin" in shown(page):
+                break
+    finished = re.search(r"Finished</th><td>([^<]+)″<", page)
+    assert finished
+    assert finished[1] == planned[1]
 
 
 def test_it_is_sorted_and_only_some_are_shown(client: TestClient) -> None:

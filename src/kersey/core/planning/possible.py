@@ -132,6 +132,19 @@ def taken(project: Project, chosen: Possible, no_border: bool = False) -> Projec
     return replace(project, design=design)
 
 
+def as_planned(possible: Possible, kept: KeptPlan, assembly: Assembly) -> Possible:
+    """A quilt of blocks as a project has planned it already, not as it was found in a moment."""
+    share = Fraction(kept.cutting.blocks, kept.most.blocks)
+    return replace(
+        possible,
+        kept=kept,
+        blocks=kept.most.blocks,
+        bound=kept.most.bound,
+        used=_used(kept.most) * share,
+        seams=_seams(assembly, kept.cutting) + (kept.grid.blocks - 1 if kept.grid else 0),
+    )
+
+
 def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
     """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
     tried = BlockChoice(recipe)

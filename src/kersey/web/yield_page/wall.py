@@ -19,7 +19,7 @@ from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.spoken import Spoken
-from kersey.core.planning.possible import Possible, WallQuestion, taken, wall_question
+from kersey.core.planning.possible import Possible, WallQuestion, as_planned, taken, wall_question
 from kersey.core.planning.standing import Standing
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
@@ -205,7 +205,9 @@ def wall_context(
     inquiry = _ask(room, opened, looked)
     inquiry.wait(0, patience)
     seen, over = inquiry.count, inquiry.over
-    everything = [_as_known(opened, hung) for hung in _hung(room, opened, inquiry)]
+    # With another border it is another quilt than the project's own.
+    same = Only.NOTHING_BOUGHT not in looked.only
+    everything = [_as_known(opened, hung, same) for hung in _hung(room, opened, inquiry)]
     shown = [each for each in everything if all(each.passes(only) for only in looked.only)]
     shown.sort(key=lambda each: (each.order(looked.sort), each.title))
     own = opened.project.design.block.recipe
@@ -233,8 +235,9 @@ def wall_context(
     }
 
 
-def _as_known(opened: OpenProject, hung: Hung) -> Hung:
-    """The quilt with the count that the project's own plan knows better, if it is of that block."""
+def _as_known(opened: OpenProject, hung: Hung, same: bool) -> Hung:
+    """The project's own quilt, where it is of that block; with other borders (not the `same`) only
+    the count that its plan knows better."""
     plan, found = opened.project.plan, hung.possible.kept
     if plan is None or opened.news.standing not in (Standing.CURRENT, Standing.LOOSE):
         return hung
@@ -244,6 +247,9 @@ def _as_known(opened: OpenProject, hung: Hung) -> Hung:
         found.finished,
     ):
         return hung
+    if same and opened.quilt is not None and not plan.block.makes_one_piece:
+        possible = as_planned(hung.possible, plan, opened.asked.assembly)
+        return Hung(possible, opened.quilt, draw_hung(opened.quilt, _scale(opened)))
     possible = replace(hung.possible, blocks=plan.most.blocks, bound=plan.most.bound)
     return replace(hung, possible=possible)
 
