@@ -25,10 +25,10 @@ from kersey.core.measure.root2 import Root2
 
 FOUR_GEESE = Technique(
     "four-geese",
-    step="Place two small squares on opposite corners of the {first}, right sides together; they "
-    "overlap in the middle. Sew on both sides of the diagonal through both, a seam allowance away, "
-    "cut on it and press. Place a small square on the bare corner of each half, sew and cut the "
-    "same way: {gives} from each large square.",
+    step="Place a {second} on each of two opposite corners of the {first}, right sides together; "
+    "they overlap in the middle. Sew on both sides of the diagonal through both, a seam allowance "
+    "away, cut on it and press. Place a {second} on the bare corner of each half, sew and cut the "
+    "same way: {gives} from each {first}.",
     at_machine="Sew two corners on both sides of the diagonal, cut and press; then the others",
     # Two on the first diagonal, and two on that of each half.
     seams=6,

@@ -4,7 +4,7 @@ import re
 
 # What is measured or weighed has no plural: two lots of it are still yardage.
 _NOT_COUNTED = frozenset({"yardage", "scraps", "backing", "batting", "fabric"})
-_IRREGULAR = {"half": "halves"}
+_IRREGULAR = {"half": "halves", "goose": "geese"}
 # What comes after these words belongs to the noun before them, which takes the s.
 _BELONGING = (" with ", " of ", " from ", " to ")
 # What has its size behind it: units 2 × 1.
@@ -14,8 +14,8 @@ _SIZED = re.compile(r"(\D+) (\d+ [x×] \d+)")
 def plural(noun: str) -> str:
     """Several of what a noun names.
 
-    >>> plural("strip"), plural("hourglass"), plural("half"), plural("piece of fabric")
-    ('strips', 'hourglasses', 'halves', 'pieces of fabric')
+    >>> plural("strip"), plural("hourglass"), plural("goose"), plural("piece of fabric")
+    ('strips', 'hourglasses', 'geese', 'pieces of fabric')
     >>> plural("ruler setting"), plural("middle half"), plural("entry"), plural("yardage")
     ('ruler settings', 'middle halves', 'entries', 'yardage')
     >>> plural("unit 2 x 1 with 2 below"), plural("light 3")
