@@ -339,6 +339,7 @@ class _State:
         """Each missing piece sewn of two that lie free."""
         if self.missing.total() > _MOST_JOINED or self._batch > 1:
             return None
+        # One after the other, each on the table that the one before has left.
         lies, joined = self.lies, list[Joined]()
         for of, need in self.missing.elements():
             turned = self._fabric_of(of).directional
@@ -374,6 +375,7 @@ class _State:
     def to_buy(self) -> Iterator[Way]:
         """The fewest pieces of a sort that was pulled."""
         for fabrics in sorts_of(self.lies.kept.cutting.problem).values():
+            # Each of a print of its own, so that no rule stands in the way of what is bought.
             for pieces in range(1, _MOST_BOUGHT + 1):
                 more = [
                     replace(fabrics[0], name=f"bought {n}", print=f"bought {n}", count=1)
@@ -393,6 +395,8 @@ class _State:
     def _way(self, kind: WayKind, plan: CuttingPlan, without: Sequence[int] = ()) -> Way | None:
         """The project cut by a plan for what lies there, `without` some sets of kits; the others
         stay as far as their pieces are there."""
+        # Layouts put together of several questions are checked here; one that is faulty claims what
+        # it can.
         plan = replace(plan, bound=max(plan.bound, plan.blocks))
         plan = claimed(plan) if faults(plan) else plan
         before = self.lies.kept
@@ -405,6 +409,7 @@ class _State:
             for old, kit in zip(numbers, kits, strict=False)
             if self._by_prints(plan, kit) != kit_by_prints(before, before.kits[old])
         )
+        # A kit that is sewn cannot change its prints, but where it lost a piece.
         if any(n // self._batch in self._sewn for n in changed if n not in self._missing_some):
             return None
         project = self._project(plan, kits, numbers)
@@ -428,6 +433,7 @@ class _State:
             for fabric, pulled in zip(self.asked.problem.fabrics, self.asked.fabrics, strict=True)
         }
         wished = Wished(design.kits, families, design.deal)
+        # What is complete stays, the rest as was wished; else all is dealt as the rules ask.
         for pins, how in ((self._complete(plan, numbers), wished), ({}, AS_THEY_COME)):
             try:
                 kits = deal(plan, how, pins).kits
@@ -463,6 +469,7 @@ class _State:
         number = {old: new for new, old in enumerate(numbers[: len(kits)])}
         places = _filled(before.places, number, len(kits))
         design, grid = project.design, before.grid
+        # Fewer blocks than places: the quilt becomes smaller and is laid anew.
         if grid is not None and None in places and None not in before.places:
             design, grid = self._resized(design, len(kits))
             places = laid(plan, kits, grid)

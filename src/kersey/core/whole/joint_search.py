@@ -209,6 +209,7 @@ class _Search:
             if schemes.count
         }
         self._looks = {key: look(schemes) for key, schemes in self._schemes.items()}
+        # What was asked once of cloth, parts and backings is asked by many schemes again.
         self._can_be_had = [cutter(c, question.fabrics) for c in question.candidates]
         self._cloth: dict[tuple[PartKind, str], tuple[Fabric, ...]] = {}
         self._lengths: dict[tuple[PartKind, str, Fraction], tuple[Fraction, ...]] = {}
@@ -251,6 +252,7 @@ class _Search:
             if number == _TO_RECKON:
                 # Only one scheme of a group waits at a time; as it is taken its next comes in.
                 self._push_next(waiting, groups[group])
+            # What is like one that was told of is passed over, with all its ways.
             if judged.body == _ALL or any(self._like(judged, other) for other in told):
                 continue
             if number == _TO_RECKON:
@@ -273,6 +275,7 @@ class _Search:
 
     def _in_order(self, c: int, s: int) -> Iterator[tuple[float, _Judged]]:
         """The schemes of a candidate and a space with the most they can score, the best first."""
+        # Sorted stably, so that equal ones keep their order and the answer is the same each time.
         places = np.argwhere(self._schemes[c, s].allowed)
         scores = self._at_most(c, s)[places[:, 0], places[:, 1]]
         for n in np.argsort(-scores, kind="stable").tolist():
@@ -318,6 +321,7 @@ class _Search:
     ) -> tuple[list[tuple[PartCut, ...]], list[PartCut]]:
         """Parts that the stash may give, and those that are bought in any case. Keys and their
         spacer are of one source."""
+        # Parts by the name under which they are bought or cut, in their order.
         groups: dict[str, list[PartCut]] = {}
         for part in parts:
             of_keys = part.kind is PartKind.SPACER
@@ -493,6 +497,7 @@ class _Search:
         of_blocks = self._question.candidates[judged.candidate].to_buy(scheme, shop)
         bought = sum(map(bought_length, of_blocks.values()), Fraction(0))
         if self._backing_of(scheme) is None:
+            # Extra-wide cloth counts as so much more of the usual width.
             backing = self._backing_bought(scheme)
             wide = WIDE_BACKING / shop.usable_width if backing.way is BackingWay.WIDE else 1
             bought += backing.bought * wide

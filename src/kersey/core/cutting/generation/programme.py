@@ -100,6 +100,9 @@ class Programme:
         parts, kinds = known.parts, known.kinds
         self.rows = parts.rows
         infinity = highspy.kHighsInf
+        # Rows: what is wanted, piece by piece, at least as much as blocks take; how many pieces
+        # there are of each kind of fabric, at most; slots (runs that strips give, and pieces fill);
+        # keys (strips of a breadth that frames have room for, and that are crosscut somehow).
         for row in parts.rows:
             self.highs.addRow(row.least, infinity, 0, np.array([], np.int32), np.array([]))
         for kind in kinds:
@@ -110,6 +113,7 @@ class Programme:
         self._first_key = self._first_slot + known.slots.rows
         for column in parts.columns:
             self._column(column.gain, column.entries, column.most)
+        # A longer slot may be used as a shorter one: what is over is trimmed.
         for higher, lower in known.slots.lower:
             self._column(0.0, {self._first_slot + higher: -1.0, self._first_slot + lower: 1.0})
         for fill in known.slots.fills:
@@ -131,6 +135,8 @@ class Programme:
         """Bring what is new into the programme."""
         known = self.known
         keys, frames, strips = self._loaded
+        # A frame takes one piece of its kind and makes room for strips of its breadths; a strip
+        # takes that room and gives slots. So any strip may lie in any frame that has its breadth.
         for _ in range(keys, len(known.keys)):
             self.highs.addRow(0.0, highspy.kHighsInf, 0, np.array([], np.int32), np.array([]))
         for number, (kind, along, breadths) in list(enumerate(known.frames))[frames:]:
@@ -167,6 +173,7 @@ class Programme:
 
     def prices(self, duals: Floats) -> tuple[Floats, Floats]:
         """Of each row wanted, and of one more piece of each kind."""
+        # Of more than is wanted one more is worth nothing; of fabric one more is never worth less.
         split = len(self.rows)
         return np.maximum(-duals[:split], 0), np.maximum(duals[split : self._first_slot], 0)
 
@@ -184,6 +191,7 @@ class Programme:
         large programme those nearest to being used are tried first, then more, then all; `tries`
         says which of these. Nothing is tried when there is no time left, unless `late`.
         """
+        # The reduced cost of a column: by how much the optimum falls if it must be used once.
         optimum, *_ = self.linear()
         unlike = -np.array(self.highs.getSolution().col_dual)
         costs: Sequence[float] = _COSTS_IF_LARGE if len(unlike) > _LARGE else _COSTS
@@ -214,12 +222,14 @@ class Programme:
         nothing = np.zeros(len(out))
         model.changeColsBounds(len(out), out, nothing, nothing)
         model.changeColBounds(0, float(beaten + 1 if beaten else 0), float(bound))
+        # Blocks are whole: less than one more is none.
         model.setOptionValue("mip_abs_gap", 0.99)
         model.setOptionValue("presolve_rule_off", _PROBING)
         run_in_whole_numbers(model, self.watch, seconds)
         limit = model.getInfo().mip_dual_bound
         if model.getModelStatus() == highspy.HighsModelStatus.kInfeasible:
             limit = beaten
+        # With columns left out it proves nothing of those that have them.
         self.whole_bound = bound if len(out) else int(np.floor(min(limit, bound) + ROUND))
         if model.getInfo().primal_solution_status != FEASIBLE:
             return 0, []
@@ -238,6 +248,7 @@ class Programme:
         for kind, along in known.large_ways:
             fabric = known.kinds[kind]
             side = fabric.width if along else fabric.length
+            # Instead of frames: a row for the room across the piece, of which strips take parts.
             for _ in range(fabric.count):
                 room = model.getNumRow()
                 model.addRow(-infinity, 0.0, 0, np.array([], np.int32), np.array([]))
