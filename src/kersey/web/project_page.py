@@ -9,6 +9,7 @@ from fastapi import Request
 from starlette.responses import RedirectResponse, Response
 
 from kersey.core.planning.standing import Standing
+from kersey.web.forms import BadForm
 from kersey.web.open_project import OpenProject
 from kersey.web.stage import Stage
 from kersey.web.stages import STAGES
@@ -76,6 +77,17 @@ def answer_change(
     if not is_fragment_request(request):
         return go_to(request, page, opened)
     return render(request, template, {**context, "oob": True}, headers=news_of(opened))
+
+
+def answer_refused(
+    request: Request, whole: str, part: str, context: Mapping[str, Any], bad: BadForm
+) -> Response:
+    """After a form that cannot be taken: the page, or the `part` of it htmx asks for, with what
+    was typed and each error at its field."""
+    shown = {**context, "errors": bad.errors, "typed": bad.typed}
+    if is_fragment_request(request):
+        return render(request, part, shown | {"oob": True}, 422)
+    return render(request, whole, shown, 422)
 
 
 def go_to(request: Request, page: str, opened: OpenProject) -> Response:

@@ -134,14 +134,10 @@ def taken(project: Project, chosen: Possible, no_border: bool = False) -> Projec
 
 def as_planned(possible: Possible, kept: KeptPlan, assembly: Assembly) -> Possible:
     """A quilt of blocks as a project has planned it already, not as it was found in a moment."""
-    share = Fraction(kept.cutting.blocks, kept.most.blocks)
+    used, seams = _used_and_seams(assembly, kept, kept.most)
+    most = kept.most
     return replace(
-        possible,
-        kept=kept,
-        blocks=kept.most.blocks,
-        bound=kept.most.bound,
-        used=_used(kept.most) * share,
-        seams=_seams(assembly, kept.cutting) + (kept.grid.blocks - 1 if kept.grid else 0),
+        possible, kept=kept, blocks=most.blocks, bound=most.bound, used=used, seams=seams
     )
 
 
@@ -245,12 +241,13 @@ def _quilt(
         places=laid(shown, kits, grid),
     )
     share = Fraction(wanted, most.blocks)
+    used, seams = _used_and_seams(assembly, kept, plan)
     return Possible(
         kept=kept,
         blocks=blocks,
         bound=plan.bound,
-        used=_used(plan) * share,
-        seams=_seams(assembly, shown) + (grid.blocks - 1),
+        used=used,
+        seams=seams,
         on_the_bias=any(make.how.bias for make in assembly.makes),
         missing=tuple(_to_buy(plan, role, share) for role in sorted(bought)),
     )
@@ -288,6 +285,13 @@ def _gives(fabric: Fabric, need: Need) -> bool:
         for w, h in turns
     )
     return fabric.serves(need) and fits
+
+
+def _used_and_seams(assembly: Assembly, kept: KeptPlan, cut: CuttingPlan) -> tuple[Fraction, int]:
+    """The share of the cloth that lies in the blocks of a quilt, as it is `cut`; and its seams."""
+    share = Fraction(kept.cutting.blocks, kept.most.blocks)
+    rows = kept.grid.blocks - 1 if kept.grid else 0
+    return _used(cut) * share, _seams(assembly, kept.cutting) + rows
 
 
 def _used(plan: CuttingPlan) -> Fraction:

@@ -25,6 +25,7 @@ from kersey.web.arrange.troubled import troubled
 from kersey.web.arrange.view import arrange_context, look, map_context
 from kersey.web.forms import BadForm, TypedForm, read_form
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, opened_after, sent
+from kersey.web.project_page import answer_refused
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -42,10 +43,9 @@ class StepForm(RevisedForm):
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    context = arrange_context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
-    if is_fragment_request(request):
-        return render(request, "arrange/answer.html", context | {"oob": True}, 422)
-    return render(request, "arrange/page.html", context, 422)
+    return answer_refused(
+        request, "arrange/page.html", "arrange/answer.html", arrange_context(room, opened), bad
+    )
 
 
 @router.get("/projects/{project_id}/arrange", name="arrange_page")

@@ -48,7 +48,7 @@ from kersey.drawing.size_outline import draw_size
 from kersey.store.projects import washed_logs
 from kersey.web.forms import BadForm, Length, TypedForm, checked, refused_at
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
-from kersey.web.project_page import answer_change, project_context
+from kersey.web.project_page import answer_change, answer_refused, project_context
 from kersey.web.size import backing, quilts, shopping, tryouts
 from kersey.web.size.stage import STAGE
 from kersey.web.templating import is_fragment_request, render
@@ -135,10 +135,9 @@ class FinishForm(RevisedForm):
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    context = _context(room, opened) | {"errors": bad.errors, "typed": bad.typed}
-    if is_fragment_request(request):
-        return render(request, "size/answer.html", context | {"oob": True}, 422)
-    return render(request, "size/page.html", context, 422)
+    return answer_refused(
+        request, "size/page.html", "size/answer.html", _context(room, opened), bad
+    )
 
 
 @router.get("/projects/{project_id}/size", name="size_page")

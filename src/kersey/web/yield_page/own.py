@@ -28,8 +28,8 @@ from kersey.formats.own_block import read_block, write_block
 from kersey.web.download import saved_as
 from kersey.web.forms import BadForm, Length, Typed, TypedForm, refused_at
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
-from kersey.web.project_page import answer_change, go_to, project_context
-from kersey.web.templating import is_fragment_request, render
+from kersey.web.project_page import answer_change, answer_refused, go_to, project_context
+from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 from kersey.web.yield_page.stage import STAGE
 
@@ -98,10 +98,10 @@ class TakeOwnForm(RevisedForm):
 
 
 def _again(request: Request, _room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
-    whole = not is_fragment_request(request)
-    template = "yield_page/own.html" if whole else "yield_page/own_answer.html"
-    context = _context(opened, bad, bad.typed) | {"oob": not whole}
-    return render(request, template, context, 422)
+    context = _context(opened, bad, bad.typed)
+    return answer_refused(
+        request, "yield_page/own.html", "yield_page/own_answer.html", context, bad
+    )
 
 
 @router.get("/projects/{project_id}/yield/own", name="own_block")

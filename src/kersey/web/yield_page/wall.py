@@ -247,7 +247,8 @@ def _as_known(opened: OpenProject, hung: Hung, same: bool) -> Hung:
         found.finished,
     ):
         return hung
-    if same and opened.quilt is not None and not plan.block.makes_one_piece:
+    planned = opened.quilt is not None and plan.most.blocks and not plan.block.makes_one_piece
+    if same and planned and opened.quilt is not None:
         possible = as_planned(hung.possible, plan, opened.asked.assembly)
         return Hung(possible, opened.quilt, draw_hung(opened.quilt, _scale(opened)))
     possible = replace(hung.possible, blocks=plan.most.blocks, bound=plan.most.bound)
