@@ -7,6 +7,7 @@ Every run tries the same cases; `pytest --hypothesis-profile=explore` tries othe
 import pytest
 from hypothesis import HealthCheck, settings
 from tests.nights import BY_DAY
+from tests.once import begin_run, end_run
 
 # Speed is measured in the benchmark, never here.
 settings.register_profile(
@@ -35,6 +36,16 @@ _SLOW = {
     "test_sample_world", "test_sewn_sets", "test_at_table", "test_even_plan",
     "test_whole_pieces", "test_sums", "test_ways_to_cut", "test_ruler_sizes",
 }  # fmt: skip
+
+
+def pytest_configure(config: pytest.Config) -> None:
+    if not hasattr(config, "workerinput"):
+        begin_run()
+
+
+def pytest_unconfigure(config: pytest.Config) -> None:
+    if not hasattr(config, "workerinput"):
+        end_run()
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:

@@ -10,9 +10,9 @@ from pathlib import Path
 from unittest.mock import patch
 
 import pytest
+from tests.sample import take_sample_data
 
 from kersey.cli import app
-from kersey.demo.sample_world import load_sample_world
 from kersey.store.database import FILE_NAME
 
 Answer = subprocess.CompletedProcess[str]
@@ -57,7 +57,7 @@ def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
 
 
 def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:
-    load_sample_world(tmp_path / "one")
+    take_sample_data(tmp_path / "one")
     file = tmp_path / "all.json"
     saved = kersey("export", str(file), "--data", str(tmp_path / "one"))
     assert saved.returncode == 0

@@ -4,6 +4,8 @@ from collections.abc import Callable, Iterator, Mapping
 from dataclasses import replace
 from functools import cache, lru_cache
 
+from tests.once import found
+
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.part import PartKind
@@ -44,8 +46,7 @@ def plan(of: Project, units: Units = Units.INCHES) -> Project:
 
 @lru_cache(maxsize=300)
 def _answer(question: PlanQuestion) -> KeptPlan:
-    *_, kept = question.run(no_clock)
-    return kept
+    return found(question, lambda: list(question.run(no_clock))[-1])
 
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:

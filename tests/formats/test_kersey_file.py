@@ -9,6 +9,7 @@ from typing import Any
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from tests.sample import samples
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.fabric import Lot, Motif, Print, Scale, Stack, Swatch, Value
@@ -21,7 +22,7 @@ from kersey.core.project.design import Design, KitWish, PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import Aside, CupboardLot
 from kersey.core.stash.pulled import Role
-from kersey.demo.sample_world import sample_cupboard, sample_projects
+from kersey.demo.sample_world import sample_cupboard
 from kersey.formats.kersey_file import (
     KIND,
     Everything,
@@ -37,7 +38,7 @@ def numbered(project: Project, lot: int) -> Project:
     return replace(project, fabrics=fabrics)
 
 
-SAMPLES = tuple(sample_projects())
+SAMPLES = samples()
 PROJECTS = tuple(numbered(project, place) for place, project in enumerate(SAMPLES))
 OWN_LOTS = tuple(project.fabrics[0].kept for project in SAMPLES)
 ALL = Everything(PROJECTS, (*OWN_LOTS, *sample_cupboard()))

@@ -5,7 +5,7 @@ import shutil
 import signal
 import subprocess
 import sys
-from collections.abc import Iterator
+from collections.abc import Hashable, Iterator
 from copy import copy
 from dataclasses import dataclass, field
 from functools import cache
@@ -18,10 +18,13 @@ import pytest
 import uvicorn
 from fastapi import FastAPI
 from fastapi.testclient import TestClient
+from playwright.sync_api import Browser, BrowserContext, Page
 from starlette.datastructures import State
+from tests.once import keep_answer, known_answer
+from tests.sample import take_sample_data
 
-from kersey.demo.sample_world import load_sample_world
-from kersey.searching.searches import Searches
+from kersey.searching.searches import Inquiry, Searches
+from kersey.searching.worker import Question, Worker
 from kersey.store.database import FILE_NAME, open_database
 from kersey.web.app import create_app, furnish
 from kersey.web.listening import open_listener
@@ -79,10 +82,24 @@ class PatientClient(TestClient):
 
 
 class SharedSearches(Searches):
-    """The searches of every site of a test process: what was found once is known to the next, and
-    the processes go on. A site leaves what it asked for when it closes."""
+    """The searches of every site of a test run: what was found once is known to the next, and the
+    processes go on. A site leaves what it asked for when it closes."""
 
     kept = 1000
+
+    def ask(self, who: Hashable, question: Question) -> Inquiry:
+        if not self.has(question):
+            known = known_answer(question)
+            if known is not None:
+                over = self._kept[question] = Inquiry(question)
+                over.tell((known, ""))
+                over.tell(None)
+        return super().ask(who, question)
+
+    def _listen(self, search: Inquiry, worker: Worker) -> None:
+        super()._listen(search, worker)
+        if search.over and not search.fault:
+            keep_answer(search.question, search.answer)
 
     def close(self) -> None:
         for who in list(self._asked):
@@ -221,18 +238,6 @@ def server(tmp_path: Path) -> Iterator[Site]:
     site.close()
 
 
-@cache
-def sample_data() -> Path:
-    """The sample world, loaded once; whoever uses it takes a copy."""
-    folder = Path(mkdtemp())
-    load_sample_world(folder)
-    return folder
-
-
-def take_sample_data(folder: Path) -> None:
-    shutil.copytree(sample_data(), folder, dirs_exist_ok=True)
-
-
 @pytest.fixture
 def own_sample(tmp_path: Path) -> Iterator[Site]:
     """The sample world, to be changed."""
@@ -257,3 +262,24 @@ def browser_type_launch_args() -> dict[str, Any]:
         "executable_path": next(filter(None, map(shutil.which, _BROWSERS))),
         "args": ["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
     }
+
+
+@pytest.fixture(scope="session")
+def window(browser: Browser) -> Iterator[BrowserContext]:
+    """One window for all tests of a process, with a tab that keeps it open: opening it costs more
+    than most pages. Sites are told apart by their ports."""
+    context = browser.new_context()
+    context.new_page()
+    yield context
+    context.close()
+
+
+@pytest.fixture
+def page(window: BrowserContext) -> Iterator[Page]:
+    """A tab of its own; whatever else is opened meanwhile is closed with it."""
+    before = window.pages
+    yield window.new_page()
+    for page in window.pages:
+        if page not in before:
+            page.close()
+    window.clear_cookies()

@@ -7,7 +7,7 @@ from typing import Any
 
 import pytest
 from axe_playwright_python.sync_playwright import Axe
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 from tests.web.conftest import Server, Site
 
 # A fact is waited for as long as a busy machine may need for it, never for a time.
@@ -517,9 +517,10 @@ COLORS = {"runOnly": {"type": "rule", "values": ["color-contrast"]}}
 
 
 @pytest.fixture(scope="session")
-def looking(browser: Browser) -> Iterator[Page]:
+def looking(window: BrowserContext) -> Iterator[Page]:
     """One window for all that is only looked at: what every page needs is loaded once."""
-    page = browser.new_page(reduced_motion="reduce")
+    page = window.new_page()
+    page.emulate_media(reduced_motion="reduce")
     yield page
     page.close()
 
@@ -557,9 +558,8 @@ def test_the_work_fits_a_screen_without_scrolling(
 
 @pytest.mark.parametrize("paper", ["letter", "a4"])
 def test_the_sheet_prints_on_the_paper_chosen(
-    browser: Browser, server: Any, paper: str, tmp_path: Path
+    page: Page, server: Any, paper: str, tmp_path: Path
 ) -> None:
-    page = browser.new_page()
     page.goto(f"{server.url}/settings")
     page.select_option("#paper", paper)
     page.click("text=Save settings")

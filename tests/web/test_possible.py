@@ -7,7 +7,8 @@ from typing import Any
 
 from fastapi.testclient import TestClient
 from playwright.sync_api import Page, expect
-from tests.web.conftest import client_for, take_sample_data
+from tests.sample import take_sample_data
+from tests.web.conftest import client_for
 from tests.web.test_browser import settled, talking_page
 from tests.web.test_pages import HTMX, revision, start
 

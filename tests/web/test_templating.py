@@ -6,10 +6,10 @@ from pathlib import Path
 
 import pytest
 from sqlalchemy.orm import Session
+from tests.sample import samples
 
 from kersey.core.measure.length import Units
 from kersey.core.quilt.quilt import NotPlanned
-from kersey.demo.sample_world import sample_projects
 from kersey.store.database import open_database
 from kersey.store.projects import StoredProject, add_project, get_project
 from kersey.web import templating, workroom
@@ -30,7 +30,7 @@ def test_a_shipped_file_has_an_address_that_changes_with_it() -> None:
 def stored(tmp_path: Path) -> tuple[Workroom, StoredProject]:
     room = Workroom(open_database(tmp_path), clock=lambda: NOW)
     with Session(room.engine) as session, session.begin():
-        number = add_project(session, next(sample_projects()), NOW)
+        number = add_project(session, samples()[0], NOW)
         return room, get_project(session, number)
 
 
@@ -70,7 +70,7 @@ def test_no_quilt_is_never_remembered_as_one(stored: tuple[Workroom, StoredProje
 def test_a_failed_transaction_leaves_nothing(stored: tuple[Workroom, StoredProject]) -> None:
     room, _ = stored
     with pytest.raises(RuntimeError), room.transaction() as session:
-        add_project(session, next(sample_projects()), NOW)
+        add_project(session, samples()[0], NOW)
         raise RuntimeError("in the middle")
     with room.transaction() as session:
         assert get_project(session, 1)

@@ -10,8 +10,9 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 from tests.nights import at_night
+from tests.sample import take_sample_data
 from tests.voice import faults, faults_of_page
-from tests.web.conftest import client_for, take_sample_data
+from tests.web.conftest import client_for
 from tests.web.test_fuzz import FORMS, revision_for
 
 from kersey.web.terms import FIELDS, TERMS, terms_in
