@@ -113,7 +113,7 @@ def _counted_nouns() -> list[str]:
 @pytest.mark.parametrize("number", [0, 1, 2, 21])
 def test_none_one_and_many_read_right(noun: str, number: int) -> None:
     said = counted(number, noun)
-    assert faults(said) == []
+    assert faults(said) == ()
     assert said == f"{number} {noun_for(number, noun)}"
     assert (said == f"{number} {noun}") == (number == 1)
 
@@ -123,11 +123,11 @@ def test_help_is_one_sentence_without_mark_up() -> None:
     for command in COMMANDS:
         assert f" {command} " in everything
         answer = kersey(command, "--help").stdout
-        assert faults(answer) == []
+        assert faults(answer) == ()
         assert not re.search(r"``|\[/?\w+\]\w|:\w+:`", answer.replace("[required]", ""))
         about = " ".join(re.sub(r".*?Usage:[^\n]*|╭.*", "", answer, flags=re.DOTALL).split())
         assert about.endswith("."), command
-    assert faults(everything) == []
+    assert faults(everything) == ()
 
 
 @pytest.mark.parametrize(
@@ -145,7 +145,7 @@ def test_errors_say_what_is_wrong(words: tuple[str, ...], says: str, tmp_path: P
     answer = kersey(*words, *data)
     assert answer.returncode != 0
     assert says in answer.stderr
-    assert faults(answer.stderr) == []
+    assert faults(answer.stderr) == ()
     assert "Traceback" not in answer.stderr
 
 

@@ -9,6 +9,7 @@ import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import cache
 from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
@@ -238,7 +239,7 @@ def check_roles(fabrics: Sequence[FabricPart], needs: Sequence[Need], block: Blo
     others = block.known.other_roles if block.known else ()
     there = dict.fromkeys((*(need.role for need in needs), *others))
     if ANY in there:
-        there |= dict.fromkeys(role for recipe in recipes().values() for role in roles_of(recipe))
+        there |= dict.fromkeys(_every_role())
     for place, fabric in enumerate(fabrics):
         for role in fabric.roles:
             if role not in there and role not in _OF_THE_QUILT and not _BORDER.fullmatch(role):
@@ -275,6 +276,11 @@ def roles_of(recipe: Recipe) -> list[str]:
     """The roles of a recipe's pieces, as it usually is."""
     cut = recipe.assemble(recipe.finished, recipe.options, QUARTER_INCH)
     return list(dict.fromkeys((*(need.role for need in cut.needs), *recipe.other_roles)))
+
+
+@cache
+def _every_role() -> tuple[str, ...]:
+    return tuple(role for recipe in recipes().values() for role in roles_of(recipe))
 
 
 def _no_constant(name: str) -> float:

@@ -1,6 +1,7 @@
 """A piece sewn of two: as large as it must be, of cloth that lay there free, and no inch more."""
 
-from collections import Counter
+from collections import Counter, defaultdict
+from collections.abc import Iterable
 from fractions import Fraction
 from random import Random
 
@@ -13,17 +14,17 @@ from tests.nights import examples
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.errors import Infeasible, InvalidValue
 from kersey.core.mending.joined_piece import LEAST_SHOWN, joined_piece
-from kersey.core.mending.mishap import OnTable, things
+from kersey.core.mending.mishap import Thing, things
 from kersey.core.project.project import fabric_key
 from kersey.core.project.table import parent_key
 
 
-def cloth_of(lies: OnTable, key: str) -> Fraction:
-    """Square inches of a fabric that lie on the table or are whole."""
-    return sum(
-        (t.width * t.length * t.count for t in things(lies) if parent_key(t.key) == key),
-        Fraction(0),
-    )
+def cloth_of(there: Iterable[Thing]) -> dict[str, Fraction]:
+    """Square inches of each fabric that lie on the table or are whole."""
+    found: dict[str, Fraction] = defaultdict(Fraction)
+    for thing in there:
+        found[parent_key(thing.key)] += thing.width * thing.length * thing.count
+    return found
 
 
 @pytest.mark.parametrize("name", sorted(QUILTS))
@@ -38,7 +39,8 @@ def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed
             lies, *_ = something_spoiled(lies, pick)
     except (Infeasible, InvalidValue):
         assume(False)
-    seam = lies.kept.seam
+    seam, there = lies.kept.seam, things(lies)
+    cloth = cloth_of(there)
     for need in lies.kept.cutting.problem.needs:
         fabrics = lies.quilt.project.fabrics
         for pulled in pick.sample(fabrics, min(6, len(fabrics))):
@@ -57,14 +59,15 @@ def test_what_is_joined_was_there_and_nothing_planned_is_touched(name: str, seed
             assert min(one[side], other[side]) >= 2 * seam + LEAST_SHOWN
             # The seam is lost, and of the rest only what is too small to be kept.
             broad = need.width if lengthwise else need.height
-            gone = cloth_of(lies, of) - cloth_of(after, of)
+            there_after = things(after)
+            cloth_after = cloth_of(there_after)
+            gone = cloth[of] - cloth_after[of]
             assert gone >= 2 * seam * broad
-            longest = max(max(t.width, t.length) for t in things(lies))
+            longest = max(max(t.width, t.length) for t in there)
             assert gone <= 2 * seam * broad + 4 * SHORTEST_KEPT * longest
-            others = {fabric_key(p) for p in lies.quilt.project.fabrics} - {of}
-            assert all(cloth_of(lies, key) == cloth_of(after, key) for key in others)
+            assert all(cloth[key] == cloth_after[key] for key in cloth | cloth_after if key != of)
             # Whatever was to give pieces still gives them.
             before, now = (
-                Counter(n for t in things(each) for n in t.gives) for each in (lies, after)
+                Counter(n for t in each for n in t.gives) for each in (there, there_after)
             )
             assert not before - now

@@ -123,6 +123,8 @@ class KeysWish:
     ) -> Fraction:
         """The keys for a body with a `border` and others `around` it; 0 where it is smaller than
         one, or has no border."""
+        if not self.key:
+            return self.key
         inner = self._within(body, border, around)
         last = border if self.outermost is None else self.outermost
         return self.key if last and self.key <= min(inner) else Fraction(0)

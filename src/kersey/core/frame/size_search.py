@@ -11,6 +11,7 @@ section 4). A size is judged by three things, each a cost in points:
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
+from functools import cached_property
 from math import sqrt
 
 from kersey.core.errors import InvalidValue
@@ -99,12 +100,12 @@ class SizeOption:
         """Blocks left over; negative when there are too few."""
         return self.blocks_possible - self.blocks
 
-    @property
+    @cached_property
     def width(self) -> Fraction:
         """Finished width with all that is round the blocks."""
         return self.body_width + 2 * (self.bordered + self.edge + self.spacer[0])
 
-    @property
+    @cached_property
     def length(self) -> Fraction:
         """Finished length with all that is round the blocks."""
         return self.body_length + 2 * (self.bordered + self.edge + self.spacer[1])

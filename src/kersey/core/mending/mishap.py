@@ -140,10 +140,12 @@ def as_it_lies(quilt: Quilt, cuts: Sequence[TableCut], made: Sequence[bool]) -> 
 def things(lies: OnTable) -> tuple[Thing, ...]:
     """Everything that can be spoiled, pieces on the table first."""
     names = _names(lies)
+    gives: dict[tuple[str, Rectangle], dict[Need, None]] = {}
+    for piece in lies.pieces:
+        needs = (cut.need for strip in piece.strips for *_, cut in strip)
+        gives.setdefault((piece.of, (piece.width, piece.length)), {}).update(dict.fromkeys(needs))
     found = []
     for lying in lies.table.lying:
-        alike = [p for p in lies.pieces if _is(p, lying.of, (lying.width, lying.length))]
-        gives = dict.fromkeys(cut.need for piece in alike for cut in cuts_of(piece))
         found.append(
             Thing(
                 lying.key,
@@ -152,7 +154,7 @@ def things(lies: OnTable) -> tuple[Thing, ...]:
                 lying.length,
                 lying.count,
                 False,
-                tuple(gives),
+                tuple(gives.get((lying.of, (lying.width, lying.length)), ())),
             )
         )
     for pulled in lies.quilt.project.fabrics:

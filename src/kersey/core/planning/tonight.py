@@ -68,28 +68,21 @@ class TonightQuestion:
     def run(self, clock: Clock) -> Iterator[Tonight]:
         """The answer, growing block after block; then what would mend what is nearly enough."""
         found: list[Possible] = []
+        nearly: list[Nearly] = []
         told = Tonight()
         for recipe in as_tried():
             possible = best_of(self.project, recipe.id, self.units, clock)
             if possible is not None:
                 found.append(possible)
-                told = self._sorted(found)
+                if not possible.missing:
+                    nearly += nearly_covers(possible, self.units)
+                told = _sorted(found, nearly)
                 yield told
         for n, each in enumerate(told.nearly):
             mended = replace(each, sought=True, mends=_mended(each, clock))
             told = replace(told, nearly=(*told.nearly[:n], mended, *told.nearly[n + 1 :]))
             yield told
         yield told
-
-    def _sorted(self, found: list[Possible]) -> Tonight:
-        good = sorted((p for p in found if p.used >= _USES), key=lambda p: (-p.used, p.key))
-        nearly = [each for p in found if not p.missing for each in nearly_covers(p, self.units)]
-        nearly.sort(key=lambda each: (Fraction(each.short, each.size.blocks), -each.size.blocks))
-        return Tonight(
-            tuple(p for p in good if not p.missing),
-            tuple(_one_of_each(nearly)[:MOST_NEARLY]),
-            tuple(p for p in good if len(p.missing) == 1),
-        )
 
 
 def tonight_question(project: Project, units: Units) -> TonightQuestion:
@@ -115,6 +108,18 @@ def nearly_covers(possible: Possible, units: Units) -> tuple[Nearly, ...]:
         if least is not None and least.blocks > possible.blocks:
             found.append(Nearly(possible, least))
     return tuple(found)
+
+
+def _sorted(found: list[Possible], nearly: list[Nearly]) -> Tonight:
+    good = sorted((p for p in found if p.used >= _USES), key=lambda p: (-p.used, p.key))
+    nearest = sorted(
+        nearly, key=lambda each: (Fraction(each.short, each.size.blocks), -each.size.blocks)
+    )
+    return Tonight(
+        tuple(p for p in good if not p.missing),
+        tuple(_one_of_each(nearest)[:MOST_NEARLY]),
+        tuple(p for p in good if len(p.missing) == 1),
+    )
 
 
 def _covers(size: SizeOption, purpose: Purpose) -> bool:

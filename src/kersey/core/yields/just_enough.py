@@ -86,7 +86,7 @@ def _with_more(
         return 0
     trial = Watch(watch.clock, A_TRIAL)
     with_them = replace(problem, fabrics=(*problem.fabrics, *more))
-    plan = checked_plan(with_them, trial, Sought(most=wanted))
+    plan = checked_plan(with_them, trial, Sought(wanted - 1, wanted))
     watch.spend(trial.spent)
     return plan.blocks
 
@@ -145,7 +145,7 @@ class _Thinner:
         if problem is None or self._watch.left <= 0:
             return False
         trial = Watch(self._watch.clock, A_TRIAL)
-        found = checked_plan(problem, trial, Sought(most=self._blocks))
+        found = checked_plan(problem, trial, Sought(self._blocks - 1, self._blocks))
         self._watch.spend(trial.spent)
         if found.blocks < self._blocks:
             return False
