@@ -13,6 +13,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from functools import lru_cache
 from itertools import cycle
 
 from kersey.core.measure.root2 import Root2
@@ -33,7 +34,8 @@ class Waves:
     def tubes(self, lengths: Sequence[Fraction]) -> list[Fraction]:
         """How long each tube is, of strips so long: as its shortest strip."""
         in_one = self.strips or len(lengths) // 2
-        longest_first = sorted(lengths, reverse=True)
+        counted = Counter(lengths)
+        longest_first = [n for n in sorted(counted, reverse=True) for _ in range(counted[n])]
         ends = range(in_one, len(lengths) + 1, in_one) if in_one else ()
         return [longest_first[end - 1] for end in ends]
 
@@ -88,7 +90,7 @@ class Waves:
 
     def units(self, strips: Sequence[tuple[str, Fraction]]) -> int:
         """Columns of strips of these prints and lengths."""
-        return self.columns(self.tubes([length for _, length in strips]))
+        return _columns(self, tuple(self.tubes([length for _, length in strips])))
 
     def used(self, strips: Sequence[tuple[str, Fraction]]) -> Counter[tuple[str, Fraction]]:
         """The strips that are sewn into tubes, the longest first."""
@@ -97,6 +99,12 @@ class Waves:
             return Counter()
         in_tubes = len(self.tubes(lengths)) * (self.strips or len(lengths) // 2)
         return Counter(_evenly(sorted(strips, key=lambda s: -s[1]), in_tubes))
+
+
+@lru_cache(maxsize=512)
+def _columns(waves: Waves, tubes: tuple[Fraction, ...]) -> int:
+    """Columns of tubes so long; like tubes come of many ways to cut the strips."""
+    return waves.columns(tubes)
 
 
 @dataclass(frozen=True)

@@ -143,6 +143,14 @@ def as_planned(possible: Possible, kept: KeptPlan, assembly: Assembly) -> Possib
 
 def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
     """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
+    best = _best_of(project, recipe, units, clock)
+    if best is None:
+        return None
+    kept = best.kept
+    return replace(best, kept=replace(kept, places=laid(kept.cutting, kept.kits, kept.grid)))
+
+
+def _best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
     tried = BlockChoice(recipe)
     known = tried.known
     if known is None or not _suits(project, known):
@@ -238,7 +246,8 @@ def _quilt(
         keys=keys,
         grid=grid,
         kits=kits,
-        places=laid(shown, kits, grid),
+        # Only the best of all sizes is laid out.
+        places=(),
     )
     share = Fraction(wanted, most.blocks)
     used, seams = _used_and_seams(assembly, kept, plan)

@@ -50,10 +50,12 @@ def solve_tally(problem: CuttingProblem) -> CuttingPlan:
     assert isinstance(problem.tally, Waves | Mirrored)
     ways = [found for fabric in problem.fabrics if (found := list(_ways(problem, fabric)))]
     tally, best, strips = problem.tally, list[_Way](), list[tuple[str, Fraction]]()
+    blocks = 0
     for chosen in islice(product(*ways), _MOST_TRIED):
         given = [strip for way in chosen for strip in way.given()]
-        if not best or tally.units(given) > tally.units(strips):
-            best, strips = list(chosen), given
+        units = tally.units(given)
+        if not best or units > blocks:
+            best, strips, blocks = list(chosen), given, units
     most = [
         strip
         for of_it in ways
@@ -61,7 +63,6 @@ def solve_tally(problem: CuttingProblem) -> CuttingPlan:
             of_it[0].fabric, True, max(w.strips for w in of_it), max(w.length for w in of_it)
         ).given()
     ]
-    blocks = tally.units(strips)
     layouts = tuple(_layouts(problem, best, tally.used(strips)))
     return CuttingPlan(problem, blocks, max(blocks, tally.units(most)), layouts)
 
