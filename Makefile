@@ -63,10 +63,10 @@ format: .venv/ready-for-tests
 
 .venv/ready: requirements/run.txt pyproject.toml
 	sh tools/make-venv.sh
-	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements/run.txt
-	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps -e .
+	$(BIN)/pip install --quiet --no-compile --disable-pip-version-check -r requirements/run.txt
+	$(BIN)/pip install --quiet --no-compile --disable-pip-version-check --no-deps -e .
 	touch $@
 
 .venv/ready-for-tests: .venv/ready requirements/dev.txt
-	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements/dev.txt
+	$(BIN)/pip install --quiet --no-compile --disable-pip-version-check -r requirements/dev.txt
 	touch $@

@@ -7,13 +7,18 @@ import pytest
 from hypothesis import settings
 
 # Cases of a property in every run, if it says nothing else.
-BY_DAY = 15
+BY_DAY = 10
+
+
+def by_night() -> bool:
+    """Whether this run has a profile for more than every run tries."""
+    return bool(settings().max_examples != BY_DAY)
 
 
 def examples(by_day: int) -> settings:
     """So many cases in every run; at night as many as its profile asks for."""
-    by_night = settings().max_examples
-    return settings(max_examples=by_day if by_night == BY_DAY else by_night, deadline=None)
+    many = settings().max_examples if by_night() else by_day
+    return settings(max_examples=many, deadline=None)
 
 
 def at_night(cases: Iterable[Any]) -> list[Any]:

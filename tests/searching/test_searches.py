@@ -6,6 +6,7 @@ import pytest
 from tests.core.quilts import project
 
 from kersey.core.measure.length import Units
+from kersey.core.planning.plan_question import PlanQuestion, plan_question
 from kersey.core.planning.possible import WallQuestion, wall_question
 from kersey.searching.searches import Searches
 
@@ -22,6 +23,10 @@ def searches() -> Iterator[Searches]:
 
 def question(line: str = LONG) -> WallQuestion:
     return wall_question(project(line), Units.INCHES)
+
+
+def quick(line: str) -> PlanQuestion:
+    return plan_question(project(line), Units.INCHES)
 
 
 def test_a_search_that_is_left_ends_and_can_be_begun_again(searches: Searches) -> None:
@@ -59,9 +64,9 @@ def test_what_another_waits_for_goes_on(searches: Searches) -> None:
 
 def test_a_plan_need_not_wait_for_walls(searches: Searches) -> None:
     walls = [searches.ask(n, question(f"{30 + n} fat quarters, 30 prints")) for n in range(2)]
-    quick = searches.ask("quick", question("2 mini squares"))
-    quick.wait(10_000, 60.0)
-    assert quick.over
+    soon = searches.ask("soon", quick("8 strips"))
+    soon.wait(10_000, 60.0)
+    assert soon.over
     assert not any(wall.over for wall in walls)
 
 
@@ -69,7 +74,7 @@ def test_a_process_that_was_ended_as_it_finished_answers_nothing_more(
     searches: Searches, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """The last answer comes just as nobody asks any more: the process is killed all the same."""
-    begun = searches.ask("one", question("2 mini squares"))
+    begun = searches.ask("one", quick("8 strips"))
     end = begun.end
 
     def once_it_is_over() -> None:
@@ -79,6 +84,6 @@ def test_a_process_that_was_ended_as_it_finished_answers_nothing_more(
     monkeypatch.setattr(begun, "end", once_it_is_over)
     searches.leave("one")
     assert begun.over
-    another = searches.ask("other", question("3 mini squares"))
+    another = searches.ask("other", quick("9 strips"))
     another.wait(0, 60.0)
     assert another.answer is not None

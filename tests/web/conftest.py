@@ -38,6 +38,8 @@ _RESTS_ON_A_PLAN = re.compile(
 # News is waited for by the server, so this is never reached but by a search that hangs.
 _MOST_NEWS = 40
 _NOTHING_YET = "<p>Working out the most blocks.</p>"
+_TELLS_NEWS = 'id="plan-news"'
+_WAITS = re.compile(rf'class="going-on"[^>]*/plan/news|{_NOTHING_YET}')
 _STARTED = re.compile(r"Kersey is at (\S+)")
 
 _TERM = re.compile(
@@ -68,7 +70,10 @@ class PatientClient(TestClient):
         project = _RESTS_ON_A_PLAN.match(str(url))
         if project is None:
             return super().get(url, **asked)
+        page = super().get(url, **asked)
         for _ in range(_MOST_NEWS):
+            if _TELLS_NEWS in page.text and not _WAITS.search(page.text):
+                break
             news = super().get(f"/projects/{project[1]}/plan/news")
             page = super().get(url, **asked)
             if "going-on" not in news.text and _NOTHING_YET not in page.text:

@@ -202,7 +202,7 @@ def revision_for(site: TestClient, path: str) -> str:
     return str(shown if path == "/settings" else home if "cupboard" in path else now)
 
 
-@examples(20)
+@examples(12)
 @example(post=("/projects/1/fabrics/binding/role", {"role": "light"}), htmx=False)
 @example(post=("/projects/1/fabrics/\N{SUPERSCRIPT TWO}/aside", {}), htmx=True)
 @example(post=("/projects/1/fabrics/all/next", {"judgement": "value"}), htmx=False)

@@ -97,7 +97,7 @@ def test_quilts_are_held_beside_each_other_and_weighed_anew(sized: TestClient) -
 
 
 def test_a_block_may_change_its_size(client: TestClient) -> None:
-    client.post("/projects", data={"line": "8 fat quarters"})
+    client.post("/projects", data={"line": "3 fat quarters"})
     page = whole_quilts(client, "any_size=1")
     other = re.search(r"<b>(\d)</b> [^<]+</p>\s*<p>\d+ × \d+ blocks of ([\d½]+) ×", page)
     assert other

@@ -1,4 +1,4 @@
-"""Thousands of unlike scraps: the bound holds and the plan comes near it."""
+"""Two thousand unlike scraps: the bound holds and the plan comes near it."""
 
 from fractions import Fraction
 from random import Random
@@ -12,7 +12,7 @@ from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch, no_clock
 
 
-def scraps(roles: tuple[str, ...], seed: int, count: int = 4000) -> tuple[Fabric, ...]:
+def scraps(roles: tuple[str, ...], seed: int, count: int = 2000) -> tuple[Fabric, ...]:
     """Of unlike sizes in eighths, 3 to 25 inches a side, each for one of the roles."""
     sizes = [(w, h) for w in range(24, 200) for h in range(w, 200)]
     served = [frozenset({role}) for role in roles]

@@ -70,6 +70,7 @@ def most_alike(
 
     def attempt(split: tuple[int, ...]) -> None:
         nonlocal best
+        # What meets the bound of any plan at all cannot be beaten by another split.
         if split in tried or watch.left <= 0 or best.blocks >= bound:
             return
         stacks = list(_stacks(counts, split, even_prints))
@@ -94,6 +95,7 @@ def most_alike(
         _one_after_the_other(choices, attempt, lambda: best)
     if best.blocks >= bound:
         return best
+    # Once every split was looked at, the best of their bounds holds for all of them together.
     limit = max(tried.values(), default=bound) if complete else bound
     return CutAlike(best.blocks, max(best.blocks, min(bound, limit)), best.stacks)
 
@@ -104,6 +106,7 @@ def _one_after_the_other(
     best: Callable[[], CutAlike],
 ) -> None:
     """Every split of one sort while the others stay as they are best, until nothing gets better."""
+    # The first split of each sort has all of it in one stack: often the best.
     now = [splits[0] for splits in choices]
     attempt(tuple(now))
     while True:
@@ -129,9 +132,12 @@ def _even_prints(fabrics: Sequence[Fabric]) -> int:
 
 def _splits(count: int, prints: int) -> tuple[list[int], bool]:
     """How many pieces of a sort lie in the second stack, none first; and whether that is all."""
+    # The two stacks can be told apart only by their sizes: the second is never the larger. Prints
+    # in even numbers stay even if each gives as many pieces to it.
     every = list(range(0, count // 2 + 1, max(1, prints)))
     if len(every) <= _MOST_SPLITS:
         return every, True
+    # Small second stacks take what does not come out even; of large ones a few are tried.
     shares = {round(len(every) * share / 6) for share in range(6)}
     return [every[n] for n in sorted({0, 1, 2, 3, 4, *shares})], False
 
@@ -148,6 +154,7 @@ def _stacks(
 def _layers(stacks: Sequence[AlikeStack]) -> Iterator[Layers]:
     """What each stack stands for: of prints in even numbers, or of pieces of which none is like."""
     for place, stack in enumerate(stacks):
+        # Both stacks of a sort hold the same prints: they are one group, named by the first.
         if stack.prints:
             group = next(n for n, other in enumerate(stacks) if other.sort == stack.sort)
             yield Layers(stack.pieces, group, stack.prints, stack.pieces // stack.prints)
@@ -173,6 +180,7 @@ def _search(
     programme = programme_of(parts, kinds, pricer, brief)
     bound = min(most, generate(programme, pricer, brief))
     blocks, cuts = 0, list[tuple[int, Pattern]]()
+    # A linear bound that beats nothing saves the search in whole numbers.
     if bound > had:
         bound, blocks, cuts = whole_blocks(programme, pricer, bound, brief, briefly=False)
     watch.spend(brief.spent)
@@ -184,6 +192,7 @@ def _together(problem: CuttingProblem) -> Reading:
     """Only which pieces come from one print: those of a group are counted in whole parts."""
     groups: list[set[str]] = []
     for rule in problem.rules:
+        # Rules that share a role say of all their roles that they are of one print.
         if rule.same:
             roles = set(rule.roles).union(*(g for g in groups if g & set(rule.roles)))
             groups = [*(g for g in groups if not g & roles), roles]

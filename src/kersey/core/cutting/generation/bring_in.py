@@ -40,6 +40,7 @@ def generate(programme: Programme, pricer: Pricer, watch: Watch) -> int:
         bound = min(bound, blocks + float(gain @ counts))
         if gain.max() < ENOUGH or np.floor(bound + ROUND) <= np.floor(blocks + ROUND):
             break
+        # Only a pattern that is worth more than the fabric it takes can raise the optimum.
         fresh = [
             known.add(kind, pricer.pattern(pair), pricer)
             for pair, (price, kind, _) in enumerate(found)
@@ -84,6 +85,7 @@ def add_everything(known: Known, pricer: Pricer, most: tuple[int, int]) -> bool:
         if ways is None or len(frames) + len(ways) > most_frames:
             return False
         frames.extend((kind, along, way) for way in ways)
+    # Strips are shared by the frames: each is filled once, whatever frame it lies in.
     keys = {known.key(k, along, b) for k, along, way in frames for b in way}
     strips: list[tuple[StripKey, Runs]] = []
     for key in sorted(keys, key=repr):
@@ -126,6 +128,7 @@ def add_near(programme: Programme, pricer: Pricer, target: int) -> bool:
             continue
         all_known.append((kind, along))
         frames.extend((kind, along, way) for way in ways)
+        # What a frame costs against the best is no longer there for its strips to cost.
         for way in ways:
             keys = [known.key(kind, along, breadth) for breadth in way]
             cost = float(fabric[kind]) - sum(map(pricer.strip_worth, keys))
@@ -188,6 +191,7 @@ def dive(programme: Programme, pricer: Pricer, target: int, watch: Watch) -> boo
         for pair, (price, kind, _) in enumerate(pricer.best(parts.prices(wanted))):
             if price > fabric[kind] + ENOUGH:
                 known.add(kind, pricer.pattern(pair), pricer)
+        # The number nearest to the next whole one is settled upward: it errs least.
         part = values - np.floor(values + ROUND)
         part[part < ROUND] = 0
         part[0] = 0

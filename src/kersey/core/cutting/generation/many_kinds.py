@@ -39,9 +39,12 @@ class ManyKinds:
         self._counts = [need.count for need in parts.problem.needs]
         counts = np.array(self._counts, dtype=float)
         areas = np.array([width * height for width, height in needs], dtype=float)
+        # Prices by area are feasible, so they bound too: whatever the sample says, one of the two
+        # holds.
         self.bound, self._prices = by_area(parts.problem), areas / float(areas @ counts)
         sampled = _sampled_prices(parts, needs, kinds, watch)
         if float(sampled @ counts) > 0:
+            # Scaled so that one block costs 1: then the worth of all fabric is counted in blocks.
             sampled /= float(sampled @ counts)
             worth = floor(_worth(Pricer(needs, kinds, watch), kinds, sampled) + ROUND)
             if worth < self.bound:
@@ -73,6 +76,7 @@ def _sample(kinds: Sequence[Kind]) -> list[Kind]:
     by_size = sorted(kinds, key=lambda kind: (kind.serves, kind.width * kind.length))
     areas = np.array([kind.width * kind.length for kind in by_size], dtype=float)
     last = np.cumsum(areas * [kind.count for kind in by_size])
+    # Evenly over the area, not over the pieces: a few large ones matter more than many crumbs.
     wanted = (np.arange(_SAMPLE) + 0.5) * (last[-1] / _SAMPLE)
     chosen, times = np.unique(np.searchsorted(last, wanted, side="right"), return_counts=True)
     counts = np.maximum(1, np.rint(_FINE * areas.mean() * times / areas[chosen]))

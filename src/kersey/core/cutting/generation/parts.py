@@ -5,7 +5,13 @@ at least what the blocks take. A need under a rule has a row for each print, and
 many blocks take their part from that print. What is wanted once has a row that asks for so much;
 a column lets it be missed, at a loss that no plan takes which can do otherwise.
 
-Parts, free roles and clashes are those of a reading of the rules (`print_rules`).
+Parts, free roles and clashes are those of a reading of the rules (`print_rules`). With b blocks,
+x[p] parts drawn from print p and m[n, p] pieces made of need n from print p:
+
+    free need      m[n]              >= count[n] b
+    part           sum of x[p]       >= times b        enough parts in all
+                   m[n, p]           >= count[n] x[p]  each print gives its own parts whole
+    clash          sum over clashing columns of x[p] <= b   a print serves one of them a block
 """
 
 from collections.abc import Mapping, Sequence
@@ -125,6 +131,7 @@ def parts_of(
     prints = tuple(dict.fromkeys(named)) if ruled else ()
     parts = Parts(problem, prints, [], [Column(1.0)], {}, layers)
     for number, need in enumerate(problem.needs):
+        # Where no rule looks at prints one row for all of them will do: -1 stands for any.
         if number not in ruled and number not in problem.in_totals:
             parts._row_of[(number, -1)] = _row(parts)
             parts.columns[0].entries[parts._row_of[(number, -1)]] = -float(need.count)
@@ -133,6 +140,8 @@ def parts_of(
     served = [_serve(parts, role) for role in rules.free]
     for clash in rules.clashes:
         columns = [*(drawn[n] for n in clash.parts), *(served[n] for n in clash.free)]
+        # Of one print no more may be drawn, for all that clash together, than there are blocks:
+        # then the parts can be dealt so that no block takes two of them from it.
         for print_class in range(len(prints)):
             row = _row(parts)
             parts.columns[0].entries[row] = 1.0
@@ -170,6 +179,8 @@ def _draw(parts: Parts, part: Part, most: Mapping[str, int]) -> list[int]:
     for print_class, name in enumerate(parts.prints):
         layers = parts.layers[print_class] if parts.layers else None
         first = None if layers is None else _first_of(parts.layers, layers.group)
+        # The second stack of a sort is of the same prints: its pieces count in the first one's
+        # rows, and one column says how many parts both give together.
         if first is not None and first < print_class:
             for number, _ in part.needs:
                 parts._row_of[(number, print_class)] = parts._row_of[(number, first)]
@@ -180,6 +191,7 @@ def _draw(parts: Parts, part: Part, most: Mapping[str, int]) -> list[int]:
             parts._row_of[(number, print_class)] = _row(parts)
             entries[parts._row_of[(number, print_class)]] = -float(count)
         columns.append(_column(parts, entries))
+        # What was found out before about this print alone keeps the relaxation from dreaming.
         parts.columns[-1].most = most.get(name, inf)
     return columns
 
@@ -196,6 +208,8 @@ def _serve(parts: Parts, role: FreeRole) -> list[int]:
         parts.columns[0].entries[enough] = -float(count)
         for print_class, blocks in enumerate(columns):
             parts._row_of[(number, print_class)] = _row(parts)
+            # A piece that is used leaves its print's row, fills the need, and takes of the room
+            # that the print has: as much as the blocks which it may serve ask for.
             room = _row(parts)
             _column(parts, {parts._row_of[(number, print_class)]: -1.0, enough: 1.0, room: -1.0})
             parts.columns[blocks].entries[room] = float(count)

@@ -41,6 +41,8 @@ class Slots:
         self, strip_class: StripClass, run: int, items: Sequence[tuple[int, int, Piece]]
     ) -> None:
         levels: dict[int, int] = {}
+        # From narrow to broad: each slot may stand in for the one below it, so that a row need only
+        # know its neighbor, and slots travel down as far as they are wanted.
         for breadth in sorted({item[0] for item in items}):
             if levels:
                 self.lower.append((self.rows, max(levels.values())))
@@ -52,6 +54,7 @@ class Slots:
 
     def row(self, strip_class: StripClass, run: int, breadth: int) -> int:
         """The row of a slot in a strip of this breadth."""
+        # The broadest pieces that still fit the strip give its slots their level.
         levels = self._levels[(strip_class, run)]
         return levels[max(level for level in levels if level <= breadth)]
 
@@ -85,6 +88,8 @@ def fill_strips(
         fill = slots.fills[number]
         for _ in range(filled[number]):
             level: int | None = fill.row
+            # The programme promised a slot of this level or of one above; its own are taken first,
+            # so that the broader ones are left for what needs them.
             while level is not None and not free.get(level):
                 level = above.get(level)
             if level is not None:
