@@ -4,6 +4,7 @@ It is forked from a process that has loaded the core already, where the system c
 begins at once. A worker whose question has changed is simply ended.
 """
 
+import os
 import signal
 import sys
 from collections.abc import Iterator
@@ -18,6 +19,8 @@ from kersey.core.errors import KerseyError
 # What the process they are forked from loads beforehand: all that questions are made of, and what
 # the program was started with.
 _LOADED = ("kersey.core", "kersey.cli")
+# How far a search stands back behind what somebody waits for.
+_YIELDS = 10
 
 
 class Question(Protocol):
@@ -59,6 +62,9 @@ def work(pipe: Connection) -> None:
     """
     # Ctrl-C is for the program, which ends its workers itself.
     signal.signal(signal.SIGINT, signal.SIG_IGN)
+    # Pages come first: whoever looks at one does not notice that a search runs.
+    if hasattr(os, "nice"):
+        os.nice(_YIELDS)
     try:
         while True:
             _answer(pipe.recv(), pipe)
