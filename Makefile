@@ -30,7 +30,7 @@ checks: .venv/ready-for-tests
 	$(BIN)/ruff check
 	$(BIN)/ruff format --check
 	$(BIN)/codespell
-	$(BIN)/mypy
+	$(BIN)/mypy -n auto
 	$(BIN)/lint-imports
 
 dev: setup
