@@ -184,7 +184,7 @@ def test_what_is_sent_as_it_stands_changes_nothing(site: TestClient, said: dict[
                 fields = dict(forms_of(site, page))[action]
                 answer = site.post(action, data=fields)
                 assert answer.status_code == 200, (action, fields)
-                assert kept(site) == before, (units, action, fields)
+            assert kept(site) == before, (units, page)
 
 
 def test_the_seam_of_a_quarter_inch_survives_a_look_in_centimetres(tmp_path: Path) -> None:

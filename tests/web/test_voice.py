@@ -89,8 +89,8 @@ def test_in_centimetres_too(sampled: TestClient) -> None:
 def test_what_is_wrong_is_said_as_well_as_what_is_right(sampled: TestClient) -> None:
     refused = 0
     for path, fields in FORMS.items():
-        # Every field wrong in every way at once, and each alone in one way after the other.
-        together = [dict.fromkeys(fields, wrong) for wrong in _WRONG]
+        # Every field wrong at once, in two ways, and each alone in one way after the other.
+        together = [dict.fromkeys(fields, wrong) for wrong in _WRONG[:2]]
         alone = [{field: wrong} for field, wrong in zip(fields, cycle(_WRONG), strict=False)]
         for sent in together + alone:
             data = {**sent, "revision": revision_for(sampled, path)}

@@ -4,6 +4,7 @@ from fractions import Fraction
 from random import Random
 
 import pytest
+from tests.nights import at_night
 
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
@@ -21,7 +22,7 @@ WINDOWS = (
 )
 
 
-@pytest.mark.parametrize(("seed", "roles"), [(1, ()), (2, ("frame", "window"))])
+@pytest.mark.parametrize(("seed", "roles"), [(2, ("frame", "window")), *at_night([(1, ())])])
 def test_three_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...]) -> None:
     random = Random(seed)
     fabrics = tuple(

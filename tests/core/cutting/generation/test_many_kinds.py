@@ -4,6 +4,7 @@ from fractions import Fraction
 from random import Random
 
 import pytest
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
@@ -40,7 +41,7 @@ def test_squares_are_counted_scrap_by_scrap(beside: int) -> None:
     assert plan.blocks >= 0.99 * plan.bound
 
 
-@pytest.mark.parametrize("block", ["log-cabin", "ohio-star"])
+@pytest.mark.parametrize("block", ["ohio-star", *at_night(["log-cabin"])])
 def test_blocks_of_several_roles_come_near_the_bound(block: str) -> None:
     needs = BlockChoice(block).assembly(Fraction(1, 4)).needs
     roles = tuple(sorted({need.role for need in needs}))
