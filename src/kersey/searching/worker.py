@@ -20,7 +20,7 @@ from kersey.core.errors import KerseyError
 # the program was started with.
 _LOADED = ("kersey.core", "kersey.cli")
 # How far a search stands back behind what somebody waits for.
-_YIELDS = 10
+_YIELDS = 5
 
 
 class Question(Protocol):
