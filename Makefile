@@ -39,6 +39,7 @@ dev: setup
 	$(BIN)/uvicorn --factory kersey.web.app:create_dev_app --reload --reload-dir src
 
 bench: .venv/ready-for-tests
+	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements/bench.txt
 	$(BIN)/python -m bench.yields
 	$(BIN)/python -m bench.beside
 	$(BIN)/python -m bench.growth

@@ -114,7 +114,7 @@ def test_lines_of_templates_are_short() -> None:
 
 
 def test_pinned_versions_only() -> None:
-    for name in ("run.txt", "dev.txt"):
+    for name in ("run.txt", "dev.txt", "bench.txt"):
         lines = (ROOT / "requirements" / name).read_text().splitlines()
         wanted = [line for line in lines if line.strip() and not line.strip().startswith("#")]
         assert all(re.fullmatch(r"[A-Za-z0-9._-]+==[0-9][^\s;]*", line) for line in wanted)
