@@ -574,7 +574,7 @@ def test_the_work_fits_a_screen_without_scrolling(
         assert high <= shown, part
 
 
-@pytest.mark.parametrize("paper", ["letter", "a4"])
+@pytest.mark.parametrize("paper", ["a4", *at_night(["letter"])])
 def test_the_sheet_prints_on_the_paper_chosen(
     page: Page, server: Any, paper: str, tmp_path: Path
 ) -> None:

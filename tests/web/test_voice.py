@@ -80,7 +80,7 @@ def test_in_centimetres_too(sampled: TestClient) -> None:
     revision = re.search(r'name="revision" value="(\d+)"', page)
     assert revision
     sampled.post("/settings", data={"units": "cm", "revision": revision[1]})
-    for number in range(1, 7):
+    for number in (1, 4, 6):
         for stage in ("pull", "size", "cut", "finish", "away"):
             page = sampled.get(f"/projects/{number}/{stage}").text
             assert not faults_of_page(page), (number, stage)

@@ -6,6 +6,7 @@ from fractions import Fraction
 
 import pytest
 from tests.core.quilts import of_strips, project
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.watch import no_clock
@@ -22,7 +23,7 @@ FIVE = replace(of_strips(5, sets=True), finished=(Fraction(5), Fraction(5)))
 LONG = "{0} strips 1 1/2 x 42, {0} prints"
 
 
-@pytest.mark.parametrize("longs", [4, 8, 13, 14])
+@pytest.mark.parametrize("longs", [4, 13, *at_night([8, 14])])
 @pytest.mark.parametrize("shorts", [1, 2])
 def test_any_plan_can_be_dealt(longs: int, shorts: int) -> None:
     # Of 13 long strips and two short ones of one print two long sets leave nothing for a third:

@@ -5,6 +5,7 @@ from fractions import Fraction
 
 import pytest
 from tests.core.quilts import ROLL, plan, project
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
@@ -29,8 +30,8 @@ def with_cuts(of: Project, steps: int) -> Project:
     [
         (ROLL, "rails", 1),
         ("12 ten-inch squares, 6 prints", "nine-patch", 1),
-        ("3 fat quarters, 3 prints", "window-brick", 1),
         ("12 ten-inch squares, 6 prints", "ohio-star", 2),
+        *at_night([("3 fat quarters, 3 prints", "window-brick", 1)]),
     ],
 )
 def test_what_is_cut_stays_cut(line: str, block: str, steps: int) -> None:

@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.quilts import quilt
+from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.project.design import CutOrder
@@ -48,16 +49,18 @@ def test_no_order_has_fewer_changes(chains: list[list[str]]) -> None:
 
 
 def test_many_stacks_alike_are_within_a_tenth_of_the_least() -> None:
-    for seed in range(2):
-        pick = Random(seed)
-        kinds = [[pick.choice("abcde") for _ in range(4)] for _ in range(2)]
-        chains = [kinds[n % 2] for n in range(6)]
-        assert changes(fewest_changes(chains), chains) <= 1.1 * _least(chains)
+    pick = Random(0)
+    kinds = [[pick.choice("abcde") for _ in range(4)] for _ in range(2)]
+    chains = [kinds[n % 2] for n in range(6)]
+    assert changes(fewest_changes(chains), chains) <= 1.1 * _least(chains)
 
 
 @pytest.mark.parametrize(
     ("said", "block"),
-    [("20 fat quarters, 20 prints", "log-cabin"), ("30 fat quarters, 30 prints", "rails")],
+    [
+        ("30 fat quarters, 30 prints", "rails"),
+        *at_night([("20 fat quarters, 20 prints", "log-cabin")]),
+    ],
 )
 def test_every_order_sets_the_ruler_less_often_than_stack_after_stack(
     said: str, block: str
