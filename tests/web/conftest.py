@@ -10,7 +10,6 @@ from copy import copy
 from dataclasses import dataclass, field
 from functools import cache
 from pathlib import Path
-from tempfile import mkdtemp
 from threading import Thread
 from typing import Any
 
@@ -20,7 +19,7 @@ from fastapi import FastAPI
 from fastapi.testclient import TestClient
 from playwright.sync_api import Browser, BrowserContext, Page
 from starlette.datastructures import State
-from tests.once import keep_answer, known_answer
+from tests.once import alone, keep_answer, known_answer
 from tests.sample import take_sample_data
 
 from kersey.searching.searches import Inquiry, Searches
@@ -94,7 +93,7 @@ class SharedSearches(Searches):
 
     def ask(self, who: Hashable, question: Question) -> Inquiry:
         if not self.has(question):
-            known = known_answer(question)
+            known = known_answer(_searched(question))
             if known is not None:
                 over = self._kept[question] = Inquiry(question)
                 over.tell((known, ""))
@@ -104,11 +103,16 @@ class SharedSearches(Searches):
     def _listen(self, search: Inquiry, worker: Worker) -> None:
         super()._listen(search, worker)
         if search.over and not search.fault:
-            keep_answer(search.question, search.answer)
+            keep_answer(_searched(search.question), search.answer)
 
     def close(self) -> None:
         for who in list(self._asked):
             self.leave(who)
+
+
+def _searched(question: Question) -> object:
+    """A search may be cut short by the clock: its answer is not taken for one that never is."""
+    return "searched", question
 
 
 SEARCHES = SharedSearches()
@@ -117,8 +121,9 @@ SEARCHES = SharedSearches()
 @cache
 def empty_data() -> Path:
     """Data of nobody, at the newest version: made once, and copied for every site."""
-    folder = Path(mkdtemp())
-    open_database(folder).dispose()
+    with alone("empty") as folder:
+        if not folder.exists():
+            open_database(folder).dispose()
     return folder / FILE_NAME
 
 
@@ -207,7 +212,7 @@ class Site:
 
 
 class Restarting:
-    """The site, and again a site over the same data, which knows nothing but what was kept."""
+    """The site, and after a restart another over the same data; only searches are shared."""
 
     def __init__(self, folder: Path) -> None:
         self._folder = folder
