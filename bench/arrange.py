@@ -50,7 +50,7 @@ def main() -> None:
         assert found <= min(others), (name, found, others)
         least = ""
         if len(places) <= MOST_PLACES:
-            least = str(least_cost(wall, turns, weights, Watch(perf_counter, 30.0)).least)
+            least = str(least_cost(wall, turns, weights, Watch(30.0)).least)
         print(
             f"{name:<30}{f'{free:.2f} s' if free is not None else '-':>11}{whole:>6.2f} s"
             f"{found:>7}{others[0]:>8}{others[1]:>8}{least:>7}"

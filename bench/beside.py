@@ -36,7 +36,7 @@ def main() -> None:
         if problem.rules:
             continue
         compared += 1
-        ours, our_time = _timed(lambda p: solve(p, Watch(perf_counter)).blocks, problem)
+        ours, our_time = _timed(lambda p: solve(p, Watch()).blocks, problem)
         packed, pack_time = _timed(_greedy, problem)
         naive, naive_time = _timed(_naive, problem)
         fewer += ours < max(packed, naive)

@@ -51,7 +51,7 @@ def _one(block: str, kind: str, pieces: int) -> None:
     cut = BlockChoice(block).assembly(Fraction(1, 4))
     problem = CuttingProblem(cut.needs, tuple(_fabrics(kind, pieces)))
     begun = perf_counter()
-    plan = solve(problem, Watch(perf_counter))
+    plan = solve(problem, Watch())
     found = faults(plan)
     seconds = perf_counter() - begun
     if found:

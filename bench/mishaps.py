@@ -47,9 +47,9 @@ def main() -> None:
             at = AtWork(of.project).after_cuts(pick, pick.randint(1, 40))
             worse, *_ = something_spoiled(at.lies(), pick)
             begun = perf_counter()
-            at_once = first_ways(worse, perf_counter)
+            at_once = first_ways(worse)
             first.append(perf_counter() - begun)
-            ways = all_ways(worse, perf_counter, first=at_once)
+            ways = all_ways(worse, first=at_once)
             proved.append(perf_counter() - begun)
             made += ways.most >= ways.wanted
             fewer += ways.most < ways.wanted and ways.proved

@@ -161,10 +161,10 @@ def _fill(folder: Path, stored: int) -> None:
             )
             # Rolls alike are cut alike: each is planned once, and answered once.
             if line not in known:
-                plan = planned(project, time.perf_counter)
+                plan = planned(project)
                 asked = yield_asked(plan)
                 question = yield_question(plan, asked, Units.INCHES)
-                *_, answer = question.run(time.perf_counter)
+                *_, answer = question.run()
                 known[line] = plan.plan, answer, answer_key(asked, Units.INCHES)
             kept, answer, key = known[line]
             stored_as = add_project(session, replace(project, plan=kept), datetime.now(UTC))

@@ -9,7 +9,6 @@ import time
 from collections.abc import Callable
 from dataclasses import replace
 from fractions import Fraction
-from time import perf_counter
 from typing import Any
 
 from kersey.core.blocks.choice import BlockChoice
@@ -56,7 +55,7 @@ def _measure(name: str, project: Project) -> None:
         return result
 
     timed(lambda: yield_asked(project).fingerprint)
-    with_plan = timed(lambda: planned(project, perf_counter))
+    with_plan = timed(lambda: planned(project))
     kept = with_plan.plan
     timed(lambda: deal(kept.plan))
     text = timed(lambda: plan_text(kept))

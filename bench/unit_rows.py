@@ -24,10 +24,10 @@ def main() -> None:
     for _ in range(_DRAWERS):
         drawer = _drawer(pick)
         begun = perf_counter()
-        simple = best_rows(drawer, Watch(perf_counter, 0))
+        simple = best_rows(drawer, Watch(0))
         first.append(perf_counter() - begun)
         begun = perf_counter()
-        found = best_rows(drawer, Watch(perf_counter, _SECONDS))
+        found = best_rows(drawer, Watch(_SECONDS))
         whole.append(perf_counter() - begun)
         plain, searched = plain + simple.plain, searched + found.plain
         proved += found.proved

@@ -35,7 +35,7 @@ def _measure(name: str, project: Project) -> None:
     arrived: list[float] = []
     quilts: tuple[Possible, ...] = ()
     slowest, longest = "", 0.0
-    for found in question.run(perf_counter):
+    for found in question.run():
         now = perf_counter()
         if len(found) > len(quilts):
             arrived.append(now - begun)

@@ -9,7 +9,6 @@ from time import perf_counter
 
 from bench.road import pulled
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.planning.plan_question import planned
 from kersey.core.project.design import Design
 from kersey.core.project.laying import Laying
@@ -58,7 +57,7 @@ def _say(name: str, found: list[int], seconds: float) -> None:
 def _quilt(line: str, block: str) -> Quilt:
     fabrics = tuple(p for n, part in enumerate(line.split(" + ")) for p in pulled(part, f"lot {n}"))
     project = Project("bench", line, fabrics, Design(block=BlockChoice(block)))
-    return make_quilt(planned(project, no_clock))
+    return make_quilt(planned(project))
 
 
 def _read(quilt: Quilt, seed: int) -> tuple[int, int, int, int, float]:

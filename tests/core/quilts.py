@@ -7,7 +7,6 @@ from functools import cache, lru_cache
 from tests.once import found
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import Units
 from kersey.core.planning.plan_question import PlanQuestion, plan_question
@@ -46,7 +45,7 @@ def plan(of: Project, units: Units = Units.INCHES) -> Project:
 
 @lru_cache(maxsize=300)
 def _answer(question: PlanQuestion) -> KeptPlan:
-    return found(question, lambda: list(question.run(no_clock))[-1])
+    return found(question, lambda: list(question.run())[-1])
 
 
 def quilt(line: str = ROLL, units: Units = Units.INCHES, **choices: object) -> Quilt:

@@ -19,7 +19,6 @@ from kersey.core.blocks.technique import CUT
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import Need, PrintRule
-from kersey.core.cutting.watch import no_clock
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.leaving.put_away import put_away
 from kersey.core.planning.plan_question import planned
@@ -88,7 +87,7 @@ def project_of(lines: tuple[str, ...], design: Design, roles: tuple[Role, ...] =
 
 
 def down_the_road(project: Project) -> Quilt:
-    quilt = make_quilt(planned(project, no_clock))
+    quilt = make_quilt(planned(project))
     kept = quilt.kept
     assert faults(kept.most) == []
     assert faults(kept.cutting) == []
@@ -137,7 +136,7 @@ def test_any_block_and_any_fabric(block: BlockChoice, fabric: str) -> None:
     quilt = down_the_road(project)
     assert quilt.kept.possible > 0
     if block.recipe in OTHER_CLOTH.get(fabric, ()):
-        assert planned(project, no_clock).plan == quilt.kept
+        assert planned(project).plan == quilt.kept
 
 
 def _every_sentence_is_said_well(quilt: Quilt) -> None:
@@ -258,7 +257,7 @@ def test_the_same_strips_as_ever() -> None:
 
 
 def test_ticks_are_facts() -> None:
-    project = planned(project_of(FABRICS["precut"], Design(rows=2, columns=2)), no_clock)
+    project = planned(project_of(FABRICS["precut"], Design(rows=2, columns=2)))
     quilt = make_quilt(project)
     for step in work_order(quilt):
         project = ticked(project, step, done=True)

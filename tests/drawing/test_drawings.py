@@ -4,7 +4,6 @@ import re
 from dataclasses import replace
 from fractions import Fraction
 from functools import cache
-from time import perf_counter
 from typing import Any
 from xml.etree import ElementTree as ET
 
@@ -85,7 +84,7 @@ def of_a_yield() -> dict[str, str]:
     """The block, the cuts, the fabric of a role and the ruler of a log cabin."""
     cut = BlockChoice("log-cabin").assembly(Fraction(1, 4))
     quarter = Fabric(NASTY.name, "a", Fraction(35, 2), Fraction(21), 2)
-    plan = solve(CuttingProblem(cut.needs, (quarter,)), Watch(perf_counter))
+    plan = solve(CuttingProblem(cut.needs, (quarter,)), Watch())
     codes = piece_codes(cut.needs)
     by_label = {(need.label, need.role): code for need, code in codes.items()}
     side = (Fraction(19, 2), Fraction(19, 2))

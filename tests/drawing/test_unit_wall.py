@@ -11,7 +11,7 @@ from tests.drawing.boxes import gaps_and_overlaps, rects
 
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.kinds.unit_rows import UnitSort, best_rows
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.drawing.unit_wall import draw_unit_wall
 
 LOOK = "#a5403a 0,0 1,0 1,1; #cfcabd 0,0 1,1 0,1"
@@ -27,7 +27,7 @@ def test_units_lie_beside_one_another_on_the_grid(
     drawer: dict[tuple[int, int], int], looks: int
 ) -> None:
     sorts = [UnitSort(*size, count) for size, count in drawer.items()]
-    rows = best_rows(sorts, Watch(no_clock, 0))
+    rows = best_rows(sorts, Watch(0))
     shown = [(Fraction(sort.columns), Fraction(sort.rows)) for sort in sorts]
     plain, *_ = made_up_prints(1)
     prints = [plain for _ in rows.laid]
@@ -42,7 +42,7 @@ def test_units_lie_beside_one_another_on_the_grid(
 
 
 def test_a_unit_that_is_sewn_shows_its_patches() -> None:
-    rows = best_rows([UnitSort(2, 1, 3)], Watch(no_clock, 0))
+    rows = best_rows([UnitSort(2, 1, 3)], Watch(0))
     (cloth,) = made_up_prints(1)
     sewn = replace(cloth, swatch=replace(cloth.swatch, look=LOOK))
     size = [(Fraction(2), Fraction(1))]

@@ -7,7 +7,7 @@ from typing import Any
 
 import pytest
 
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import yield_report
 from kersey.formats.request_fields import BadRequest
 from kersey.formats.yield_request import read_request, recipe_list, write_answer
@@ -16,7 +16,7 @@ from kersey.formats.yield_request import read_request, recipe_list, write_answer
 def answer(fabrics: Sequence[Mapping[str, Any]], **block: Any) -> dict[str, Any]:
     request = {"kersey": "request/1", "fabrics": fabrics, "block": block}
     question = read_request(json.dumps(request).encode())
-    return write_answer(question, yield_report(question.problem, Watch(no_clock)))
+    return write_answer(question, yield_report(question.problem, Watch()))
 
 
 def squares(side: float, light: int, dark: int) -> list[Mapping[str, Any]]:

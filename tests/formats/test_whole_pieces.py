@@ -25,7 +25,7 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Waves
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import bought_length
 from kersey.formats.request_fields import BadRequest
 
@@ -210,7 +210,7 @@ def drawers(draw: st.DrawFn) -> tuple[Fabric, ...]:
 def strings(block: BlockChoice, fabrics: tuple[Fabric, ...]) -> CuttingPlan:
     assembly = block.assembly(SEAM)
     problem = CuttingProblem(assembly.needs, fabrics, tally=block.tally(SEAM))
-    return solve(problem, Watch(no_clock))
+    return solve(problem, Watch())
 
 
 @given(drawers(), st.sampled_from(["corner", "straight"]), st.integers(5, 9))

@@ -2,7 +2,6 @@
 
 import json
 from fractions import Fraction
-from time import perf_counter
 from typing import Any
 
 import pytest
@@ -64,7 +63,7 @@ def asked(**changes: Any) -> bytes:
 
 def answer(content: bytes) -> dict[str, Any]:
     question = read_request(content)
-    return write_answer(question, yield_report(question.problem, Watch(perf_counter)))
+    return write_answer(question, yield_report(question.problem, Watch()))
 
 
 def test_the_example_of_the_contract() -> None:
@@ -105,7 +104,7 @@ def test_a_number_means_what_is_written(sides: list[tuple[int, int]]) -> None:
     assert answer(asked(fabrics=[fabric], block=three))["blocks"] == 9
     question = read_request(asked(fabrics=[fabric], block={"recipe": "pieces", "pieces": pieces}))
     assert all(need.width.denominator in (1, 2, 5, 10) for need in question.problem.needs)
-    assert faults(solve(question.problem, Watch(perf_counter, 0.5))) == []
+    assert faults(solve(question.problem, Watch(0.5))) == []
 
 
 @pytest.mark.parametrize("more", [1.00001, 0.1234567])
@@ -114,7 +113,7 @@ def test_sizes_without_a_common_measure_are_refused_and_not_waited_for(more: flo
     scrap = {"id": "a", "form": "piece", "width": 44, "length": 108}
     question = read_request(asked(fabrics=[scrap], block={"recipe": "pieces", "pieces": pieces}))
     with pytest.raises(TooFine):
-        solve(question.problem, Watch(perf_counter))
+        solve(question.problem, Watch())
 
 
 def test_answers_are_the_same_to_the_byte_and_follow_their_schema() -> None:

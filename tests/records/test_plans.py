@@ -8,7 +8,6 @@ from pydantic import TypeAdapter
 from tests.core.quilts import SETS, plan, project
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
 from kersey.core.planning.asking import yield_question
 from kersey.core.project.kept_plan import KeptPlan
@@ -42,7 +41,7 @@ def kept(name: str) -> KeptPlan:
 
 def answers(of: Project) -> list[YieldSoFar]:
     question = yield_question(of, yield_asked(of), Units.INCHES)
-    return list(question.run(no_clock))
+    return list(question.run())
 
 
 @pytest.mark.parametrize("name", PROJECTS)

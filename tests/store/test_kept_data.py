@@ -14,7 +14,6 @@ from typing import Any
 import pytest
 from sqlalchemy.orm import Session
 
-from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.part import PartKind
 from kersey.core.planning.plan_question import planned
@@ -105,7 +104,7 @@ def test_quilts_of_strips_come_out_as_they_did(
     opened: Session, projects: dict[str, Project], name: str
 ) -> None:
     project, facts = projects[name], FACTS[name]["quilt"]
-    quilt = make_quilt(planned(project, no_clock))
+    quilt = make_quilt(planned(project))
     _is_as_it_was(quilt, facts)
     now = with_plan(project, quilt.kept, quilt)
     steps = work_order(quilt)
@@ -137,4 +136,4 @@ def _is_as_it_was(quilt: Quilt, facts: dict[str, Any]) -> None:
 
 def test_a_project_of_strings_still_says_why(projects: dict[str, Project]) -> None:
     with pytest.raises(KerseyError, match="No fabric is pulled"):
-        planned(projects["Strings only"], no_clock)
+        planned(projects["Strings only"])

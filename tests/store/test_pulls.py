@@ -18,7 +18,6 @@ from tests.core.mending.mishaps import AtWork, something_spoiled
 from tests.core.quilts import of_strips, plan
 
 from kersey.core.cloth.fabric import Value
-from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.leaving.put_away import Keeping, put_away
 from kersey.core.mending.replanning import first_ways
@@ -428,7 +427,7 @@ def cut_at_the_table(project: Project, pick: Random) -> Project:
 def gone_wrong(project: Project, pick: Random) -> Project:
     """Something on the table is spoiled, and one goes on in the first way there is."""
     worse, *_ = something_spoiled(AtWork(project).lies(), pick)
-    ways = [way.project for way in first_ways(worse, no_clock).ways]
+    ways = [way.project for way in first_ways(worse).ways]
     return next((after for after in ways if after is not None), project)
 
 

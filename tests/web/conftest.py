@@ -93,7 +93,7 @@ class SharedSearches(Searches):
 
     def ask(self, who: Hashable, question: Question) -> Inquiry:
         if not self.has(question):
-            known = known_answer(_searched(question))
+            known = known_answer(question)
             if known is not None:
                 over = self._kept[question] = Inquiry(question)
                 over.tell((known, ""))
@@ -103,16 +103,11 @@ class SharedSearches(Searches):
     def _listen(self, search: Inquiry, worker: Worker) -> None:
         super()._listen(search, worker)
         if search.over and not search.fault:
-            keep_answer(_searched(search.question), search.answer)
+            keep_answer(search.question, search.answer)
 
     def close(self) -> None:
         for who in list(self._asked):
             self.leave(who)
-
-
-def _searched(question: Question) -> object:
-    """A search may be cut short by the clock: its answer is not taken for one that never is."""
-    return "searched", question
 
 
 SEARCHES = SharedSearches()

@@ -47,9 +47,19 @@ def test_lines_that_were_not_understood_stay_in_the_field(client: TestClient) ->
     assert names(client) == ["rust"]
 
 
+def test_a_pasted_list_of_any_length_is_put_in_whole(client: TestClient) -> None:
+    pasted = [f"{n} yd rust, paid {n}" for n in range(1, 101)] + ["three hats"] + ["2 yd tan"] * 20
+    read_back = client.post("/cupboard/reading", data={"lines": "\n".join(pasted)}).text
+    assert "And 61 more lines." in read_back
+    answer = client.post("/cupboard", data={"lines": "\n".join(pasted)})
+    assert "120 lines added" in answer.text
+    assert ">three hats</textarea>" in answer.text
+    assert 'name="note" value="paid 1"' in client.get("/cupboard/lots/1").text
+
+
 def test_lines_are_read_back_to_scale_with_every_doubt(client: TestClient) -> None:
     lines = "42 charm squares\n42 charm squares\nplaid hats"
-    reading = client.get("/cupboard/reading", params={"lines": lines}).text
+    reading = client.post("/cupboard/reading", data={"lines": lines}).text
     assert reading.count('class="piece-drawing"') == 2
     assert "You typed this line twice" in reading
     assert '<span class="unread">plaid</span>' in reading

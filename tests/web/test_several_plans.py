@@ -2,10 +2,9 @@
 
 import pickle
 from fractions import Fraction
-from itertools import count
 
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import Asked, FaultyPlan, one_by_one, yield_report
 from kersey.searching.several import several_at_a_time
 
@@ -24,20 +23,17 @@ def question(quarters: int) -> CuttingProblem:
 
 def test_other_processes_give_the_same_answers_in_the_same_order() -> None:
     asked = [Asked(question(quarters), 1.0) for quarters in (3, 1, 2)]
-    # By this clock a second has passed before the first question: all go to other processes.
-    ticks = count(step=2)
-    with several_at_a_time(lambda: float(next(ticks))) as plans_of:
+    with several_at_a_time(alone=0) as plans_of:
         found = plans_of(asked)
-    assert list(found) == list(one_by_one(no_clock)(asked))
+    assert list(found) == list(one_by_one(asked))
     three, one, two = (answer.blocks for answer in found)
     assert three > two > one
 
 
 def test_a_report_is_the_same_however_it_is_worked_out() -> None:
-    alone = yield_report(question(2), Watch(no_clock))
-    ticks = count(step=2)
-    with several_at_a_time(lambda: float(next(ticks))) as plans_of:
-        assert yield_report(question(2), Watch(no_clock), plans_of) == alone
+    alone = yield_report(question(2), Watch())
+    with several_at_a_time(alone=0) as plans_of:
+        assert yield_report(question(2), Watch(), plans_of) == alone
 
 
 def test_a_fault_comes_home_whole() -> None:

@@ -2,7 +2,6 @@
 
 import json
 from pathlib import Path
-from time import perf_counter
 from typing import Annotated
 
 import typer
@@ -30,8 +29,8 @@ def most_blocks(request: Request) -> None:
     """The most blocks a request's fabric makes, how to cut them, and what ran out first."""
     try:
         question = read_request(_read_file(request))
-        with several_at_a_time(perf_counter) as counts_of:
-            report = yield_report(question.problem, Watch(perf_counter), counts_of)
+        with several_at_a_time() as counts_of:
+            report = yield_report(question.problem, Watch(), counts_of)
         answer = write_answer(question, report)
     except FaultyPlan as error:
         fail(str(error))

@@ -19,7 +19,6 @@ from kersey.core.cloth.fabric import Fact, Motif, Print, Swatch, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.cloth.look import write_look
 from kersey.core.cloth.print_names import made_up_prints
-from kersey.core.cutting.watch import no_clock
 from kersey.core.errors import KerseyError
 from kersey.core.frame.purposes import OWN_SIZE, Wish
 from kersey.core.leaving.put_away import PutAway, put_away
@@ -173,7 +172,7 @@ def _rails(strips: int, sets: bool = False) -> BlockChoice:
 @cache
 def _planned(project: Project) -> Project:
     """The project with its plan; the same each time, so no clock is asked."""
-    return planned(project, no_clock)
+    return planned(project)
 
 
 def _done(project: Project, steps: int | None = None) -> Project:

@@ -7,7 +7,6 @@ from contextlib import ExitStack, contextmanager
 from multiprocessing import get_context
 from time import perf_counter
 
-from kersey.core.cutting.watch import Clock
 from kersey.core.yields.report import Asked, Count, CountsOf
 
 # Seconds after which other processes are worth their start.
@@ -15,12 +14,14 @@ _ALONE = 2.5
 
 
 @contextmanager
-def several_at_a_time(clock: Clock) -> Iterator[CountsOf]:
-    """Answers questions one by one at first, then on every core there is; the answers are the same.
+def several_at_a_time(alone: float = _ALONE) -> Iterator[CountsOf]:
+    """Answers questions one by one for some seconds, then on every core there is.
+
+    The answers are the same either way.
 
     Raises `FaultyPlan` as one question alone does.
     """
-    begun = clock()
+    begun = perf_counter()
     pools: list[ProcessPoolExecutor] = []
 
     with ExitStack() as stack:
@@ -34,13 +35,13 @@ def several_at_a_time(clock: Clock) -> Iterator[CountsOf]:
         def counts_of(asked: Sequence[Asked]) -> Sequence[Count]:
             counts: list[Count] = []
             for place, question in enumerate(asked):
-                if clock() - begun > _ALONE and place < len(asked) - 1:
+                if perf_counter() - begun > alone and place < len(asked) - 1:
                     return [*counts, *pool().map(_plan, asked[place:])]
-                counts.append(question.answer(clock))
+                counts.append(question.answer())
             return counts
 
         yield counts_of
 
 
 def _plan(question: Asked) -> Count:
-    return question.answer(perf_counter)
+    return question.answer()

@@ -10,10 +10,8 @@ import sys
 from collections.abc import Iterator
 from multiprocessing import get_all_start_methods, get_context
 from multiprocessing.connection import Connection
-from time import perf_counter
 from typing import Protocol
 
-from kersey.core.cutting.watch import Clock
 from kersey.core.errors import KerseyError
 
 # What the process they are forked from loads beforehand: all that questions are made of, and what
@@ -26,7 +24,7 @@ _YIELDS = 5
 class Question(Protocol):
     """Something to be worked out: it can be told from others, and sent to another process."""
 
-    def run(self, clock: Clock) -> Iterator[object]:
+    def run(self) -> Iterator[object]:
         """Answers, each better than the one before; raises `KerseyError`."""
 
     def __hash__(self) -> int: ...
@@ -75,7 +73,7 @@ def work(pipe: Connection) -> None:
 
 def _answer(question: Question, pipe: Connection) -> None:
     try:
-        for known in question.run(perf_counter):
+        for known in question.run():
             pipe.send((known, ""))
     except KerseyError as fault:
         pipe.send((None, str(fault)))

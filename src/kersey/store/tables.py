@@ -226,6 +226,7 @@ class CupboardLotRow(Table):
     name: Mapped[str]
     aside: Mapped[str | None]
     place: Mapped[str]
+    note: Mapped[str]
     form: Mapped[str]
     width: Mapped[Fraction]
     widest: Mapped[float]

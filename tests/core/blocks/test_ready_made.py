@@ -18,7 +18,7 @@ from kersey.core.cutting.kinds.drawer import SQUARE, best_shelves, shelves
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Drawer
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
 
 SEAM = Fraction(1, 4)
@@ -63,7 +63,7 @@ def drawer(units: Sequence[tuple[int, int, int]], yards: int, **options: int) ->
     ]
     mist = Fabric("mist", "mist", Fraction(42), Fraction(36 * yards), 1, frozenset({"background"}))
     needs, tally = block.assembly(SEAM).needs, block.tally(SEAM)
-    found = solve(CuttingProblem(needs, (*fabrics, mist), tally=tally), Watch(no_clock))
+    found = solve(CuttingProblem(needs, (*fabrics, mist), tally=tally), Watch())
     assert faults(found) == []
     if found.blocks:
         whole = whole_piece(block, SEAM, found)

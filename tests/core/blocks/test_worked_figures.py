@@ -8,7 +8,7 @@ from tests.core.quilts import plan, project
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.leaving.put_away import put_away
 from kersey.core.planning.plan_question import exchanged
@@ -119,6 +119,6 @@ def test_four_patches_and_plain_squares_come_straight_from_charms() -> None:
     )
     for name, blocks in (("four-patch", 10), ("plain-square", 40)):
         assembly = BlockChoice(name).assembly(SEAM)
-        found = solve(CuttingProblem(assembly.needs, (light, dark)), Watch(no_clock))
+        found = solve(CuttingProblem(assembly.needs, (light, dark)), Watch())
         assert (found.blocks, found.proved) == (blocks, True)
         assert all(layout.left == () for layout in found.layouts)

@@ -11,11 +11,11 @@ from tests.core.cutting.made_up import problems
 from kersey.core.cutting.checker import claimed, faults
 from kersey.core.cutting.problem import BadCutting, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import Sought, solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 
 def watch() -> Watch:
-    return Watch(no_clock)
+    return Watch()
 
 
 @given(problems(), st.integers(2, 5))

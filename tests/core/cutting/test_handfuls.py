@@ -10,7 +10,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 # More than 240 fabrics are taken in handfuls when there is so little time.
 BRIEF = 1.0
@@ -35,7 +35,7 @@ def test_three_hundred_scraps_of_as_many_prints(seed: int, roles: tuple[str, ...
         )
         for n in range(300)
     )
-    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(no_clock, BRIEF))
+    plan = solve(CuttingProblem(WINDOWS, fabrics, SAME_FRAME), Watch(BRIEF))
     assert faults(plan) == []
     # The bound is that of a plan that need not keep the rules.
     assert 0.75 * plan.bound <= plan.blocks <= plan.bound
@@ -49,7 +49,7 @@ def test_strips_of_different_prints_lose_nothing() -> None:
         for n in range(300)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), strips, rules), Watch(no_clock, BRIEF))
+    plan = solve(CuttingProblem((need,), strips, rules), Watch(BRIEF))
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (1200, 1200)
 
@@ -62,7 +62,7 @@ def test_few_prints_in_many_pieces_are_not_torn_apart() -> None:
         Fabric(f"f{n}", "abc"[n % 3], Fraction(w), Fraction(h)) for n, (w, h) in enumerate(sizes)
     )
     rules = (PrintRule(("any",), same=False),)
-    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(no_clock, BRIEF))
+    plan = solve(CuttingProblem((need,), fabrics, rules), Watch(BRIEF))
     squares = dict.fromkeys("abc", 0)
     for fabric in fabrics:
         squares[fabric.print] += int(fabric.width / need.width) * int(fabric.length / need.height)

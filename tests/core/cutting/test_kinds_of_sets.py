@@ -21,7 +21,7 @@ from kersey.core.cutting.problem import (
     StripSet,
 )
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.kits.dealing import deal
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.kits.sewn_sets import strip_sets
@@ -68,7 +68,7 @@ def patches(name: str, light: Sequence[str], dark: Sequence[str]) -> CuttingProb
 )
 def test_sets_reckoned_by_hand(name: str, light: list[str], dark: list[str], blocks: int) -> None:
     problem = patches(name, light, dark)
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (blocks, blocks)
 
@@ -96,7 +96,7 @@ def _most(light: tuple[int, ...], dark: tuple[int, ...], outer: int, middle: int
 )
 def test_as_many_nine_patches_as_trying_every_set(light: list[str], dark: list[str]) -> None:
     problem = patches("nine-patch", light or ["3"], dark or ["3"])
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     counts = [
         tuple(sorted((int(Fraction(each) // Fraction(5, 2)) for each in side), reverse=True))
@@ -114,7 +114,7 @@ def test_kits_come_off_the_sets_and_no_wrong_plan_passes(
     light: list[str], dark: list[str], name: str
 ) -> None:
     problem = patches(name, light, dark)
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     kits = deal(plan).kits
     assert kit_faults(plan, kits) == []
     sewn = strip_sets(plan)
@@ -127,7 +127,7 @@ def test_kits_come_off_the_sets_and_no_wrong_plan_passes(
         assert faults(more)
         assert faults(fewer)
     longer = tuple(replace(f, length=f.length + 1) for f in problem.fabrics)
-    assert solve(replace(problem, fabrics=longer), Watch(no_clock)).blocks >= plan.blocks
+    assert solve(replace(problem, fabrics=longer), Watch()).blocks >= plan.blocks
 
 
 def tubes(usable: str, accents: int, prints: int = 1) -> CuttingProblem:
@@ -161,7 +161,7 @@ def tubes(usable: str, accents: int, prints: int = 1) -> CuttingProblem:
     [("42", 2, 6), ("42", 1, 3), ("165/4", 2, 4), ("31", 2, 4), ("123/4", 2, 2), ("20", 2, 0)],
 )
 def test_a_tube_is_as_long_as_its_shortest_strip(usable: str, accents: int, squares: int) -> None:
-    plan = solve(tubes(usable, accents), Watch(no_clock))
+    plan = solve(tubes(usable, accents), Watch())
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (squares, squares)
     sewn = strip_sets(plan)
@@ -171,7 +171,7 @@ def test_a_tube_is_as_long_as_its_shortest_strip(usable: str, accents: int, squa
 
 def test_every_other_square_of_a_tube_shows_the_strips_the_other_way_round() -> None:
     problem = replace(tubes("42", 1, prints=5), rules=(PrintRule(("strip",), same=False),))
-    kits = deal(solve(problem, Watch(no_clock))).kits
+    kits = deal(solve(problem, Watch())).kits
     assert len(kits) == 3
     assert kits[1][:5] == kits[0][:5][::-1] != kits[0][:5]
     assert kits[2] == kits[0]

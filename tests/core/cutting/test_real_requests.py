@@ -7,7 +7,7 @@ from tests.nights import at_night
 
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.formats.yield_request import read_request
 
 FOLDER = Path(__file__).parents[3] / "bench" / "requests"
@@ -57,7 +57,7 @@ NIGHT = (
 @pytest.mark.parametrize("name", [*sorted(PROVED.keys() - set(NIGHT)), *at_night(NIGHT)])
 def test_what_was_proved_once_is_found_and_proved(name: str) -> None:
     problem = read_request((FOLDER / f"{name}.json").read_bytes()).problem
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (PROVED[name], PROVED[name])
 
@@ -65,7 +65,7 @@ def test_what_was_proved_once_is_found_and_proved(name: str) -> None:
 def test_a_longer_search_never_finds_less_nor_bounds_more() -> None:
     """Three yards of light and of dark in narrow logs, which is not proved in two seconds."""
     problem = read_request((FOLDER / "yardage-log-cabin-03.json").read_bytes()).problem
-    plans = [solve(problem, Watch(no_clock, seconds)) for seconds in (1.0, 2.0)]
+    plans = [solve(problem, Watch(seconds)) for seconds in (1.0, 2.0)]
     blocks, bounds = [plan.blocks for plan in plans], [plan.bound for plan in plans]
     assert blocks == sorted(blocks)
     assert bounds == sorted(bounds, reverse=True)

@@ -2,8 +2,7 @@
 
 from dataclasses import replace
 from fractions import Fraction
-from itertools import combinations, count
-from pathlib import Path
+from itertools import combinations
 
 import pytest
 from hypothesis import given
@@ -15,9 +14,6 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.print_rules import read_rules
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
-from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
-from kersey.formats.yield_request import read_request
 
 LIGHT = ("5/2", "15/4", "5", "25/4", "15/2", "35/4")
 DARK = ("15/4", "5", "25/4", "15/2", "35/4", "10")
@@ -123,18 +119,6 @@ def test_laws(problem: CuttingProblem, data: st.DataObject) -> None:
             tuple(replace(f, width=f.length, length=f.width) for f in problem.fabrics),
         )
         assert checked(turned).blocks == plan.blocks
-
-
-def test_the_same_question_has_the_same_answer_however_fast_the_clock_runs() -> None:
-    """Three yards of light and of dark in narrow logs: a second of work gives no proof."""
-    asked = Path(__file__).parents[3] / "bench" / "requests" / "yardage-log-cabin-03.json"
-    problem = read_request(asked.read_bytes()).problem
-    ticks = count()
-    still = solve(problem, Watch(no_clock, 1.0))
-    hurrying = solve(problem, Watch(lambda: next(ticks) / 10_000, 1.0))
-    assert not still.proved
-    assert still == hurrying
-    assert faults(still) == []
 
 
 @given(problems(), st.data())

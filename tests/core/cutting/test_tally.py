@@ -16,7 +16,7 @@ from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.tally import Mirrored, Waves
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.steps import YieldQuestion, yield_steps
 from kersey.records.plans import answer_from_text, answer_text
 
@@ -46,7 +46,7 @@ def test_columns_pass_the_checker_and_one_more_does_not(
     sizes: list[tuple[str, int]], method: str
 ) -> None:
     problem = asked("bargello", roll(sizes), method=method)
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     assert plan.proved
     if not plan.blocks:
@@ -70,7 +70,7 @@ def test_columns_pass_the_checker_and_one_more_does_not(
 @given(ROLLS)
 def test_mirrored_strips_are_pairs_and_one_single(sizes: list[tuple[str, int]]) -> None:
     problem = asked("quilt-as-you-go", roll(sizes, "3/2"))
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     assert plan.proved
     counts = [count for _, count in sizes]
@@ -100,7 +100,7 @@ def test_half_of_all_stays_as_it_was_while_the_answer_is_explained() -> None:
     problem = asked("bargello", roll([("42", 40)]))
     assert isinstance(problem.tally, Waves)
     assert problem.tally.strips == 20
-    *_, known = yield_steps(YieldQuestion(problem), no_clock)
+    *_, known = yield_steps(YieldQuestion(problem))
     assert known.spare is not None
     assert [spare.pieces for spare in known.spare] == [0]
     assert dict(known.sensitivity or ()) == {
@@ -110,7 +110,7 @@ def test_half_of_all_stays_as_it_was_while_the_answer_is_explained() -> None:
         Fraction(1): 39,
     }
     assert asked("bargello", roll([("42", 40)]), repeats=2).tally != problem.tally
-    two = solve(asked("bargello", roll([("42", 40)]), repeats=2), Watch(no_clock))
+    two = solve(asked("bargello", roll([("42", 40)]), repeats=2), Watch())
     assert (two.blocks, faults(two)) == (28, [])
     assert faults(replace(two, blocks=29, bound=29))
 
@@ -131,7 +131,7 @@ def test_what_was_found_is_kept_and_read_again(recipe: str, fabrics: tuple[Fabri
     problem = with_tubes(
         CuttingProblem(assembly.needs, fabrics, sets=assembly.sets, tally=block.tally(SEAM))
     )
-    known = next(iter(yield_steps(YieldQuestion(problem), no_clock)))
+    known = next(iter(yield_steps(YieldQuestion(problem))))
     again = answer_from_text(answer_text(known))
     assert again is not None
     assert again.plan == known.plan
@@ -139,7 +139,7 @@ def test_what_was_found_is_kept_and_read_again(recipe: str, fabrics: tuple[Fabri
 
 
 def test_crumbs_are_never_counted_on_for_more_than_they_cover() -> None:
-    plan: CuttingPlan = solve(asked("made-fabric", roll([("9/2", 60)])), Watch(no_clock))
+    plan: CuttingPlan = solve(asked("made-fabric", roll([("9/2", 60)])), Watch())
     assert faults(plan) == []
     much = plan.bound + 1
     assert any(

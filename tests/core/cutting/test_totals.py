@@ -12,7 +12,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import BadCutting, CuttingProblem, Fabric, Need, Total
 from kersey.core.cutting.solver import Sought, solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 F = Fraction
 WIDTH, JOIN = F(5, 2), F(5, 2)
@@ -51,7 +51,7 @@ def by_trying(lengths: list[int], run: F, pieces: list[int]) -> int | None:
 def test_it_agrees_with_trying_everything(lengths: list[int], run: F) -> None:
     pieces = sorted(set(lengths), reverse=True)
     best = by_trying(lengths, run, pieces)
-    plan = solve(asked(strips(lengths), run, pieces), Watch(no_clock, 2.0))
+    plan = solve(asked(strips(lengths), run, pieces), Watch(2.0))
     if best:
         assert (plan.blocks, plan.bound) == (best, best)
         assert faults(plan) == []
@@ -62,7 +62,7 @@ def test_it_agrees_with_trying_everything(lengths: list[int], run: F) -> None:
 def test_a_part_leaves_fewer_blocks_and_the_judge_counts_it() -> None:
     """By hand: 260 of binding take seven strips of 42; 33 strips of six segments make 66."""
     fabrics = tuple(replace(strip, count=8) for strip in strips([42] * 5))
-    plan = solve(asked(fabrics, F(260), [42]), Watch(no_clock, 2.0))
+    plan = solve(asked(fabrics, F(260), [42]), Watch(2.0))
     assert (plan.blocks, plan.proved, faults(plan)) == (66, True, [])
     binding = [layout for layout in plan.layouts if layout.cuts[0].need.role == "binding"]
     assert sum(layout.copies for layout in binding) == 7
@@ -71,7 +71,7 @@ def test_a_part_leaves_fewer_blocks_and_the_judge_counts_it() -> None:
 
 
 def test_no_more_blocks_are_cut_than_are_sought() -> None:
-    plan = solve(asked(strips([42] * 9), F(100), [42]), Watch(no_clock, 2.0), Sought(most=5))
+    plan = solve(asked(strips([42] * 9), F(100), [42]), Watch(2.0), Sought(most=5))
     assert plan.blocks == 5
     cut = sum(len(layout.cuts) * layout.copies for layout in plan.layouts)
     assert cut == 5 * 3 + 3

@@ -9,7 +9,6 @@ from tests.core.quilts import of_strips, project
 from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.kits.dealing import deal
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.kits.pieces import slots_of
@@ -30,9 +29,9 @@ def test_any_plan_can_be_dealt(longs: int, shorts: int) -> None:
     # one long set and two with a short strip each give more.
     line = " + ".join([LONG.format(longs), *[SHORT] * shorts])
     question = plan_question(project(line, block=FIVE), Units.INCHES)
-    most = question.plan(no_clock).most
+    most = question.plan().most
     for blocks in range(1, most.blocks + 1):
-        plan = just_enough(most, blocks, no_clock)
+        plan = just_enough(most, blocks)
         kits = deal(plan).kits
         assert len(kits) == blocks
         assert kit_faults(plan, kits) == []
@@ -45,7 +44,7 @@ def test_what_is_over_is_all_that_comes_off_less_what_lies_in_the_quilt(
 ) -> None:
     sewn = block if "method" not in block.all_options else block.with_option("method", "sets")
     line = f"{LONG.format(12)} + {SHORT}" if block is FIVE else "16 strips 2 1/2 x 41, 8 prints"
-    kept = plan_question(project(line, block=sewn), Units.INCHES).plan(no_clock)
+    kept = plan_question(project(line, block=sewn), Units.INCHES).plan()
     plan = kept.most
     if not plan.problem.strip_sets:
         pytest.skip("it is not sewn of sets")

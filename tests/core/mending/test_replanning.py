@@ -17,7 +17,6 @@ from tests.nights import at_night, examples
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem
-from kersey.core.cutting.watch import no_clock
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.leaving.put_away import put_away
 from kersey.core.mending.mishap import (
@@ -81,7 +80,7 @@ def test_nothing_is_planned_twice_and_nothing_forgotten(name: str, seed: int) ->
         now = cloth_there(lies.project())
         assert all(now[key] <= was_there[key] for key in now)
         worse, thing, count, area = something_spoiled(lies, pick)
-        ways = [way for way in first_ways(worse, no_clock).ways if way.project is not None]
+        ways = [way for way in first_ways(worse).ways if way.project is not None]
         if not ways:
             continue
         way = pick.choice(ways)
@@ -125,11 +124,11 @@ def test_everything_cut_and_nothing_wrong_leaves_the_quilt_as_it_was(name: str) 
     whole = at.after_cuts(Random(3), len(at.cuts))
     lies = whole.lies()
     crumbs = [t for t in things(lies) if not t.whole and not t.gives]
-    ways = first_ways(lies, no_clock)
+    ways = first_ways(lies)
     assert ways.most == ways.wanted
     assert ways.proved
     for thing in crumbs[:1]:
-        only_left = first_ways(spoiled(lies, thing.key, 1), no_clock)
+        only_left = first_ways(spoiled(lies, thing.key, 1))
         assert only_left.most == only_left.wanted
     way = ways.ways[0]
     assert way.project is not None
@@ -156,13 +155,13 @@ def test_what_is_sewn_stays_together_and_what_is_lost_is_not_sewn(name: str, see
     kits = sorted(kits_begun(project))
     before = [kit_by_prints(of.kept, of.kept.kits[kit]) for kit in kits]
     lies = AtWork(project).lies()
-    for way in first_ways(something_spoiled(lies, pick)[0], no_clock).ways:
+    for way in first_ways(something_spoiled(lies, pick)[0]).ways:
         if way.project is not None and way.project.plan is not None:
             plan = way.project.plan
             now = [kit_by_prints(plan, plan.kits[k]) for k in sorted(kits_begun(way.project))]
             assert now == before
     lost = blocks_lost(lies, [kits[1]])
-    ways = [way for way in first_ways(lost, no_clock).ways if way.project is not None]
+    ways = [way for way in first_ways(lost).ways if way.project is not None]
     assert ways
     for way in ways:
         assert way.project is not None
@@ -197,7 +196,7 @@ def test_on_small_ones_as_many_blocks_as_by_trying_everything(
     pick = Random(seed)
     at = AtWork(quilt(said, block=BlockChoice(block)).project).after_cuts(pick, pick.randint(0, 6))
     worse, *_ = something_spoiled(at.lies(), pick)
-    ways = all_ways(worse, no_clock)
+    ways = all_ways(worse)
     assert ways.proved
     _, plan = still_planned(worse)
     assert ways.most == min(ways.wanted, most_blocks(in_eighths(plan.problem)) * plan.problem.batch)
@@ -225,7 +224,7 @@ def test_a_spoiled_piece_is_cut_again_of_its_own_print_if_it_can_be() -> None:
             and max(other.width, other.length) >= max(need.width, need.height)
             for other in there
         )
-        best = first_ways(spoiled(lies, piece.key, 1), no_clock).ways[0]
+        best = first_ways(spoiled(lies, piece.key, 1)).ways[0]
         found.add(free)
         if free:
             assert best.kind in (WayKind.SAME, WayKind.UNHARMED)
@@ -238,7 +237,7 @@ def test_lost_blocks_are_made_again_or_left_out() -> None:
     at = AtWork(QUILTS["rails"].project)
     whole = at.after_cuts(Random(0), len(at.cuts))
     lies = blocks_lost(whole.lies(), [0, 7])
-    ways = first_ways(lies, no_clock)
+    ways = first_ways(lies)
     assert ways.wanted == 30
     assert sum(count for *_, count in ways.lost) == 6
     assert ways.most >= 28
@@ -268,7 +267,7 @@ def test_two_remains_are_joined_where_none_is_large_enough() -> None:
     piece = next(t for t in things(lies) if t.gives)
     short = piece.length - 2
     lies = spoiled(lies, piece.key, 2, [(piece.width, short)])
-    ways = all_ways(lies, no_clock)
+    ways = all_ways(lies)
     joined = [way for way in ways.ways if way.kind is WayKind.JOINED]
     assert ways.most >= 1
     for way in joined:
@@ -285,7 +284,7 @@ def test_what_lies_on_the_table_is_put_away_and_no_cloth_is_made_up(name: str, s
     pick = Random(seed)
     at = AtWork(QUILTS[name].project).after_cuts(pick, 20)
     worse, *_ = something_spoiled(at.lies(), pick)
-    way = next(way for way in first_ways(worse, no_clock).ways if way.project is not None)
+    way = next(way for way in first_ways(worse).ways if way.project is not None)
     assert way.project is not None
     away = put_away(AtWork(way.project).quilt)
     kept = sum(

@@ -9,7 +9,6 @@ from tests.core.quilts import project
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
-from kersey.core.cutting.watch import no_clock
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.measure.length import Units
 from kersey.core.planning.possible import Possible, WallQuestion, best_of, wall_question
@@ -21,7 +20,7 @@ from kersey.core.stash.pulled import Role
 
 def hung(asked: Project, recipe: str) -> Possible | None:
     question = wall_question(asked, Units.INCHES)
-    return best_of(question.project, recipe, Units.INCHES, no_clock)
+    return best_of(question.project, recipe, Units.INCHES)
 
 
 @pytest.mark.parametrize("recipe", [name for name, r in recipes().items() if not r.ready])
@@ -81,7 +80,7 @@ def test_the_question_is_of_the_fabric_not_of_the_block() -> None:
 def test_the_wall_grows_quilt_by_quilt() -> None:
     asked = project("6 charm squares, 3 prints")
     question: WallQuestion = wall_question(asked, Units.INCHES)
-    grown = [len(found) for found in question.run(no_clock)]
+    grown = [len(found) for found in question.run()]
     assert grown == [*range(1, grown[-1] + 1), grown[-1]]
 
 
@@ -90,7 +89,7 @@ def test_the_best_size_of_charm_squares_is_their_own() -> None:
     asked = project("20 charm squares, 10 prints", block=BlockChoice("plain-square"))
     question = sizes_question(asked, Units.INCHES)
     assert question is not None
-    *_, found = question.run(no_clock)
+    *_, found = question.run()
     assert [at.finished for at in found] == sorted(at.finished for at in found)
     best = best_sizes(found)[0]
     assert (best.finished[0], best.blocks, best.shows) == (Fraction(9, 2), 20, Fraction(405, 500))

@@ -6,7 +6,7 @@ import pytest
 from tests.core.quilts import project
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
 from kersey.core.planning.possible import best_of, wall_question
 from kersey.core.planning.tonight import NEARLY, nearly_covers, tonight_question
@@ -17,7 +17,7 @@ from kersey.core.yields.report import checked_plan
 def blocks_of(line: str, block: BlockChoice) -> int:
     asked = yield_asked(project(line, block=block))
     problem = replace(asked.problem, rules=asked.assembly.rules)
-    return checked_plan(problem, Watch(no_clock, 2.0)).blocks
+    return checked_plan(problem, Watch(2.0)).blocks
 
 
 # 99 charm squares, 4 1/2 finished: 9 x 11 is 40 1/2 by 49 1/2, a baby quilt. A lap quilt, 45 x 60
@@ -25,7 +25,7 @@ def blocks_of(line: str, block: BlockChoice) -> int:
 @pytest.mark.parametrize(("squares", "short"), [(99, None), (112, 28), (120, 20), (140, None)])
 def test_nearly_enough_for_a_lap_quilt(squares: int, short: int | None) -> None:
     asked = wall_question(project(f"{squares} charm squares, 10 prints"), Units.INCHES)
-    found = best_of(asked.project, "plain-square", Units.INCHES, no_clock)
+    found = best_of(asked.project, "plain-square", Units.INCHES)
     assert found is not None
     assert found.blocks == squares
     missed = {each.size.purpose.key: each for each in nearly_covers(found, Units.INCHES)}
@@ -40,7 +40,7 @@ def test_nearly_enough_for_a_lap_quilt(squares: int, short: int | None) -> None:
 
 def test_what_would_do_does() -> None:
     question = tonight_question(project("70 charm squares, 10 prints"), Units.INCHES)
-    answers = list(question.run(no_clock))
+    answers = list(question.run())
     told = answers[-1]
     assert [p.key for p in told.could] == [p.key for p in answers[-2].could]
     used = [each.used for each in told.could]

@@ -1,7 +1,5 @@
 """A quilt opens on a block that its fabric can be cut into."""
 
-from time import perf_counter
-
 import pytest
 
 from kersey.core.project.best_block import best_block
@@ -25,4 +23,4 @@ from kersey.core.stash.quick_entry import read_lots
 )
 def test_it_suits_the_fabric(line: str, block: str) -> None:
     fabrics = tuple(p for kept in from_readings(read_lots(line)) for p in all_of(kept))
-    assert best_block(Project("best", line, fabrics), perf_counter).recipe == block
+    assert best_block(Project("best", line, fabrics)).recipe == block

@@ -126,7 +126,7 @@ def test_what_cannot_be_is_refused() -> None:
 def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
     question = found_question(planned(), Units.INCHES)
     assert question is not None
-    *_, answer = question.run(lambda: 0.0)
+    *_, answer = question.run()
     found = answer.quilts
     assert (len(found), answer.complete) == (8, True)
     assert [each.score for each in found] == sorted((e.score for e in found), reverse=True)
@@ -144,5 +144,5 @@ def test_whole_quilts_are_found_of_the_plan_that_is_kept() -> None:
     settled = replace(planned(), design=replace(planned().design, border_width=F(2)))
     question = found_question(settled, Units.INCHES)
     assert question is not None
-    *_, answer = question.run(lambda: 0.0)
+    *_, answer = question.run()
     assert {each.borders for each in answer.quilts} <= {(), (F(2),)}

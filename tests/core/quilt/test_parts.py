@@ -122,7 +122,7 @@ def test_what_is_bought_is_said_once(design: Design, cloth: dict[Role, str]) -> 
     # What the list names, and what the quilt is said to have cost, is just what is short.
     short = [part.name for part in quilt.parts if not part.enough]
     bolts = replace(USUAL_PRICES, wares=tuple(w for w in USUAL_PRICES.wares if w.off_the_bolt))
-    *_, listed = ShoppingQuestion("", quilt.project, quilt.units, bolts).run(lambda: 0.0)
+    *_, listed = ShoppingQuestion("", quilt.project, quilt.units, bolts).run()
     assert [lack.what for lack in listed.lacks if "for blocks" not in lack.what] == short
     for lack in listed.lacks:
         wanted = [p.lacks for p in quilt.parts if p.name == lack.what and p.layer is None]

@@ -9,7 +9,6 @@ from tests.core.quilts import plan, project
 from tests.nights import at_night
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.frame.purposes import Wish
 from kersey.core.measure.length import Units
 from kersey.core.planning.enough_for import enough_for
@@ -26,7 +25,7 @@ PAIRS = "12 light fat quarters + 12 dark fat quarters"
 def shopping(of: Project) -> ShoppingList:
     question = shopping_question(of, Units.INCHES, USUAL_PRICES)
     assert question
-    *_, found = question.run(no_clock)
+    *_, found = question.run()
     assert found.complete
     return found
 
@@ -106,7 +105,7 @@ def test_what_no_ware_would_do_for_is_said() -> None:
     prices = prices.with_ware("solid cotton, by the yard", scarce)
     question = shopping_question(twin, Units.INCHES, prices)
     assert question
-    *_, found = question.run(no_clock)
+    *_, found = question.run()
     assert "batting" in found.not_offered
     backing = next(lack for lack in found.lacks if lack.what == "backing")
     assert [offer.ware.name for offer in backing.offers] == [

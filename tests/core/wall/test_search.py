@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from tests.core.wall.walls import plain
 from tests.nights import at_night, examples
 
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.project.minding import Trouble, Weights
 from kersey.core.wall.bounds import least, may_be_proved
 from kersey.core.wall.exact import least_cost, only
@@ -27,7 +27,7 @@ def as_it_comes(wall: Wall) -> Arrangement:
 
 def fewest(wall: Wall, weights: Weights) -> int:
     turns = (0,) * wall.grid.blocks
-    found = least_cost(wall, turns, weights, Watch(no_clock, 20.0))
+    found = least_cost(wall, turns, weights, Watch(20.0))
     assert found.reached == found.least
     return found.least
 
@@ -142,6 +142,6 @@ def test_giving_up_the_pin_that_holds_it_up_is_named() -> None:
     """Two of one print are pinned beside each other: either pin would free the wall."""
     wall = plain(3, 4, [2] * 6)
     question = ArrangeQuestion(wall, as_it_comes(wall), SAME, pins=frozenset({0, 1, 5}))
-    *_, last = question.run(no_clock)
+    *_, last = question.run()
     assert [pin for pin, _ in last.freed] == [0, 1]
     assert all(saved == 1 for _, saved in last.freed)

@@ -9,7 +9,7 @@ from tests.nights import examples
 
 from kersey.core.cloth.print_names import made_up_prints
 from kersey.core.cutting.kinds.unit_rows import UnitLaid, UnitRows, UnitSort, pack_rows
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.project.minding import USUAL
 from kersey.core.wall.beside import Way
 from kersey.core.wall.troubles import Arrangement, cost, find_troubles
@@ -20,7 +20,7 @@ from kersey.core.wall.unit_prints import DrawerQuestion, Hung, spread_prints, un
 def test_every_unit_is_laid_once_in_its_own_print(counts: list[list[int]]) -> None:
     sorts = [UnitSort(n + 1, 1, sum(of_sort)) for n, of_sort in enumerate(counts)]
     prints = [list(zip(made_up_prints(len(c)), c, strict=True)) for c in counts]
-    rows = pack_rows(sorts, 6, Watch(no_clock, 0))
+    rows = pack_rows(sorts, 6, Watch(0))
     shown = spread_prints(rows, prints)
     found = Counter((each.sort, cloth.name) for each, cloth in zip(rows.laid, shown, strict=True))
     assert found == {(n, p.name): c for n, of_sort in enumerate(prints) for p, c in of_sort}
@@ -28,7 +28,7 @@ def test_every_unit_is_laid_once_in_its_own_print(counts: list[list[int]]) -> No
 
 def test_two_prints_of_one_size_lie_in_turn() -> None:
     prints = [[(cloth, 3) for cloth in made_up_prints(2)]]
-    rows = pack_rows([UnitSort(1, 1, 6)], 6, Watch(no_clock, 0))
+    rows = pack_rows([UnitSort(1, 1, 6)], 6, Watch(0))
     names = [cloth.name for cloth in spread_prints(rows, prints)]
     assert all(one != other for one, other in zip(names[::2], names[1::2], strict=True))
 
@@ -52,7 +52,7 @@ def test_the_search_troubles_the_eye_no_more_than_the_first_answer(
         tuple(Counter(pick.choice(cloths) for _ in range(each.count)).items()) for each in sorts
     )
     question = DrawerQuestion(sorts, prints)
-    first, *later = question.run(no_clock)
+    first, *later = question.run()
     assert question.first().rows.covered == first.rows.covered
     costs = [_cost(hung, sorts) for hung in (first, *later)]
     assert costs == sorted(costs, reverse=True)

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
 from kersey.core.yields.by_hand import StripSum, cliff, groups, proof, strip_sum
 
@@ -109,7 +109,7 @@ def test_the_search_comes_to_the_same(
     count: int, in_a_block: int, length: str, prints: int, rules: bool, sets: bool
 ) -> None:
     problem = strips(count, in_a_block, length, prints, rules, sets)
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert plan.proved
     assert plan.blocks == by_hand(problem).blocks
 

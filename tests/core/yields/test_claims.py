@@ -10,7 +10,7 @@ from hypothesis import strategies as st
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
 from kersey.core.yields.claims import MOST_CLAIMED, BadClaim, CountClaim, Verdict, judge_size
 
@@ -21,7 +21,7 @@ FINISHED = Fraction(6), Fraction(6)
 def plan_of(*quarters: Fabric, rules: tuple[PrintRule, ...] = ()) -> CuttingPlan:
     """Blocks of four squares of 5 1/2 out of fat quarters, of which each gives nine at 21 long."""
     need = Need("A", "any", Fraction(11, 2), Fraction(11, 2), 4)
-    return solve(CuttingProblem((need,), quarters, rules), Watch(no_clock))
+    return solve(CuttingProblem((need,), quarters, rules), Watch())
 
 
 def quarter(name: str, count: int, length: str = "21") -> Fabric:
@@ -29,7 +29,7 @@ def quarter(name: str, count: int, length: str = "21") -> Fabric:
 
 
 def verdict(claimed: int, plan: CuttingPlan) -> Verdict:
-    (found,) = CountClaim(claimed, plan, SEAM).run(no_clock)
+    (found,) = CountClaim(claimed, plan, SEAM).run()
     return found
 
 

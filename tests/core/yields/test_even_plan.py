@@ -2,7 +2,6 @@
 
 from dataclasses import replace
 from fractions import Fraction
-from time import perf_counter
 
 import pytest
 from hypothesis import given
@@ -26,7 +25,7 @@ QUARTER = (Fraction(35, 2), Fraction(21))
 
 
 def even(problem: CuttingProblem) -> EvenPlan:
-    found = even_plan(solve(problem, Watch(perf_counter)), Watch(perf_counter, 4.0))
+    found = even_plan(solve(problem, Watch()), Watch(4.0))
     assert found is not None
     return found
 
@@ -64,8 +63,8 @@ def test_prints_are_shared_out_as_the_rules_ask(rule: tuple[PrintRule, ...], blo
 def test_nearly_every_piece_of_another_size_has_no_even_plan() -> None:
     need = Need("A", "any", Fraction(2), Fraction(2))
     fabrics = tuple(Fabric(str(n), str(n), Fraction(4), Fraction(4 + n)) for n in range(13))
-    pooled = solve(CuttingProblem((need,), fabrics), Watch(perf_counter))
-    assert even_plan(pooled, Watch(perf_counter, 0.5)) is None
+    pooled = solve(CuttingProblem((need,), fabrics), Watch())
+    assert even_plan(pooled, Watch(0.5)) is None
 
 
 sides = st.integers(2, 9).map(lambda n: Fraction(n, 2))
@@ -87,8 +86,8 @@ def test_it_is_always_right_and_never_beats_the_pooled_plan(
         Fabric(str(n), str(n), Fraction(9), Fraction(10), count, frozenset(roles))
         for n, (roles, count) in enumerate(fabrics)
     )
-    pooled = solve(CuttingProblem(needs, lots), Watch(perf_counter))
-    found = even_plan(pooled, Watch(perf_counter, 0.5))
+    pooled = solve(CuttingProblem(needs, lots), Watch())
+    found = even_plan(pooled, Watch(0.5))
     if found is not None:
         assert faults(found.plan) == []
         assert found.plan.blocks <= pooled.bound
@@ -129,7 +128,7 @@ def test_a_frame_may_come_from_several_pieces_of_one_print() -> None:
         Fabric("windows", "windows", *piece, 8, frozenset({"window"})),
     )
     problem = CuttingProblem(cut.needs, fabrics, cut.rules)
-    pooled = solve(problem, Watch(perf_counter))
+    pooled = solve(problem, Watch())
     found = even(problem)
     assert pooled.blocks >= found.plan.blocks >= 12
     assert faults(found.plan) == []
@@ -151,7 +150,7 @@ def test_of_strips_it_is_the_best_of_all_pairs_of_layouts(
         for n, (run, times) in enumerate(zip(runs, needed, strict=True))
     )
     strips = Fabric("s", "s", Fraction(1), Fraction(length), count, form=Form.STRIP)
-    pooled = solve(CuttingProblem(needs, (strips,)), Watch(perf_counter))
+    pooled = solve(CuttingProblem(needs, (strips,)), Watch())
     layouts = [
         (a, b)
         for a in range(length // (runs[0] + 1) + 1)

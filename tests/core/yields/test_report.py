@@ -11,12 +11,12 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import CHANGES, YieldReport, spare_pieces, yield_report
 
 
 def reported(problem: CuttingProblem) -> YieldReport:
-    return yield_report(problem, Watch(no_clock))
+    return yield_report(problem, Watch())
 
 
 def with_more(problem: CuttingProblem, name: str, pieces: int) -> CuttingProblem:

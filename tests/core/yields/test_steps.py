@@ -3,7 +3,6 @@
 from collections.abc import Iterator
 from dataclasses import replace
 from fractions import Fraction
-from time import perf_counter
 
 import pytest
 from hypothesis import given
@@ -24,7 +23,7 @@ EIGHTH = Fraction(1, 8)
 
 
 def blocks_of(problem: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
-    return checked_plan(problem, Watch(perf_counter, 2.0)).blocks
+    return checked_plan(problem, Watch(2.0)).blocks
 
 
 def strips(length: str, count: int = 40, prints: int = 4) -> CuttingProblem:
@@ -37,7 +36,7 @@ def strips(length: str, count: int = 40, prints: int = 4) -> CuttingProblem:
 
 
 def steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
-    return yield_steps(question, perf_counter)
+    return yield_steps(question)
 
 
 def last(problem: CuttingProblem, **more: object) -> YieldSoFar:
@@ -55,7 +54,7 @@ def last(problem: CuttingProblem, **more: object) -> YieldSoFar:
 def test_the_cliff_of_a_roll(
     length: str, change: int, below: int, more_at: str | None, more: int
 ) -> None:
-    found = cliffs(solve(strips(length), Watch(perf_counter)), blocks_of)
+    found = cliffs(solve(strips(length), Watch()), blocks_of)
     assert (found.change, found.below) == (change, below)
     assert (found.more_at, found.more) == (Fraction(more_at) if more_at else None, more)
 
@@ -69,7 +68,7 @@ def test_a_cliff_is_where_it_is_said_to_be(
 ) -> None:
     needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))
     problem = CuttingProblem(needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2),))
-    plan = solve(problem, Watch(perf_counter))
+    plan = solve(problem, Watch())
     found = cliffs(plan, blocks_of)
     if found.change is not None and plan.proved:
         at, under = (at_usable(problem, found.change - less) for less in (0, EIGHTH / 100))
@@ -84,7 +83,7 @@ def test_a_cliff_is_where_it_is_said_to_be(
 def test_squares_used_to_the_edge_have_their_cliff_just_there() -> None:
     charm = Need("square", "any", Fraction(5), Fraction(5))
     problem = CuttingProblem((charm,), (Fabric("a", "a", Fraction(5), Fraction(5), 12),))
-    found = cliffs(solve(problem, Watch(perf_counter)), blocks_of)
+    found = cliffs(solve(problem, Watch()), blocks_of)
     assert (found.change, found.below, found.more_at) == (0, 0, None)
 
 
@@ -94,12 +93,12 @@ def test_a_division_without_margin_names_what_is_lost_first() -> None:
         Need("short", "any", Fraction(2), Fraction(25, 4), 2),
     )
     problem = CuttingProblem(needs, (Fabric("ash", "ash", Fraction(2), Fraction(21)),))
-    (tight,) = tight_divisions(solve(problem, Watch(perf_counter)))
+    (tight,) = tight_divisions(solve(problem, Watch()))
     assert tight.parts == (Fraction(17, 2), Fraction(25, 4), Fraction(25, 4))
     assert (tight.lost.label, tight.fabrics) == ("short", ("ash",))
     longer = at_usable(problem, EIGHTH)
     assert longer is not None
-    assert tight_divisions(solve(longer, Watch(perf_counter))) == []
+    assert tight_divisions(solve(longer, Watch())) == []
 
 
 def test_all_there_is_to_say_of_a_roll() -> None:
@@ -175,7 +174,7 @@ def test_what_could_stay_is_left_whole() -> None:
 )
 def test_the_usual_slips_are_known_by_what_they_give(claimed: int, slip: str | None) -> None:
     problem = replace(strips("42"), needs=(Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3),))
-    plan = solve(problem, Watch(perf_counter))
+    plan = solve(problem, Watch())
     verdict = judge_count(claimed, plan, Fraction(1, 4), blocks_of)
     assert not verdict.agrees
     said = " ".join(verdict.slips)

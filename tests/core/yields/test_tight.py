@@ -6,7 +6,7 @@ import pytest
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.length import Units
 from kersey.core.yields.tight import tight_divisions, tight_in_words
 
@@ -15,7 +15,7 @@ def plan(*needs: Need, length: str, fabrics: int = 1) -> CuttingPlan:
     cloth = tuple(
         Fabric(f"cloth {n}", f"cloth {n}", Fraction(2), Fraction(length)) for n in range(fabrics)
     )
-    return solve(CuttingProblem(needs, cloth), Watch(no_clock))
+    return solve(CuttingProblem(needs, cloth), Watch())
 
 
 def need(label: str, long: str, count: int = 1, role: str = "any") -> Need:

@@ -6,7 +6,6 @@ import pytest
 from tests.core.quilts import SETS, of_strips, project
 
 from kersey.core.blocks.choice import BlockChoice
-from kersey.core.cutting.watch import no_clock
 from kersey.core.measure.length import Units
 from kersey.core.planning.asking import yield_question
 from kersey.core.project.project import Project
@@ -16,7 +15,7 @@ from kersey.core.yields.ways_to_cut import Way, WayToCut, ways_to_cut
 
 
 def all_known(of: Project) -> YieldSoFar:
-    *_, known = yield_steps(yield_question(of, yield_asked(of), Units.INCHES), no_clock)
+    *_, known = yield_steps(yield_question(of, yield_asked(of), Units.INCHES))
     return known
 
 

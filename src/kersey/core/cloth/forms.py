@@ -87,7 +87,7 @@ FACTS = {
     Form.TRIANGLE: _facts("triangle", ("2", "2"), ("1/2", "30", "30"), 5000, "2 x 2", "5 x 5"),
     Form.SCRAPS: _facts("scraps", ("", ""), ("0", "0", "0"), 1, "900 g", "900 g"),
     Form.BACKING: _facts("backing", ("", ""), ("18", "130", "400"), 50, "42 x 4 yd", "107 x 4 m"),
-    Form.BLOCK: _facts("block", ("", ""), ("1", "60", "60"), 5000, "6 1/2", "16.5"),
+    Form.BLOCK: _facts("block", ("", ""), ("1", "130", "130"), 5000, "6 1/2", "16.5"),
     Form.BATTING: _facts("batting", ("", ""), ("10", "130", "400"), 50, "72 x 90", "180 x 230"),
 }
 # Forms of which the longer side is the length, whichever was said first.

@@ -86,12 +86,24 @@ _COMMON_COLOURS = {
     "rust": ("#b5532e", "#f0d8b8"),
     "muslin": ("#eee6d3", "#d6c9ab"),
     "calico": ("#eee6d3", "#d6c9ab"),
+    "gold": ("#c89a35", "#6f4e14"),
+    "ivory": ("#f1ead6", "#cdbf9b"),
+    "beige": ("#d9c7a3", "#9c8258"),
+    "aqua": ("#8fc4c4", "#3f7478"),
+    "lavender": ("#b6a6c9", "#6a5788"),
+    "burgundy": ("#6a2733", "#d2a3a4"),
+    "peach": ("#e9b694", "#b0653f"),
+    "coral": ("#d9775f", "#f4d6c4"),
+    "natural": ("#eee6d3", "#d6c9ab"),
+    "low volume": ("#eee9dc", "#cfc9bb"),
     "batting": ("#f2f0ea", "#dedbd0"),
 }
 
 COLOUR_WORDS = frozenset(_COMMON_COLOURS) | {
     word for name, *_ in _COLOURS for word in name.split() if " " not in name
 }
+# Cloth called so is one plain fabric, however many pieces there are.
+PLAIN_CLOTH = frozenset({"muslin", "calico", "natural", "low volume"})
 MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
     "floral",
     "stripes",

@@ -15,7 +15,7 @@ from math import inf, lcm, sqrt
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.problem import Cut, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 
 def faults(plan: CuttingPlan) -> list[str]:
@@ -223,7 +223,7 @@ def _from_several_kinds(
                 if need == place
             ]
             numbers.between(0, sum(_by_print(of_it, least)), taken)
-    found, _ = numbers.solve(Watch(no_clock))
+    found, _ = numbers.solve(Watch())
     return found[blocks]
 
 
@@ -505,7 +505,7 @@ class _Count:
     @property
     def possible(self) -> bool:
         """Whether there are such numbers."""
-        found, _ = self._numbers.solve(Watch(no_clock))
+        found, _ = self._numbers.solve(Watch())
         return any(found)
 
     def _given(self, need: Need) -> dict[str, int]:

@@ -136,7 +136,7 @@ def _print_by_print(problem: CuttingProblem, rules: Reading, watch: Watch) -> Cu
     blocks, most, layouts = 0, 0, list[Layout]()
     for prints in alike.values():
         own = replace(problem, fabrics=tuple(prints[0]), rules=())
-        brief = Watch(watch.clock, max(_LEAST_ALONE, watch.seconds * _FOR_A_SORT))
+        brief = Watch(max(_LEAST_ALONE, watch.seconds * _FOR_A_SORT))
         plan = _solve(own, read_rules, brief, EVERY_BLOCK)
         watch.spend(brief.spent)
         blocks += plan.blocks * len(prints)
@@ -160,13 +160,13 @@ def _in_handfuls(
     No plan gives more than one that need not keep the rules.
     """
     free = replace(problem, rules=())
-    brief = Watch(watch.clock, watch.seconds * _FOR_THE_BOUND)
+    brief = Watch(watch.seconds * _FOR_THE_BOUND)
     bound = Search(free, read_rules(free), brief).bound
     watch.spend(brief.spent)
     blocks, layouts = 0, list[Layout]()
     for place, handful in enumerate(handfuls):
         seconds = max(_FOR_A_HANDFUL, watch.left / (len(handfuls) - place))
-        brief = Watch(watch.clock, seconds)
+        brief = Watch(seconds)
         plan = _solve(handful, read_rules, brief, EVERY_BLOCK)
         watch.spend(brief.spent)
         blocks += plan.blocks
@@ -269,7 +269,7 @@ def _cap(needs: Sequence[Need], fabrics: Sequence[Fabric], watch: Watch | None) 
     alone = CuttingProblem(tuple(needs), tuple(fabrics))
     if watch is None:
         return by_area(alone)
-    brief = Watch(watch.clock, max(_LEAST_ALONE, watch.seconds * _FOR_A_CAP))
+    brief = Watch(max(_LEAST_ALONE, watch.seconds * _FOR_A_CAP))
     plan = _solve(alone, read_rules, brief, EVERY_BLOCK)
     watch.spend(brief.spent)
     return min(plan.bound, by_area(alone))
@@ -287,8 +287,7 @@ def _apart(
     """
     each = watch.left / len(parts)
     searches = [
-        Search(part, rules, Watch(watch.clock, each), _caps(part, rules, watch))
-        for part, rules in parts
+        Search(part, rules, Watch(each), _caps(part, rules, watch)) for part, rules in parts
     ]
     bound = min(search.bound for search in searches)
     if bound <= sought.already:

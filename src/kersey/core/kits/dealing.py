@@ -24,7 +24,7 @@ from kersey.core.blocks.whole_piece import WholePiece
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.print_rules import read_rules
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import Infeasible
 from kersey.core.kits.pieces import pieces_made, slots_of
 from kersey.core.kits.sewn_sets import kits_of_sets
@@ -214,7 +214,7 @@ class _Dealer:
             repeats = numbers.number(gain=-self._for_a_repeat)
             every = [(by[name], 1) for by in pick.values() if name in by]
             numbers.between(-inf, 1, [*every, (repeats, -1)])
-        found, _ = numbers.solve(Watch(no_clock, _A_BLOCK))
+        found, _ = numbers.solve(Watch(_A_BLOCK))
         if not any(found):
             raise CannotBeDealt(blocks_left)
         return {

@@ -16,7 +16,7 @@ from math import inf
 from kersey.core.cutting.highs import WholeNumbers
 from kersey.core.cutting.print_rules import Reading
 from kersey.core.cutting.problem import CuttingProblem
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 # All quotas are found within so much work; they never take a tenth of it.
 _ALL_QUOTAS = 5.0
@@ -101,7 +101,7 @@ def quotas_of(
         repeats = numbers.number(gain=-1.0)
         every = [(by[name], 1) for by in drawn if name in by]
         numbers.between(-inf, blocks, [*every, (repeats, -1)])
-    found, _ = numbers.solve(Watch(no_clock, _ALL_QUOTAS))
+    found, _ = numbers.solve(Watch(_ALL_QUOTAS))
     if not any(found):
         return None
     quotas = [{name: found[n] for name, n in by.items() if found[n]} for by in drawn]

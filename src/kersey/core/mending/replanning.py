@@ -21,7 +21,7 @@ from functools import cached_property
 from kersey.core.cutting.checker import claimed, faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import Infeasible
 from kersey.core.kits.dealing import AS_THEY_COME, CannotBeDealt, Wished, deal
 from kersey.core.kits.kit_checker import kit_faults
@@ -57,26 +57,24 @@ _OWN = "{} {}"
 _MOST_BOUGHT, _MOST_JOINED = 4, 4
 
 
-def first_ways(lies: OnTable, clock: Clock, units: Units = Units.INCHES) -> Ways:
+def first_ways(lies: OnTable, units: Units = Units.INCHES) -> Ways:
     """The ways that are found at once: what changes least. Raises `NothingToCut`."""
-    state = _State(lies, clock, units)
+    state = _State(lies, units)
     ways = list(state.whole_strips(AT_ONCE) if state.by_whole_strips else state.small_ways())
     most = max((way.blocks for way in ways if way.project is not None), default=0)
     lost = tuple((of, need, count) for (of, need), count in state.missing.items())
     return Ways(state.wanted, tuple(ways), min(most, state.wanted), lost=lost)
 
 
-def all_ways(
-    lies: OnTable, clock: Clock, units: Units = Units.INCHES, first: Ways | None = None
-) -> Ways:
+def all_ways(lies: OnTable, units: Units = Units.INCHES, first: Ways | None = None) -> Ways:
     """The same with what a search of everything that is not cut finds, and its bound.
 
     Raises `NothingToCut`.
     """
-    first = first_ways(lies, clock, units) if first is None else first
+    first = first_ways(lies, units) if first is None else first
     if first.most >= first.wanted and not any(_changes_prints(way) for way in first.ways):
         return replace(first, bound=first.wanted)
-    state = _State(lies, clock, units)
+    state = _State(lies, units)
     bought = [] if state.by_whole_strips else list(state.to_buy())
     found = state.anew(ANEW)
     bound = max(first.most, state.bound_of(found))
@@ -108,10 +106,10 @@ def _changes_prints(way: Way) -> bool:
 class _State:
     """What is left of the plan, and the questions that are asked of it."""
 
-    def __init__(self, lies: OnTable, clock: Clock, units: Units) -> None:
-        self.lies, self.clock, self.units = lies, clock, units
+    def __init__(self, lies: OnTable, units: Units) -> None:
+        self.lies, self.units = lies, units
         asked, self.plan = still_planned(lies)
-        self._small = SmallSearch(self.plan, clock)
+        self._small = SmallSearch(self.plan)
         self.asked: YieldAsked = asked
         self._keys = dict(zip((f.name for f in asked.problem.fabrics), asked.keys, strict=True))
 
@@ -158,7 +156,7 @@ class _State:
         """Everything that is not cut planned anew, what is cut lying there as cloth."""
         # Of one piece nobody knows beforehand how many columns or rows there were to be.
         sought = EVERY_BLOCK if self.lies.kept.block.makes_one_piece else Sought(most=self.wanted)
-        return checked_plan(self.plan.problem, Watch(self.clock, seconds), sought)
+        return checked_plan(self.plan.problem, Watch(seconds), sought)
 
     def bound_of(self, found: CuttingPlan) -> int:
         """How many of the blocks that were wanted no plan can exceed."""
@@ -348,7 +346,7 @@ class _State:
                 return None
             lies, piece = found
             joined.append(piece)
-        state = _State(lies, self.clock, self.units)
+        state = _State(lies, self.units)
         way = state._way(WayKind.JOINED, state.plan)
         return way and replace(way, joined=tuple(joined))
 
@@ -508,7 +506,7 @@ class _State:
         project, before = self.lies.project(), self.lies.kept
         try:
             question = plan_question(project, self.units, found)
-            kept = question.plan(self.clock)
+            kept = question.plan()
         except Infeasible:
             return None
         kept = replace(kept, taken=True, missing_sought=True)

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout
 from kersey.core.cutting.solver import Sought
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.mending.free_cloth import Free, free_cloth
 from kersey.core.yields.report import checked_plan
 
@@ -28,11 +28,10 @@ class Found:
 
 
 class SmallSearch:
-    """Small questions about what a plan leaves free, all of them within a short time."""
+    """Small questions about what a plan leaves free, all of them with little work."""
 
-    def __init__(self, plan: CuttingPlan, clock: Clock) -> None:
-        self.plan, self.clock = plan, clock
-        self._watch, self._begun = Watch(clock, ALL_SMALL), clock()
+    def __init__(self, plan: CuttingPlan) -> None:
+        self.plan, self._watch = plan, Watch(ALL_SMALL)
 
     def cut_of_free(
         self,
@@ -68,7 +67,7 @@ class SmallSearch:
         opened = [each for each in found.free.values() if each.cloth.opened]
         whole = [name for name, _ in pieces.most_common() if not found.free[name].cloth.opened]
         for many in range(1, len(whole)):
-            if self._watch.left <= 0 or self.clock() - self._begun > ALL_SMALL:
+            if self._watch.left <= 0:
                 break
             there = [*opened, *(found.free[name] for name in whole[:many])]
             fewer = self._cut_of(problem, found.blocks, serving, more, there)
@@ -94,7 +93,7 @@ class SmallSearch:
         if not fabrics:
             return None
         asked = replace(problem, fabrics=tuple(fabrics))
-        watch = Watch(self.clock, SMALL)
+        watch = Watch(SMALL)
         plan = checked_plan(asked, watch, Sought(most=wanted))
         self._watch.spend(watch.spent)
         cut = tuple(layout for layout in plan.layouts if layout.fabric.name in free)

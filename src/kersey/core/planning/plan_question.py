@@ -13,7 +13,7 @@ from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.problem import CuttingPlan, Layout
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import Infeasible
 from kersey.core.frame.sashing import NO_SASHING
 from kersey.core.frame.setting import Setting, suiting
@@ -99,27 +99,27 @@ class PlanQuestion:
     fixed: tuple[Layout, ...] = ()
     cut: tuple[tuple[str, int], ...] = ()
 
-    def run(self, clock: Clock) -> Iterator[KeptPlan]:
+    def run(self) -> Iterator[KeptPlan]:
         """The plan, then the same with what would mend it where blocks are missing.
 
         Raises `FaultyPlan`.
         """
-        kept = self.plan(clock)
+        kept = self.plan()
         yield kept
         if kept.grid is not None and kept.grid.blocks > kept.most.blocks:
-            found = mends(kept.most, kept.grid.blocks, clock)
+            found = mends(kept.most, kept.grid.blocks)
             missing = tuple(Missing(mend.fabric, mend.pieces) for mend in found)
             yield replace(kept, missing=missing, missing_sought=True)
 
-    def plan(self, clock: Clock) -> KeptPlan:
+    def plan(self) -> KeptPlan:
         """The plan with its kits. Raises `FaultyPlan`."""
-        found = self.most or self._most(clock)
+        found = self.most or self._most()
         most = self._with_fixed(found)
         if self.block.makes_one_piece and most.blocks:
             return self._one_piece(most)
         grid = self.size.grid(most.blocks) if most.blocks else None
         wanted = most.blocks if grid is None else min(grid.blocks, most.blocks)
-        plan = self._with_fixed(just_enough(found, wanted, clock, self.even and not self.cut))
+        plan = self._with_fixed(just_enough(found, wanted, self.even and not self.cut))
         wished = Wished(self.how, dict(self.families), self.deal)
         dealt = deal(plan, wished)
         _check(plan, dealt.kits)
@@ -160,18 +160,18 @@ class PlanQuestion:
         """A plan for the rest with what is cut already."""
         return together(self.asked.problem, self.fixed, found) if self.cut else found
 
-    def _most(self, clock: Clock) -> CuttingPlan:
+    def _most(self) -> CuttingPlan:
         asked = self.asked
         if self.cut:
             rest = rest_of(asked.problem, self.fixed, Counter(dict(self.cut)))
             if rest is None:
                 return CuttingPlan(asked.problem, 0, 0, ())
             asked = replace(asked, problem=rest)
-        found = first_answer(asked, clock).plan
+        found = first_answer(asked).plan
         if not found.proved:
-            found = better(found, Watch(clock, SECOND))
+            found = better(found, Watch(SECOND))
         if self.even and not self.cut:
-            even = even_plan(found, Watch(clock, EVEN))
+            even = even_plan(found, Watch(EVEN))
             found = even.plan if even else found
         return found
 
@@ -198,18 +198,18 @@ def plan_question(project: Project, units: Units, most: CuttingPlan | None = Non
     )
 
 
-def planned(project: Project, clock: Clock, units: Units = Units.INCHES) -> Project:
+def planned(project: Project, units: Units = Units.INCHES) -> Project:
     """The project with its plan, worked out now. Raises `NothingToCut`, `BadRecipe`, `FaultyPlan`.
 
     >>> from kersey.core.stash.cupboard import CupboardLot
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> plan = planned(Project("Throw", "", all_of(roll)), lambda: 0.0).plan
+    >>> plan = planned(Project("Throw", "", all_of(roll))).plan
     >>> plan.most.blocks, plan.grid.columns, plan.grid.rows, len(plan.kits)
     (80, 8, 10, 80)
     """
-    *_, kept = plan_question(project, units).run(clock)
+    *_, kept = plan_question(project, units).run()
     return replace(project, plan=kept)
 
 

@@ -18,7 +18,7 @@ from kersey.core.blocks.recipe import Option, Recipe
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.kits.dealing import deal, laid_in_order
 from kersey.core.kits.pieces import pieces_made, slots_of
@@ -90,11 +90,11 @@ class WallQuestion:
     project: Project = field(compare=False)
     units: Units = Units.INCHES
 
-    def run(self, clock: Clock) -> "Iterator[tuple[Possible, ...]]":
+    def run(self) -> "Iterator[tuple[Possible, ...]]":
         """The quilts found so far, block after block."""
         found: list[Possible] = []
         for recipe in as_tried():
-            possible = best_of(self.project, recipe.id, self.units, clock)
+            possible = best_of(self.project, recipe.id, self.units)
             if possible is not None:
                 found.append(possible)
                 yield tuple(found)
@@ -141,32 +141,33 @@ def as_planned(possible: Possible, kept: KeptPlan, assembly: Assembly) -> Possib
     )
 
 
-def best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
+def best_of(project: Project, recipe: str, units: Units) -> Possible | None:
     """The quilt of a block in its usual size, or in another where that uses more of the cloth."""
-    best = _best_of(project, recipe, units, clock)
+    best = _best_of(project, recipe, units)
     if best is None:
         return None
     kept = best.kept
     return replace(best, kept=replace(kept, places=laid(kept.cutting, kept.kits, kept.grid)))
 
 
-def _best_of(project: Project, recipe: str, units: Units, clock: Clock) -> Possible | None:
+def _best_of(project: Project, recipe: str, units: Units) -> Possible | None:
     tried = BlockChoice(recipe)
     known = tried.known
     if known is None or not _suits(project, known):
         return None
     if known.shapes:
-        return _best_shape(project, tried, known.shapes, units, clock)
-    best = _possible(project, tried, units, clock)
+        return _best_shape(project, tried, known.shapes, units)
+    work = Watch(_OTHER_SIZES)
+    best = _possible(project, tried, units)
     free = known.square and not known.size_of and not known.tally
     follows = known.from_strips is not None and project.strip_width is not None
     if not free or follows or (best is not None and best.used >= _GOOD):
         return best
-    usual, since = known.finished[0], clock()
+    usual = known.finished[0]
     for side in sorted(_SIZES, key=lambda side: max(side / usual, usual / side)):
-        if clock() - since > _OTHER_SIZES:
+        if work.left <= 0:
             break
-        other = _possible(project, replace(tried, finished=(side, side)), units, clock)
+        other = _possible(project, replace(tried, finished=(side, side)), units, work)
         if other is not None and (best is None or other.used > best.used + _WORTH_IT):
             best = other
         if best is not None and best.used >= _GOOD:
@@ -188,15 +189,11 @@ def _suits(project: Project, recipe: Recipe) -> bool:
 
 
 def _best_shape(
-    project: Project,
-    block: BlockChoice,
-    shapes: tuple[str, tuple[Option, ...]],
-    units: Units,
-    clock: Clock,
+    project: Project, block: BlockChoice, shapes: tuple[str, tuple[Option, ...]], units: Units
 ) -> Possible | None:
     """One whole piece with the option by which it comes out least long and narrow."""
     name, values = shapes
-    found = [_possible(project, block.with_option(name, value), units, clock) for value in values]
+    found = [_possible(project, block.with_option(name, value), units) for value in values]
     shaped = [(_ratio(each), each) for each in found if each is not None]
     good = [(ratio, each) for ratio, each in shaped if ratio <= _NARROWEST]
     return max(good, key=lambda item: (item[1].used, -item[0]), default=(0, None))[1]
@@ -208,12 +205,18 @@ def _ratio(possible: Possible) -> Fraction:
     return max(width, length) / min(width, length)
 
 
-def _possible(project: Project, block: BlockChoice, units: Units, clock: Clock) -> Possible | None:
+def _possible(
+    project: Project, block: BlockChoice, units: Units, work: Watch | None = None
+) -> Possible | None:
+    """The quilt of a block as it is; what the search for it took is spent of `work`."""
     project = replace(project, design=replace(project.design, block=block))
     try:
         asked = yield_asked(project)
         problem, bought = _with_what_is_missing(asked)
-        plan = checked_plan(replace(problem, rules=asked.assembly.rules), Watch(clock, _A_BLOCK))
+        watch = Watch(_A_BLOCK)
+        plan = checked_plan(replace(problem, rules=asked.assembly.rules), watch)
+        if work is not None:
+            work.spend(watch.spent)
         return _quilt(project, asked, plan, bought, units) if plan.blocks else None
     except KerseyError:
         return None

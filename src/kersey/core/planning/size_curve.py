@@ -11,7 +11,7 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import CENTIMETRE, EIGHTH, MILLIMETRE, Units
 from kersey.core.project.project import Project
@@ -42,11 +42,11 @@ class SizesQuestion:
     project: Project = field(compare=False)
     units: Units = Units.INCHES
 
-    def run(self, clock: Clock) -> Iterator[tuple[AtSize, ...]]:
+    def run(self) -> Iterator[tuple[AtSize, ...]]:
         """The sizes tried so far, the smallest first."""
         found: list[AtSize] = []
         for side in _sides(self.project, self.units):
-            at = _at_size(self.project, side, self.units, clock)
+            at = _at_size(self.project, side, self.units)
             if at is not None:
                 found.append(at)
                 yield tuple(sorted(found, key=lambda each: each.finished))
@@ -82,16 +82,14 @@ def _sides(project: Project, units: Units) -> list[Fraction]:
     return [side * CENTIMETRE for side in steps]
 
 
-def _at_size(project: Project, side: Fraction, units: Units, clock: Clock) -> AtSize | None:
+def _at_size(project: Project, side: Fraction, units: Units) -> AtSize | None:
     block = project.design.block
     usual = block.known.finished if block.known else (side, side)
     finished = side, side * usual[1] / usual[0]
     design = replace(project.design, block=replace(block, finished=finished))
     try:
         asked = yield_asked(replace(project, design=design))
-        plan = checked_plan(
-            replace(asked.problem, rules=asked.assembly.rules), Watch(clock, _A_SIZE)
-        )
+        plan = checked_plan(replace(asked.problem, rules=asked.assembly.rules), Watch(_A_SIZE))
     except KerseyError:
         return None
     there = sum((f.width * f.length * f.count for f in asked.problem.fabrics), Fraction(0))

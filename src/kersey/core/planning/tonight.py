@@ -13,7 +13,6 @@ from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.blocks.catalogue import as_tried
-from kersey.core.cutting.watch import Clock
 from kersey.core.frame.purposes import NEAR_ENOUGH, Purpose, Wish
 from kersey.core.frame.size_search import SizeOption, SizeQuestion, size_options
 from kersey.core.measure.length import Units
@@ -65,13 +64,13 @@ class TonightQuestion:
     project: Project = field(compare=False)
     units: Units = Units.INCHES
 
-    def run(self, clock: Clock) -> Iterator[Tonight]:
+    def run(self) -> Iterator[Tonight]:
         """The answer, growing block after block; then what would mend what is nearly enough."""
         found: list[Possible] = []
         nearly: list[Nearly] = []
         told = Tonight()
         for recipe in as_tried():
-            possible = best_of(self.project, recipe.id, self.units, clock)
+            possible = best_of(self.project, recipe.id, self.units)
             if possible is not None:
                 found.append(possible)
                 if not possible.missing:
@@ -79,7 +78,7 @@ class TonightQuestion:
                 told = _sorted(found, nearly)
                 yield told
         for n, each in enumerate(told.nearly):
-            mended = replace(each, sought=True, mends=_mended(each, clock))
+            mended = replace(each, sought=True, mends=_mended(each))
             told = replace(told, nearly=(*told.nearly[:n], mended, *told.nearly[n + 1 :]))
             yield told
         yield told
@@ -138,5 +137,5 @@ def _one_of_each(nearly: list[Nearly]) -> list[Nearly]:
     return found
 
 
-def _mended(nearly: Nearly, clock: Clock) -> tuple[Mend, ...]:
-    return mends(nearly.possible.kept.most, nearly.size.blocks, clock)
+def _mended(nearly: Nearly) -> tuple[Mend, ...]:
+    return mends(nearly.possible.kept.most, nearly.size.blocks)

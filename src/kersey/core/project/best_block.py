@@ -14,7 +14,7 @@ from kersey.core.blocks.catalogue import as_tried
 from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
@@ -27,7 +27,7 @@ _GOOD = Fraction(3, 4)
 _MOST_FABRICS = 400
 
 
-def best_block(project: Project, clock: Clock) -> BlockChoice:
+def best_block(project: Project) -> BlockChoice:
     """The block that uses most of what is pulled; the project's own if none can be cut."""
     best, share = project.design.block, Fraction(0)
     if len(project.fabrics) > _MOST_FABRICS:
@@ -37,7 +37,7 @@ def best_block(project: Project, clock: Clock) -> BlockChoice:
         if known is not None and known.whole and (share or not (known.strings or known.crumbs)):
             # One piece of everything is for those who choose it, and for what makes no block.
             continue
-        found = _used(replace(project, design=replace(project.design, block=block)), clock)
+        found = _used(replace(project, design=replace(project.design, block=block)))
         if found > share:
             best, share = block, found
         if share >= _GOOD:
@@ -45,11 +45,11 @@ def best_block(project: Project, clock: Clock) -> BlockChoice:
     return best
 
 
-def _used(project: Project, clock: Clock) -> Fraction:
+def _used(project: Project) -> Fraction:
     """The share of the cloth that becomes blocks."""
     try:
         problem = replace(yield_asked(project).problem, rules=())
-        plan = solve(problem, Watch(clock, _A_BLOCK))
+        plan = solve(problem, Watch(_A_BLOCK))
     except KerseyError:
         return Fraction(0)
     if problem.tally:

@@ -18,7 +18,7 @@ from functools import lru_cache
 from math import inf
 
 from kersey.core.cutting.highs import WholeNumbers
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.measure.spoken import Spoken
 
 # Of more sorts only the largest are looked at; a sheet of more rows nobody sews.
@@ -169,7 +169,7 @@ class _Rows:
 
     def found(self) -> Iterator[tuple[Fraction, list[_Way]]]:
         """The rows that are sewn."""
-        numbers, _ = self._numbers.solve(Watch(no_clock, _WORK))
+        numbers, _ = self._numbers.solve(Watch(_WORK))
         for height, y, row in self._rows:
             if numbers[y]:
                 yield height, [way for way, x in row for _ in range(numbers[x])]

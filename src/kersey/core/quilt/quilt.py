@@ -314,7 +314,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll))))
     >>> quilt.size.width, quilt.size.length, quilt.part(PartKind.BINDING).strips
     (Fraction(54, 1), Fraction(66, 1), 7)
     """

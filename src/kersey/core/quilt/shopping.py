@@ -18,7 +18,7 @@ from fractions import Fraction
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric
 from kersey.core.cutting.solver import Sought, solve
-from kersey.core.cutting.watch import Clock, Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.frame.backing import WIDE_BACKING, BackingWay
 from kersey.core.frame.part import PartCut, PartKind
@@ -99,7 +99,7 @@ class ShoppingQuestion:
     units: Units = field(compare=False)
     prices: PriceList = field(compare=False)
 
-    def run(self, clock: Clock) -> Iterator[ShoppingList]:
+    def run(self) -> Iterator[ShoppingList]:
         """The list, lack by lack; work is counted, not time."""
         found: list[Lack] = []
         for lack in self._lacks():
@@ -184,7 +184,7 @@ def _for_blocks(
 
 def _blocks_with(problem: CuttingProblem, wanted: int) -> int:
     try:
-        return solve(problem, Watch(no_clock, _A_TRIAL), Sought(most=wanted)).blocks
+        return solve(problem, Watch(_A_TRIAL), Sought(most=wanted)).blocks
     except KerseyError:
         return 0
 

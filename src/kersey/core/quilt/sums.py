@@ -70,7 +70,7 @@ def part_sums(quilt: Quilt) -> tuple[PartSum, ...]:
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll))))
     >>> [(sum.part, sum.count) for sum in part_sums(quilt)]
     [('block, any', 240), ('border', 2), ('border', 2), ('binding', 1), ('backing', 2)]
     """

@@ -22,22 +22,28 @@ class Aside(Spoken):
 
 
 LONGEST_PLACE = 60
+LONGEST_NOTE = 200
 # Of these a part is a length, not a number of pieces.
 CUT_FROM_THE_LENGTH = frozenset({Form.YARDAGE, Form.BACKING, Form.BATTING})
 
 
 @dataclass(frozen=True)
 class CupboardLot:
-    """A lot at home; `place` is where it lies, in a person's own words: a drawer, a shelf."""
+    """A lot at home; `place` is where it lies, in a person's own words: a drawer, a shelf.
+
+    `note` is whatever else was said of it, such as what it cost.
+    """
 
     name: str
     lot: Lot
     aside: Aside | None = None
     place: str = ""
+    note: str = ""
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
         object.__setattr__(self, "place", " ".join(self.place.split()))
+        object.__setattr__(self, "note", " ".join(self.note.split())[:LONGEST_NOTE])
         if len(self.place) > LONGEST_PLACE:
             raise BadFabric(f"A place can have {LONGEST_PLACE} characters.", "place")
 
@@ -130,7 +136,7 @@ def from_readings(readings: Iterable[Reading]) -> tuple[CupboardLot, ...]:
     ['charcoal']
     """
     return tuple(
-        CupboardLot(reading.name, reading.lot)
+        CupboardLot(reading.name, reading.lot, note=reading.note)
         for reading in readings
         if reading.taken and reading.lot is not None
     )

@@ -19,15 +19,17 @@ from typing import Protocol
 
 from kersey.core.cloth.fabric import BadFabric, Fact, Lot, Print, Stack, area_of_scraps, spread
 from kersey.core.cloth.forms import FACTS, BadPiece, Form, check_piece
-from kersey.core.cloth.print_names import COLOUR_WORDS, named_print, unknown_prints
+from kersey.core.cloth.print_names import COLOUR_WORDS, PLAIN_CLOTH, named_print, unknown_prints
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.counting import counted, noun_for
 from kersey.core.measure.length import (
     Units,
+    bought_length,
     format_bought,
     format_length,
     format_number,
     format_size,
+    format_yardage,
 )
 from kersey.core.measure.workshop import Workshop
 from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, LotSaid, Stretch
@@ -81,11 +83,12 @@ EXAMPLES_IN_CENTIMETRES = (
 )
 EXAMPLES = (*EXAMPLES_IN_INCHES, "roll 40 x 6.5 cm x 107 cm", "0.5 m x 110 cm steam")
 LONGEST_LINE = 200
-MOST_LINES = 60
 # docs/trade.md section 1: strip rolls hold about two strips of each print.
 ROLL_STRIPS_EACH = 2
 # Rolls and packs hold 40 to 42; the careful figure, until they are counted.
 IN_A_PACK = 40
+# More than this many are said of all rolls together.
+MOST_IN_A_ROLL = 60
 # Of these each piece is usually another print; the rest is usually all of one.
 _EACH_ITS_OWN_PRINT = frozenset({Form.SQUARE, Form.FAT_QUARTER, Form.FAT_EIGHTH})
 # Cloth is hardly ever wider, so a longer strip may well be meant in centimetres.
@@ -97,6 +100,10 @@ _NAMED = OF_THE_BOLT | {Form.PIECE, Form.SCRAPS, Form.STRING, Form.TRIANGLE, For
 # What stands before a line of a list: a dash, a dot, a box to tick, a number.
 _BULLET = re.compile(r"\s*(?:[-–—*•·‣]\s+|\[[ xX]?\]\s*|\d{1,3}[.)]\s+(?=\S))+")
 _HEADING = re.compile(r"\s*(?:#+\s.*|[^\d½¼¾⅛⅜⅝⅞]{1,60}:)\s*")
+
+
+# Motifs that are hardly ever meant where they explain nothing.
+_READS_ALIKE = {"stripes": "strips", "stripe": "strip"}
 
 
 class NotTaken(InvalidValue):
@@ -116,6 +123,7 @@ class Reading:
     problems: tuple[str, ...]
     name: str = ""
     proposal: str = ""
+    note: str = ""
 
     @property
     def taken(self) -> bool:
@@ -174,7 +182,7 @@ def lines_of(text: str) -> tuple[str, ...]:
     lines = [line for line in text.splitlines() if line.strip()]
     if len(lines) > 1:
         lines = [line for line in lines if not _HEADING.fullmatch(line)]
-    return tuple(_BULLET.sub("", line, count=1) for line in lines[:MOST_LINES])
+    return tuple(_BULLET.sub("", line, count=1) for line in lines)
 
 
 def _reading(line: str, lot_said: LotSaid, shop: Workshop) -> Reading:
@@ -187,6 +195,9 @@ def _reading(line: str, lot_said: LotSaid, shop: Workshop) -> Reading:
     problems.extend(() if proposal else questions)
     if lot is not None:
         assumed.extend(_filled_in(lot))
+        if said.part_of_roll is not None and said.count is None:
+            proposal = f"{lot.count} strips"
+            problems.append(f"A roll has about {IN_A_PACK} strips. Are yours {proposal}?")
     return Reading(
         line=line,
         stretches=tuple(lot_said.stretches),
@@ -195,17 +206,23 @@ def _reading(line: str, lot_said: LotSaid, shop: Workshop) -> Reading:
         in_words=_in_words(lot, said, shop.units) if lot else (),
         assumed=tuple(assumed),
         problems=tuple(problems),
-        name=said.name or _proposed_name(said, lot),
+        name=_lot_name(said, lot),
         proposal=proposal,
+        note=said.note,
     )
 
 
 def _proposal(line: str, stretches: list[Stretch]) -> str:
     """The line with words that look like slips as they may have been meant; else nothing."""
-    better = [(s.text, meant(s.text)) for s in stretches if s.not_understood and meant(s.text)]
+    better = [(s.text, _slip(s.text)) for s in stretches if s.not_understood and _slip(s.text)]
     for text, word in better:
         line = line.replace(text, str(word), 1)
     return line if better else ""
+
+
+def _slip(word: str) -> str | None:
+    """What a word that nothing explains may have been meant as."""
+    return _READS_ALIKE.get(word.lower()) or meant(word)
 
 
 def _filled_in(lot: Lot) -> Iterator[str]:
@@ -245,7 +262,7 @@ def _unread_problems(stretches: list[Stretch]) -> Iterator[str]:
         return
     words = ", ".join(f"“{text}”" for text in unread[:4])
     more = " and more" if len(unread) > 4 else ""
-    slips = [f"“{better}”" for better in map(meant, unread) if better]
+    slips = [f"“{better}”" for better in map(_slip, unread) if better]
     if slips:
         yield f"Kersey doesn't know {words}{more}. Did you mean {' and '.join(slips)}?"
     elif len(unread) == 1 and unread[0].isdecimal():
@@ -273,7 +290,7 @@ def _lot(said: LotFacts, shop: Workshop, problems: list[str]) -> tuple[Lot | Non
         return None, assumed
     size = _piece_size(said, form, shop, assumed)
     if size is None:
-        problems.append(_how_large(count, form, shop.units))
+        problems.append(_how_large(said, count, form, shop.units))
         return None, assumed
     prints = _print_count(said, form, count, assumed)
     problems.extend(_count_problems(said, form, count, prints))
@@ -327,9 +344,9 @@ def _of_what(said: LotFacts, units: Units) -> str:
     return f"Type how many and what, like 12 fat quarters, 40 strips or {cloth} navy."
 
 
-def _how_large(count: int, form: Form, units: Units) -> str:
+def _how_large(said: LotFacts, count: int, form: Form, units: Units) -> str:
     facts = FACTS[form]
-    noun = noun_for(count, facts.one)
+    noun = said.what or noun_for(count, facts.one)
     example = facts.example if units is Units.INCHES else facts.metric_example
     weigh = ", or type the weight: 300 g scraps" if form is Form.PIECE else ""
     if form in OF_THE_BOLT:
@@ -363,8 +380,11 @@ def _made(
 
 
 def _prints(said: LotFacts, form: Form, prints: int) -> tuple[Print, ...]:
-    if prints == 1 and (said.name or form in _NAMED):
-        return (named_print(said.name or FACTS[form].one, said.value),)
+    known = " ".join(word for word in (said.name, said.what) if word)
+    if prints == 1 and (known or said.role or form in _NAMED):
+        return (named_print(known or said.role or FACTS[form].one, said.value),)
+    if len(said.names) == prints > 1:
+        return tuple(named_print(name, said.value) for name in said.names)
     if said.name.lower() in COLOUR_WORDS:
         return unknown_prints(prints, said.value, named=said.name)
     return unknown_prints(prints, said.value)
@@ -385,22 +405,39 @@ def _how_many(said: LotFacts, form: Form, units: Units) -> str:
 
 def _piece_count(said: LotFacts, form: Form, assumed: list[str]) -> int | None:
     if said.count is not None:
-        if said.several_cuts:
-            bought = format_bought(said.length or Fraction(0))
-            assumed.append(f"{said.count} separate cuts of {bought}, not one length")
-        return said.count * (said.rolls or 1)
-    if said.prints is not None and said.each is not None:
-        return said.prints * said.each
+        return _counted(said, said.count, assumed)
+    if said.each is not None and (said.prints or said.rolls):
+        return (said.prints or said.rolls or 1) * said.each
     if form is Form.SCRAPS:
         return None if said.grams is None else 1
-    if said.is_pack:
-        what = "roll" if said.is_roll else "pack"
-        assumed.append(f"{IN_A_PACK} in a {what}; they hold 40 to 42, so count yours")
-        return IN_A_PACK * (said.rolls or 1)
+    if said.is_pack or (said.rolls and form is Form.SQUARE):
+        return _packed(said, assumed)
     if form in {*OF_THE_BOLT, Form.PIECE} and said.length:
         assumed.append("one piece")
         return 1
     return None
+
+
+def _packed(said: LotFacts, assumed: list[str]) -> int:
+    """How many there are in rolls and packs of which nobody said how many they hold."""
+    if said.part_of_roll is not None:
+        return round(IN_A_PACK * said.part_of_roll)
+    what = "roll" if said.is_roll else "pack"
+    assumed.append(f"{IN_A_PACK} in a {what}; they hold 40 to 42, so count yours")
+    return IN_A_PACK * (said.rolls or 1) - said.less
+
+
+def _counted(said: LotFacts, count: int, assumed: list[str]) -> int:
+    """How many there are where a count was said, of all rolls and packs together."""
+    packs = said.rolls or 1
+    if said.several_cuts:
+        bought = format_bought(said.length or Fraction(0))
+        assumed.append(f"{count} separate cuts of {bought}, not one length")
+    if packs > 1:
+        if said.is_roll and count > MOST_IN_A_ROLL:
+            return count
+        assumed.append(f"{count} in each {'roll' if said.is_roll else 'pack'}")
+    return count * packs - said.less
 
 
 def _piece_size(
@@ -409,6 +446,9 @@ def _piece_size(
     """Width and length of one piece; None when the form has no usual size and none was said."""
     if form is Form.SCRAPS:
         return Fraction(0), Fraction(0)
+    if said.finished and said.width is not None:
+        both = 2 * shop.seam
+        return said.width + both, (said.length or said.width) + both
     if form is Form.SQUARE and said.width is not None:
         return said.width, said.width if said.length is None else said.length
     usual_width, usual_length = FACTS[form].usual
@@ -458,16 +498,19 @@ def _assume_size(
 def _print_count(said: LotFacts, form: Form, count: int, assumed: list[str]) -> int:
     if said.prints is not None:
         return said.prints
-    if said.each:
-        return max(1, count // said.each)
+    of_each = None if said.rolls else said.each
+    if of_each or said.all_different:
+        return max(1, count // (of_each or 1))
+    several_cuts = form is Form.YARDAGE and not said.name
     if said.is_roll:
         prints, words = max(1, count // ROLL_STRIPS_EACH), "prints, two strips of each"
-    elif form in _EACH_ITS_OWN_PRINT and count > 1:
-        prints, words = max(1, min(count, FACTS[form].most)), "prints, each one different"
-    elif form in _NAMED:
+    elif said.name.lower() in PLAIN_CLOTH:
         return 1
+    elif count > 1 and (form in _EACH_ITS_OWN_PRINT or several_cuts):
+        prints, words = max(1, min(count, FACTS[form].most)), "prints, each one different"
     else:
-        assumed.append("one print, because you didn't type how many")
+        if form not in _NAMED:
+            assumed.append("one print, because you didn't type how many")
         return 1
     assumed.append(f"{prints} {words}, because you didn't type how many")
     return prints
@@ -482,7 +525,7 @@ def _count_problems(said: LotFacts, form: Form, count: int, prints: int) -> Iter
             f"{count} {facts.many} can't be {counted(prints, 'print')}; each print needs at "
             f"least one piece."
         )
-    elif said.each is not None and said.each * prints != count:
+    elif said.each is not None and not said.rolls and said.each * prints != count:
         yield (
             f"{counted(prints, 'print')} with {said.each} of each make {said.each * prints}, not "
             f"{count}."
@@ -493,13 +536,22 @@ def _in_words(lot: Lot, said: LotFacts, units: Units) -> tuple[str, ...]:
     kinds = len(lot.stacks)
     words = (
         pieces_in_words(lot),
-        size_in_words(lot, units),
+        _off_the_bolt(lot, said.bought_in) if said.bought_in else size_in_words(lot, units),
         "" if lot.form in _NAMED else f"{counted(kinds, 'print')}{_each_in_words(lot)}",
         f"“{said.name}”" if said.name else "",
         f"all {said.value}" if said.value else "",
         "directional" if lot.directional else "",
+        said.note,
     )
     return tuple(word for word in words if word)
+
+
+def _off_the_bolt(lot: Lot, units: Units) -> str:
+    """How long the cloth is, as shops cut it or by the ruler, and how wide."""
+    each = " each" if lot.count > 1 else ""
+    long = "" if bought_length(lot.length, units) == lot.length else " long"
+    length, width = format_yardage(lot.length, units), format_length(lot.width, units)
+    return f"{length}{long}{each}, {width} wide"
 
 
 class Described(Protocol):
@@ -562,6 +614,18 @@ def _each_in_words(lot: Lot) -> str:
     return f", {most} of each" if most == fewest else f", {fewest} or {most} of each"
 
 
+def _lot_name(said: LotFacts, lot: Lot | None) -> str:
+    """What the lot is called: by its cloth, and by what it is kept for."""
+    cloth = ", ".join(said.names) if lot is not None and _named_apart(said, lot) else said.name
+    if not said.role:
+        return cloth or _proposed_name(said, lot)
+    return f"{cloth} for {said.role}" if cloth else f"{said.role} fabric".capitalize()
+
+
+def _named_apart(said: LotFacts, lot: Lot) -> bool:
+    return len(lot.stacks) == len(said.names) > 1
+
+
 def _proposed_name(said: LotFacts, lot: Lot | None) -> str:
     if lot is None:
         return ""
@@ -570,5 +634,5 @@ def _proposed_name(said: LotFacts, lot: Lot | None) -> str:
     if said.is_roll:
         return f"{value}roll of {counted(lot.count, 'strip')}".capitalize()
     if lot.count == 1:
-        return f"{value}{facts.one}".capitalize()
-    return counted(lot.count, f"{value}{facts.one}")
+        return (said.what or f"{value}{facts.one}").capitalize()
+    return f"{lot.count} {said.what}" if said.what else counted(lot.count, f"{value}{facts.one}")

@@ -10,7 +10,7 @@ from collections import Counter
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass
 
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.project.minding import Trouble
 from kersey.core.wall.beside import Way
 from kersey.core.wall.exact import MOST_PLACES, Least, least_cost, only
@@ -49,11 +49,11 @@ class LeastQuestion:
     def __eq__(self, other: object) -> bool:
         return isinstance(other, LeastQuestion) and self.key == other.key
 
-    def run(self, clock: Clock) -> Iterator[dict[Trouble, Least]]:
+    def run(self) -> Iterator[dict[Trouble, Least]]:
         """The least of each, as far as it is known."""
         found: dict[Trouble, Least] = {}
         for trouble in self.troubles:
-            watch = Watch(clock, _SECONDS)
+            watch = Watch(_SECONDS)
             found[trouble] = least_cost(self.wall, self.turns, only(trouble), watch, self.held)
             yield dict(found)
 

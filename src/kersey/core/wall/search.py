@@ -20,7 +20,6 @@ from random import Random
 import numpy as np
 from numpy.typing import NDArray
 
-from kersey.core.cutting.watch import Clock
 from kersey.core.project.minding import USUAL, Trouble, Weights
 from kersey.core.wall.seen import Wall
 from kersey.core.wall.troubles import (
@@ -75,7 +74,7 @@ class ArrangeQuestion:
     def __eq__(self, other: object) -> bool:
         return isinstance(other, ArrangeQuestion) and self.key == other.key
 
-    def run(self, _: Clock) -> Iterator["Found"]:
+    def run(self) -> Iterator["Found"]:
         """What is found, each better than the one before; at last what giving up a pin would do."""
         found = Found(self.arrangement)
         for arrangement in search(self):

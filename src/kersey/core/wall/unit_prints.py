@@ -17,7 +17,7 @@ from kersey.core.blocks.recipe import rectangle
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.kinds.unit_rows import UnitLaid, UnitRows, UnitSort, best_rows
 from kersey.core.cutting.problem import ANY
-from kersey.core.cutting.watch import Clock, Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.frame.setting import BlockGrid
 from kersey.core.wall.beside import Way
 from kersey.core.wall.search import ArrangeQuestion, mended
@@ -109,12 +109,12 @@ class DrawerQuestion:
 
     def first(self) -> Hung:
         """An answer at once; raises `BadUnits`."""
-        rows = best_rows(self.sorts, Watch(no_clock, 0), self.columns)
+        rows = best_rows(self.sorts, Watch(0), self.columns)
         return Hung(rows, spread_prints(rows, self.prints))
 
-    def run(self, clock: Clock) -> Iterator[Hung]:
+    def run(self) -> Iterator[Hung]:
         """The rows with the fewest plain squares; then the same with ever fewer troubles."""
-        rows = best_rows(self.sorts, Watch(clock, _SEARCHED), self.columns)
+        rows = best_rows(self.sorts, Watch(_SEARCHED), self.columns)
         hung = Hung(rows, spread_prints(rows, self.prints))
         yield hung
         for prints in _spread_further(hung, self.sorts):

@@ -17,7 +17,7 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import Sought, solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.frame.part import PartCut, PartKind
 from kersey.core.frame.scheme import Scheme
 from kersey.core.frame.strips import StripPieces, strips_for
@@ -113,7 +113,7 @@ def candidate_of(
         roles = {need.role for need in served}
         rules = tuple(rule for rule in problem.rules if set(rule.roles) <= roles)
         problem = replace(problem, needs=served, rules=rules)
-    plan = solve(problem, Watch(no_clock, _A_CANDIDATE))
+    plan = solve(problem, Watch(_A_CANDIDATE))
     if not plan.blocks or faults(plan):
         return None
     return Candidate(block, finished, plan, missing)
@@ -170,7 +170,7 @@ class CanBeHad:
                 # With so many had already nothing is searched for: only the bound is found. Rules
                 # for prints could only lower it, and take long.
                 asked = with_parts(replace(self._problem, rules=()), [needs])
-                plan = solve(asked, Watch(no_clock, _A_TRIAL), Sought(already=MOST_CUT))
+                plan = solve(asked, Watch(_A_TRIAL), Sought(already=MOST_CUT))
                 self._beside[step] = plan.bound
         return self._beside[step]
 
@@ -188,7 +188,7 @@ class CanBeHad:
             found = _found(with_parts(self._problem, parts), blocks)
             return (found,) if found else None
         # Whole strips are sewn into sets: the parts have what is not opened for them.
-        of_blocks = just_enough(self.candidate.most, blocks, no_clock)
+        of_blocks = just_enough(self.candidate.most, blocks)
         return beside_plan(of_blocks, self.fabrics, parts)
 
 
@@ -209,7 +209,7 @@ def _not_opened(plan: CuttingPlan, fabrics: Sequence[Fabric]) -> CuttingProblem:
 
 
 def _found(problem: CuttingProblem, blocks: int) -> CuttingPlan | None:
-    plan = solve(problem, Watch(no_clock, _A_TRIAL), Sought(already=blocks - 1, most=blocks))
+    plan = solve(problem, Watch(_A_TRIAL), Sought(already=blocks - 1, most=blocks))
     enough = plan.blocks >= blocks and not faults(replace(plan, blocks=blocks))
     return replace(plan, blocks=blocks) if enough else None
 

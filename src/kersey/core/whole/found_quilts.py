@@ -14,7 +14,6 @@ from fractions import Fraction
 from kersey.core.blocks.assembly import Size
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, Fabric
-from kersey.core.cutting.watch import Clock, no_clock
 from kersey.core.frame.backing import BackingWay
 from kersey.core.frame.borders import MOST_BORDERS, widths_to_propose
 from kersey.core.frame.part import PartKind, part_role
@@ -116,7 +115,7 @@ class FoundQuestion:
     units: Units = Units.INCHES
     resized: Project | None = field(default=None, compare=False)
 
-    def run(self, clock: Clock) -> Iterator[FoundQuilts]:
+    def run(self) -> Iterator[FoundQuilts]:
         """The quilts found so far; work is counted, not time.
 
         Other sizes of the block take longer: until they are known, what is told is not complete.
@@ -197,12 +196,12 @@ def _other_sizes(project: Project, units: Units) -> Iterator[KeptPlan]:
     asked, design = sizes_question(project, units), project.design
     assert asked is not None
     assert project.plan is not None
-    *_, curve = asked.run(no_clock)
+    *_, curve = asked.run()
     for at in best_sizes(curve, _OTHER_SIZES + 1):
         if at.finished != project.plan.finished:
             block = replace(design.block, finished=at.finished)
             other = replace(design, block=block, rows=None, columns=None)
-            yield plan_question(replace(project, design=other, plan=None), units).plan(no_clock)
+            yield plan_question(replace(project, design=other, plan=None), units).plan()
 
 
 def _found(

@@ -47,7 +47,7 @@ def step_words(step: Step, quilt: Quilt) -> StepWords:
     >>> from kersey.core.stash.quick_entry import take_line
     >>> from kersey.core.work.work_order import work_order
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll))))
     >>> [step_words(step, quilt).title for step in work_order(quilt)][:2]
     ['Measure one strip', 'Cut 40 strips']
     """

@@ -92,7 +92,7 @@ def work_order(quilt: Quilt) -> tuple[Step, ...]:
     >>> from kersey.core.stash.pulled import all_of
     >>> from kersey.core.stash.quick_entry import take_line
     >>> roll = CupboardLot("roll", take_line("roll of 40 strips, 20 prints").lot)
-    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll)), lambda: 0.0))
+    >>> quilt = make_quilt(planned(Project("Throw", "", all_of(roll))))
     >>> [step.kind.value for step in work_order(quilt)]
     ['measure', 'cut', 'lay out', 'sew', 'rows', 'border', 'backing', 'binding']
     """

@@ -16,7 +16,7 @@ from fractions import Fraction
 from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_size
@@ -51,9 +51,9 @@ class CountClaim:
     plan: CuttingPlan
     seam: Fraction
 
-    def run(self, clock: Clock) -> Iterator[Verdict]:
+    def run(self) -> Iterator[Verdict]:
         """The verdict; raises `BadClaim`."""
-        watch = Watch(clock, _SECONDS_A_SLIP)
+        watch = Watch(_SECONDS_A_SLIP)
         yield judge_count(
             self.claimed, self.plan, self.seam, lambda problem: checked_plan(problem, watch).blocks
         )

@@ -91,7 +91,7 @@ def _searched(problem: CuttingProblem, bound: int, watch: Watch) -> Iterator[_Pa
     """Each part of the problem cut alike: of the scarcer ones no more than the others give."""
     parts = separate(problem)
     for place, part in enumerate(parts):
-        share = Watch(watch.clock, watch.left / (len(parts) - place))
+        share = Watch(watch.left / (len(parts) - place))
         sorts = _sorts(part)
         cut = most_alike(part, sorts, bound, share)
         watch.spend(share.spent)

@@ -12,7 +12,7 @@ from dataclasses import dataclass, replace
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
 from kersey.core.cutting.solver import Sought
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.even_plan import even_plan
 from kersey.core.yields.report import checked_plan, on_all_fabric, sorts_of, without
 
@@ -32,25 +32,25 @@ class Mend:
     pieces: int
 
 
-def just_enough(most: CuttingPlan, blocks: int, clock: Clock, even: bool = False) -> CuttingPlan:
+def just_enough(most: CuttingPlan, blocks: int, even: bool = False) -> CuttingPlan:
     """A plan for so many blocks, of those that a plan for the most gives.
 
     Raises `FaultyPlan`. `even`: every fabric is cut alike, as far as so many blocks can be had so.
     """
     blocks = min(blocks, most.blocks)
     if even:
-        found = even_plan(most, Watch(clock, ALL_TRIALS / 3), blocks)
+        found = even_plan(most, Watch(ALL_TRIALS / 3), blocks)
         if found is not None and found.plan.blocks >= blocks:
             return replace(found.plan, bound=max(found.plan.blocks, most.bound))
-    return _Thinner(most, blocks, clock).thinned()
+    return _Thinner(most, blocks).thinned()
 
 
-def mends(most: CuttingPlan, wanted: int, clock: Clock) -> tuple[Mend, ...]:
+def mends(most: CuttingPlan, wanted: int) -> tuple[Mend, ...]:
     """What would make more blocks than there are: of one sort alone, whichever would do.
 
     Each is a real search, the smallest number of pieces first found to be enough.
     """
-    watch = Watch(clock, ALL_TRIALS)
+    watch = Watch(ALL_TRIALS)
     found = []
     for fabrics in list(sorts_of(most.problem).values())[:_FEW_SORTS]:
         pieces = _enough_more(most.problem, fabrics[0], wanted, watch)
@@ -84,7 +84,7 @@ def _with_more(
     )
     if watch.left <= 0:
         return 0
-    trial = Watch(watch.clock, A_TRIAL)
+    trial = Watch(A_TRIAL)
     with_them = replace(problem, fabrics=(*problem.fabrics, *more))
     plan = checked_plan(with_them, trial, Sought(wanted - 1, wanted))
     watch.spend(trial.spent)
@@ -94,9 +94,9 @@ def _with_more(
 class _Thinner:
     """Takes fabric away while the blocks can still be had."""
 
-    def __init__(self, most: CuttingPlan, blocks: int, clock: Clock) -> None:
+    def __init__(self, most: CuttingPlan, blocks: int) -> None:
         self._whole, self._blocks = most, blocks
-        self._watch = Watch(clock, ALL_TRIALS)
+        self._watch = Watch(ALL_TRIALS)
         self._best = most
 
     def thinned(self) -> CuttingPlan:
@@ -144,7 +144,7 @@ class _Thinner:
         """Whether the blocks can be had of it; then it is the best so far."""
         if problem is None or self._watch.left <= 0:
             return False
-        trial = Watch(self._watch.clock, A_TRIAL)
+        trial = Watch(A_TRIAL)
         found = checked_plan(problem, trial, Sought(self._blocks - 1, self._blocks))
         self._watch.spend(trial.spent)
         if found.blocks < self._blocks:

@@ -16,7 +16,7 @@ from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import YARD
@@ -114,9 +114,9 @@ class Asked:
     seconds: float
     sought: Sought = EVERY_BLOCK
 
-    def answer(self, clock: Clock) -> "Count":
+    def answer(self) -> "Count":
         """How many blocks; raises `FaultyPlan`."""
-        plan = checked_plan(self.problem, Watch(clock, self.seconds), self.sought)
+        plan = checked_plan(self.problem, Watch(self.seconds), self.sought)
         blocks = max(self.sought.already, plan.blocks)
         return Count(blocks, max(blocks, plan.bound))
 
@@ -138,20 +138,19 @@ class Count:
 CountsOf = Callable[[Sequence[Asked]], Sequence[Count]]
 
 
-def one_by_one(clock: Clock) -> CountsOf:
+def one_by_one(asked: Sequence[Asked]) -> Sequence[Count]:
     """Blocks counted one question after the other."""
-    return lambda asked: [question.answer(clock) for question in asked]
+    return [question.answer() for question in asked]
 
 
 def yield_report(
-    problem: CuttingProblem, watch: Watch, counts_of: CountsOf | None = None
+    problem: CuttingProblem, watch: Watch, counts_of: CountsOf = one_by_one
 ) -> YieldReport:
     """Solve a problem and explain the answer; `watch` says how long the plan may take.
 
     All explanations together take at most twice as long again. Raises `FaultyPlan` when the
     checker finds fault with a plan.
     """
-    counts_of = counts_of or one_by_one(watch.clock)
     plan = checked_plan(problem, watch)
     seconds = explaining_seconds(plan, watch.spent)
     return YieldReport(

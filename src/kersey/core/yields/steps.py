@@ -10,7 +10,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
-from kersey.core.cutting.watch import Clock, Watch
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.cliffs import Cliffs, cliffs
 from kersey.core.yields.even_plan import EvenPlan, even_plan
 from kersey.core.yields.report import (
@@ -46,9 +46,9 @@ class YieldQuestion:
     cut_safely: CuttingProblem | None = None
     known: CuttingPlan | None = None
 
-    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+    def run(self) -> "Iterator[YieldSoFar]":
         """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
-        return yield_steps(self, clock)
+        return yield_steps(self)
 
 
 @dataclass(frozen=True)
@@ -57,9 +57,9 @@ class OnlyTried:
 
     question: YieldQuestion
 
-    def run(self, clock: Clock) -> "Iterator[YieldSoFar]":
+    def run(self) -> "Iterator[YieldSoFar]":
         """The first answer. Raises `FaultyPlan`."""
-        yield first_answer(self.question, clock)
+        yield first_answer(self.question)
 
 
 @dataclass(frozen=True)
@@ -84,42 +84,41 @@ class YieldSoFar:
     done: bool = False
 
 
-def first_answer(question: YieldQuestion, clock: Clock, seconds: float = FIRST) -> YieldSoFar:
+def first_answer(question: YieldQuestion, seconds: float = FIRST) -> YieldSoFar:
     """The plan alone, with the rules kept or dropped; `rules_cost` says what they cost in blocks.
 
     Raises `FaultyPlan`.
     """
-    plan = checked_plan(question.problem, Watch(clock, seconds))
+    plan = checked_plan(question.problem, Watch(seconds))
     if not question.rules_are_a_wish or not question.problem.rules:
         return YieldSoFar(plan)
-    free = checked_plan(replace(question.problem, rules=()), Watch(clock, seconds))
+    free = checked_plan(replace(question.problem, rules=()), Watch(seconds))
     cost = free.blocks - plan.blocks
     return YieldSoFar(free, cost) if cost > 0 else YieldSoFar(plan)
 
 
-def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
+def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
-    known = _no_worse(first_answer(question, clock), question.known)
+    known = _no_worse(first_answer(question), question.known)
     if question.other_way is not None:
         other = replace(question, problem=question.other_way)
-        known = replace(known, other_way=first_answer(other, clock).plan)
+        known = replace(known, other_way=first_answer(other).plan)
     yield known
     if not known.plan.proved:
-        known = replace(known, plan=better(known.plan, Watch(clock, SECOND)))
+        known = replace(known, plan=better(known.plan, Watch(SECOND)))
         yield known
     plan = known.plan
-    watch = Watch(clock, VARIATION)
+    watch = Watch(VARIATION)
 
     def blocks_of(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> int:
         return max(sought.already, checked_plan(problem, watch, sought).blocks)
 
-    counts_of = one_by_one(clock)
-    known = replace(known, limits=tuple(limits(plan, counts_of, VARIATION)))
+    known = replace(known, limits=tuple(limits(plan, one_by_one, VARIATION)))
     yield known
     singly = known.other_way if known.other_way and plan.problem.strip_sets else plan
-    known = replace(known, even=even_plan(singly, Watch(clock, EVEN)), even_tried=True)
+    known = replace(known, even=even_plan(singly, Watch(EVEN)), even_tried=True)
     yield known
-    known = replace(known, sensitivity=sensitivity(plan, counts_of, VARIATION))
+    known = replace(known, sensitivity=sensitivity(plan, one_by_one, VARIATION))
     yield known
     known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
     yield known
@@ -137,7 +136,7 @@ def yield_steps(question: YieldQuestion, clock: Clock) -> Iterator[YieldSoFar]:
     known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
     if not plan.proved:
         yield known
-        known = replace(known, plan=better(known.plan, Watch(clock, LAST)))
+        known = replace(known, plan=better(known.plan, Watch(LAST)))
     yield replace(known, done=True)
 
 

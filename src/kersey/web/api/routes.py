@@ -2,7 +2,6 @@
 
 import json
 from collections.abc import Callable
-from time import perf_counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Depends, Request
@@ -74,8 +73,8 @@ def api_quilt(body: Body) -> Response:
 
 def _most_blocks(body: bytes) -> dict[str, Any]:
     question = read_request(body)
-    with several_at_a_time(perf_counter) as counts_of:
-        report = yield_report(question.problem, Watch(perf_counter), counts_of)
+    with several_at_a_time() as counts_of:
+        report = yield_report(question.problem, Watch(), counts_of)
     return write_answer(question, report)
 
 

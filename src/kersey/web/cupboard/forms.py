@@ -8,7 +8,7 @@ from pydantic import AfterValidator, Field
 from kersey.core.cloth.fabric import Value, checked_name
 from kersey.core.cloth.forms import Form
 from kersey.core.cloth.sorting import Order
-from kersey.core.stash.cupboard import LONGEST_PLACE
+from kersey.core.stash.cupboard import LONGEST_NOTE, LONGEST_PLACE
 from kersey.web.forms import Length, PageForm
 from kersey.web.print_form import PrintForm
 
@@ -64,6 +64,7 @@ class LotForm(PageForm):
     revision: int
     name: Annotated[str, AfterValidator(checked_name)]
     place: str = Field("", max_length=LONGEST_PLACE)
+    note: str = Field("", max_length=LONGEST_NOTE)
     width: Length
     length: Length
     measured_length: Length | None = None

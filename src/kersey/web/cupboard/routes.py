@@ -15,13 +15,7 @@ from kersey.store.cupboard import add_lots, change_lots, get_lot, number_prints,
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import change_project, get_project
 from kersey.web.cupboard.forms import Act, ActForm
-from kersey.web.cupboard.view import (
-    LONGEST_PASTE,
-    back_to_the_shelf,
-    cupboard_context,
-    readings_of,
-    see_lot,
-)
+from kersey.web.cupboard.view import back_to_the_shelf, cupboard_context, readings_of, see_lot
 from kersey.web.forms import ChosenLots, TypedForm, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
@@ -50,11 +44,14 @@ def cupboard_page(request: Request, room: Room) -> Response:
     return render(request, "cupboard/shelf.html" if fragment else "cupboard/page.html", context)
 
 
-@router.get("/cupboard/reading", name="read_fabric")
-def read_fabric(request: Request, room: Room, lines: str = "") -> Response:
+@router.post("/cupboard/reading", name="read_fabric")
+def read_fabric(request: Request, room: Room, typed: TypedForm) -> Response:
     """The lines read back as they are typed."""
     preferences = room.preferences()
-    context = {"readings": readings_of(lines, preferences), "units": preferences.workshop.units}
+    context = {
+        **readings_of(typed.get("lines", ""), preferences),
+        "units": preferences.workshop.units,
+    }
     return render(request, "cupboard/readings.html", context)
 
 
@@ -75,7 +72,7 @@ def grammar_page(request: Request, room: Room) -> Response:
 def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
     """Put the lines that were understood into the cupboard; the others stay in the field."""
     preferences = room.preferences()
-    text = typed.get("lines", "")[:LONGEST_PASTE]
+    text = typed.get("lines", "")
     lines = [(line, read_lots(line, preferences.workshop)) for line in lines_of(text)]
     # A line is taken whole or stays whole.
     taken = [reading for _, found in lines if _all_taken(found) for reading in found]
@@ -91,7 +88,7 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
     left = [line for line, found in lines if not _all_taken(found)]
     if left or not lots:
         context = cupboard_context(request, room, {}) | {"lines": "\n".join(left)}
-        context["readings"] = readings_of("\n".join(left), preferences)
+        context |= readings_of("\n".join(left), preferences)
         context["put_in"] = len(lots)
         return render(request, "cupboard/page.html", context, 422)
     return back_to_the_shelf(request, {})

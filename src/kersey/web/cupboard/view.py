@@ -13,7 +13,7 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.measure.length import Units
-from kersey.core.stash.quick_entry import pieces_in_words, read_lines, size_in_words
+from kersey.core.stash.quick_entry import lines_of, pieces_in_words, read_lots, size_in_words
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.shelf import draw_on_shelf
 from kersey.store.cupboard import Find, LotLine, count_lots, last_change, list_lots
@@ -27,7 +27,8 @@ from kersey.web.workroom import Workroom
 
 _ON_A_SHELF = 24
 _QUILTS_OFFERED = 12
-LONGEST_PASTE = 8000
+# So many lines are read back; the rest is counted, and put in like them.
+_READ_BACK = 60
 
 
 # (project, its name, pieces held, those of them cut)
@@ -158,11 +159,12 @@ def holders_of(held: Sequence[Holding]) -> Holders:
     return tuple((number, *line) for number, line in lines.items())
 
 
-def readings_of(text: str, preferences: Preferences) -> list[dict[str, Any]]:
-    """Lines of fabric as they are read, each with its drawing."""
-    readings = read_lines(text[:LONGEST_PASTE], preferences.workshop)
+def readings_of(text: str, preferences: Preferences) -> dict[str, Any]:
+    """The first lines as they are read, each with its drawing, and how many more there are."""
+    every = lines_of(text)
+    readings = [r for line in every[:_READ_BACK] for r in read_lots(line, preferences.workshop)]
     lines = [reading.line.strip() for reading in readings]
-    return [
+    shown = [
         {
             "reading": reading,
             "piece": draw_piece(reading.lot, preferences.workshop.units) if reading.lot else "",
@@ -170,6 +172,7 @@ def readings_of(text: str, preferences: Preferences) -> list[dict[str, Any]]:
         }
         for place, reading in enumerate(readings)
     ]
+    return {"readings": shown, "more_lines": max(0, len(every) - _READ_BACK)}
 
 
 def back_to_the_shelf(request: Request, typed: Any) -> Response:

@@ -5,7 +5,6 @@ goes on while they are read.
 """
 
 from dataclasses import dataclass
-from time import monotonic
 from typing import Annotated, Any
 
 from fastapi import APIRouter, HTTPException, Query, Request
@@ -143,8 +142,8 @@ def _at_table(opened: OpenProject, quilt: Quilt, form: MishapForm) -> _AtTable:
 def _ways(at: _AtTable, form: MishapForm, opened: OpenProject, further: bool) -> Ways:
     worse = happened(at.lies, form, at.chosen, opened.units)
     if further:
-        return all_ways(worse, monotonic, opened.units)
-    return first_ways(worse, monotonic, opened.units)
+        return all_ways(worse, opened.units)
+    return first_ways(worse, opened.units)
 
 
 def _context(

@@ -3,7 +3,6 @@
 from collections.abc import Sequence
 from contextlib import suppress
 from dataclasses import dataclass, replace
-from time import perf_counter
 from typing import Annotated, Any
 
 from fastapi import APIRouter, Query, Request
@@ -128,7 +127,7 @@ def start_project(request: Request, room: Room, typed: TypedForm) -> Response:
     design = Design(seam=shop.seam, usable_width=shop.usable_width)
     fabrics = tuple(pulled for kept in lots for pulled in all_of(kept))
     project = Project(fabric_name(readings), form.line, fabrics, design)
-    design = replace(design, block=best_block(project, perf_counter), block_chosen=False)
+    design = replace(design, block=best_block(project), block_chosen=False)
     with room.transaction() as session:
         numbered = number_prints(session, lots)
         fabrics = tuple(pulled for kept in numbered for pulled in all_of(kept))

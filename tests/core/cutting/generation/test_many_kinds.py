@@ -10,7 +10,7 @@ from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 
 def scraps(roles: tuple[str, ...], seed: int, count: int = 2000) -> tuple[Fabric, ...]:
@@ -24,7 +24,7 @@ def scraps(roles: tuple[str, ...], seed: int, count: int = 2000) -> tuple[Fabric
 
 
 def solved(problem: CuttingProblem) -> CuttingPlan:
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     return plan
 

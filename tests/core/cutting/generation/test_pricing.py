@@ -11,7 +11,7 @@ from tests.core.cutting.made_up import problems
 from kersey.core.cutting.generation.pricing import Pricer
 from kersey.core.cutting.patterns import Kind, Pattern, class_of
 from kersey.core.cutting.problem import CuttingProblem, Fabric
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 price = st.integers(0, 20)
 
@@ -28,7 +28,7 @@ def pricer_of(problem: CuttingProblem) -> tuple[Pricer, list[Fabric]]:
     assume(fabrics)
     needs = [(int(need.width), int(need.height)) for need in problem.needs]
     kinds = [kind_of(problem, fabric) for fabric in fabrics]
-    return Pricer(needs, kinds, Watch(no_clock)), fabrics
+    return Pricer(needs, kinds, Watch()), fabrics
 
 
 def fits(problem: CuttingProblem, fabric: Fabric, pattern: Pattern) -> bool:

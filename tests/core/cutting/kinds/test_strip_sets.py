@@ -15,7 +15,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 from kersey.core.yields.tight import tight_divisions
 
 Strip = tuple[str, int]
@@ -53,7 +53,7 @@ def strip(name: str, length: str, count: int = 1) -> Fabric:
 def test_sets_reckoned_by_hand(
     fabrics: list[Fabric], rules: tuple[PrintRule, ...], blocks: int
 ) -> None:
-    plan = solve(rails(fabrics, rules), Watch(no_clock))
+    plan = solve(rails(fabrics, rules), Watch())
     assert faults(plan) == []
     assert (plan.blocks, plan.bound) == (blocks, blocks)
 
@@ -118,7 +118,7 @@ def _most(strips: frozenset[tuple[Strip, int]], rules: tuple[PrintRule, ...]) ->
 
 @given(piles())
 def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
-    plan = solve(problem, Watch(no_clock))
+    plan = solve(problem, Watch())
     assert faults(plan) == []
     most = max(
         _most(frozenset((k, n) for k, n in pile.items() if n), problem.rules)
@@ -128,7 +128,7 @@ def test_it_agrees_with_trying_every_set(problem: CuttingProblem) -> None:
 
 
 def test_the_checker_counts_sets_by_itself() -> None:
-    plan = solve(rails([strip("a", "42", 6)]), Watch(no_clock))
+    plan = solve(rails([strip("a", "42", 6)]), Watch())
     assert faults(replace(plan, blocks=13, bound=13))
     (layout,) = plan.layouts
     shorter = replace(layout.cuts[0], length=Fraction(41))
@@ -139,6 +139,6 @@ def test_the_checker_counts_sets_by_itself() -> None:
 
 def test_segments_that_fill_a_strip_are_named() -> None:
     """Six segments of 6 1/2 are 39: with not a thread to spare the sixth is lost first."""
-    (tight,) = tight_divisions(solve(rails([strip("a", "39", 3)]), Watch(no_clock)))
+    (tight,) = tight_divisions(solve(rails([strip("a", "39", 3)]), Watch()))
     assert tight.parts == (Fraction(13, 2),) * 6
-    assert tight_divisions(solve(rails([strip("a", "42", 3)]), Watch(no_clock))) == []
+    assert tight_divisions(solve(rails([strip("a", "42", 3)]), Watch())) == []

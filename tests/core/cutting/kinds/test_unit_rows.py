@@ -3,7 +3,6 @@
 from collections import Counter
 from collections.abc import Iterator, Sequence
 from functools import cache
-from time import monotonic
 
 import pytest
 from hypothesis import given
@@ -12,7 +11,7 @@ from tests.nights import examples
 
 from kersey.core.cutting.kinds.plain_fillers import plain_fillers
 from kersey.core.cutting.kinds.unit_rows import BadUnits, UnitRows, UnitSort, best_rows, pack_rows
-from kersey.core.cutting.watch import Watch, no_clock
+from kersey.core.cutting.watch import Watch
 
 Unit = tuple[int, int]
 
@@ -89,7 +88,7 @@ def fits(row: tuple[Unit, ...], columns: int, high: int) -> bool:
 )
 def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -> None:
     sorts = [UnitSort(*size, count) for size, count in sorted(Counter(units).items())]
-    found = pack_rows(sorts, columns, Watch(no_clock, 5))
+    found = pack_rows(sorts, columns, Watch(5))
     check(sorts, found)
     # A row may also be higher than any of its units, where some stand on one another.
     assert found.rows <= least_rows(units, columns)
@@ -104,20 +103,20 @@ def test_small_walls_are_packed_as_low_as_any(units: list[Unit], columns: int) -
 @examples(12)
 def test_a_drawer_becomes_a_quilt_of_a_good_shape(drawer: dict[Unit, int]) -> None:
     sorts = [UnitSort(*size, count) for size, count in drawer.items()]
-    found = best_rows(sorts, Watch(monotonic, 0.5))
+    found = best_rows(sorts, Watch(0.5))
     check(sorts, found)
     # What is plain between them comes off the bolt in pieces made to measure, and no more of it.
     fillers = plain_fillers(found, sorts)
     assert sum(across * down * count for (across, down), count in fillers.items()) == found.plain
     assert sum(fillers.values()) <= found.plain
     # Out of time from the first it still lays all of them.
-    check(sorts, best_rows(sorts, Watch(no_clock, 0)))
+    check(sorts, best_rows(sorts, Watch(0)))
 
 
 def test_what_cannot_be_laid_is_said() -> None:
     with pytest.raises(BadUnits):
-        best_rows([], Watch(no_clock, 1))
+        best_rows([], Watch(1))
     with pytest.raises(BadUnits):
-        best_rows([UnitSort(6, 2, 1)], Watch(no_clock, 1), columns=5)
+        best_rows([UnitSort(6, 2, 1)], Watch(1), columns=5)
     with pytest.raises(BadUnits):
         UnitSort(0, 1, 1)

@@ -88,7 +88,7 @@ def most_alike(
     if all_splits <= _FEW_SPLITS:
         for split in product(*choices):
             attempt(split)
-        # Not looked at is what the clock left out; looked at and ruled out, what bounds say.
+        # What was not looked at, no work was left for; looked at and ruled out, what bounds say.
         complete = complete and len(tried) == all_splits
     else:
         complete = False
@@ -175,7 +175,7 @@ def _search(
     kinds = [_kind(problem, sorts[s.sort][0], place) for place, s in enumerate(stacks)]
     if not parts.possible(kinds):
         return CutAlike(0, 0)
-    brief = Watch(watch.clock, watch.left)
+    brief = Watch(watch.left)
     pricer = Pricer(need_sizes(problem), kinds, brief)
     programme = programme_of(parts, kinds, pricer, brief)
     bound = min(most, generate(programme, pricer, brief))

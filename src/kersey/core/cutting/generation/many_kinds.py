@@ -62,7 +62,7 @@ def _sampled_prices(
 ) -> Floats:
     """The price of each need, from the linear programme of a sample of the fabric."""
     sample = _sample(kinds)
-    brief = Watch(watch.clock, watch.seconds * _SAMPLE_TAKES)
+    brief = Watch(watch.seconds * _SAMPLE_TAKES)
     pricer = Pricer(needs, sample, brief)
     programme = Programme(Known(parts, sample, Slots(pricer)), brief)
     generate(programme, pricer, brief)

@@ -71,7 +71,7 @@ def solve_sets(problem: CuttingProblem, watch: Watch) -> CuttingPlan:
 
 def sets_of_strips(problem: CuttingProblem) -> Mapping[Drawn, int]:
     """The strips that each kind of set takes, where every fabric is a strip of the plan."""
-    return _search(problem, Watch(lambda: 0.0)).drawn
+    return _search(problem, Watch()).drawn
 
 
 def _search(problem: CuttingProblem, watch: Watch, most: _Found | None = None) -> _Found:

@@ -99,7 +99,7 @@ def best_rows(sorts: Sequence[UnitSort], watch: Watch, columns: int = 0) -> Unit
         if watch.left <= 0:
             break
         if not found[wide].proved and _may_be_best(found[wide], _best(found.values())):
-            of_it = Watch(watch.clock, min(_A_WIDTH, watch.left))
+            of_it = Watch(min(_A_WIDTH, watch.left))
             found[wide] = _searched(sorts, found[wide], stacks, of_it)
             watch.spend(of_it.spent)
     return _best(found.values())

@@ -55,6 +55,18 @@ class LotFacts:
     extra_wide: bool = False
     several_cuts: bool = False
     guessed_length: bool = False
+    part_of_roll: Fraction | None = None
+    shares: tuple[tuple[Fraction, Value], ...] = ()
+    role: str = ""
+    what: str = ""
+    all_different: bool = False
+    finished: bool = False
+    less: int = 0
+    note: str = ""
+    headed: bool = False
+    # The lot of which this one is a part, as "8 red" is of 16 strips.
+    part_of: "LotFacts | None" = None
+    bought_in: Units | None = None
 
     @property
     def much(self) -> bool:

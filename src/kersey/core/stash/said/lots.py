@@ -11,8 +11,9 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.cloth.forms import Form
+from kersey.core.cloth.print_names import MOTIF_NAMES
 from kersey.core.measure.length import Units
-from kersey.core.stash.said.facts import LotFacts, LotSaid, Row, Stretch
+from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, LotSaid, Row, Stretch
 from kersey.core.stash.said.phrases import ADJECTIVES, LENGTH, NAMEABLE, PASSED_OVER, PHRASES
 from kersey.core.stash.said.tokens import Token, marks_between
 from kersey.core.stash.said.words import Sort, meant
@@ -22,7 +23,19 @@ _QUANTITY = re.compile(
     rf"[fAp]*(?:N{ADJECTIVES}F|N{ADJECTIVES}{LENGTH}[wl]?{ADJECTIVES}F|N{LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F|NG"
     rf"|NY(?![Bwl])|NNY|NBNY|N[RP]|R|NB{LENGTH}B|N{LENGTH}B{LENGTH}(?!B))"
 )
+_PART_ALONE = re.compile("[fAp]*N[Vho][Vhof]*[fp]*")
+_SIZE_ALONE = re.compile(rf"[fAp]*{LENGTH}B{LENGTH}[Vhof]*")
 _VALUE_ALONE = re.compile("[fAp]*N[Vh]+[fp]*")
+# Of a group that was described, another may follow: "10 blue fat quarters, 10 pink".
+_DESCRIBED = re.compile("N[Vhof]*[Vh][Vhof]*F|F[pf]*N[Vh]+$")
+# How many are in a roll or a pack, behind it: "one roll, forty strips".
+_OF_IT = re.compile("[fA]*NF[fE]*")
+# "1 m white, 50 cm red", "navy 1 yd, red 2 yd", "2 yd navy 2 yd red".
+_OTHER_CLOTH = re.compile("[fA]*NUf*[Vhor][Vhofr]*|[Vhof]*[ho]N[YU][Vhofr]*")
+_MORE_CLOTH = re.compile("NYf*[Vhor]")
+# What stands between two lots and is of neither.
+_BETWEEN = Sort.BREAK + Sort.MARK
+_A_NAME = re.compile("[Nohcf]*[oh][ohf]*")
 _FORM_FIRST = re.compile(r"[fAp]*F[^K]*N")
 
 
@@ -41,7 +54,21 @@ def lots_said(line: str, units: Units, cloth: Fraction) -> list[LotSaid]:
             said.form = after.form
             said.width, said.length = said.width or after.width, said.length or after.length
             said.is_pack = said.is_pack or after.is_pack
-    return [single for lot in lots for single in _one_for_each_name(lot)]
+    return [
+        single for lot in lots for shared in _shared(lot) for single in _one_for_each_name(shared)
+    ]
+
+
+def _shared(lot: LotSaid) -> Iterator[LotSaid]:
+    """ "42 charms, half light and half dark": one lot for each share, if they come out even."""
+    said = lot.said
+    count, whole = said.count or 0, sum(share for share, _ in said.shares)
+    if whole != 1 or any((count * share).denominator > 1 for share, _ in said.shares):
+        yield lot
+        return
+    for place, (share, value) in enumerate(said.shares):
+        mine = replace(said, shares=(), count=int(count * share), value=value, prints=None)
+        yield LotSaid(mine, lot.stretches if place == 0 else [])
 
 
 def _one_for_each_name(lot: LotSaid) -> Iterator[LotSaid]:
@@ -54,6 +81,20 @@ def _one_for_each_name(lot: LotSaid) -> Iterator[LotSaid]:
         yield LotSaid(said, lot.stretches if place == 0 else [])
 
 
+def _without_wholes(lots: list[LotSaid]) -> list[LotSaid]:
+    """The lots without those of which parts are said: their words stand with the first part."""
+    kept: list[LotSaid] = []
+    before: list[Stretch] = []
+    for place, lot in enumerate(lots):
+        after = lots[place + 1].said if place + 1 < len(lots) else None
+        if after is not None and after.part_of is lot.said:
+            before = lot.stretches
+            continue
+        kept.append(LotSaid(lot.said, [*before, *lot.stretches]))
+        before = []
+    return kept
+
+
 class _Reader(Row):
     """Reads one line, lot after lot."""
 
@@ -64,32 +105,96 @@ class _Reader(Row):
     def lots(self) -> list[LotSaid]:
         begins = [0]
         found: list[LotFacts] = []
-        place = 0
+        place = self._read_heading()
         while place < len(self.tokens):
-            if self._another_lot_begins(place):
+            another = self._another_lot(place)
+            if another is not None:
                 found.append(self.said)
-                self.said = LotFacts()
-                begins.append(place + 1)
+                self.said = another
+                begins.append(place + (self.letters[place] in _BETWEEN))
             place += self._read_at(place)
         found.append(self.said)
         ends = [*begins[1:], len(self.tokens)]
         for said, begin, end in zip(found, begins, ends, strict=True):
             _name_the_cloth(said, self.tokens, self.meaning, range(begin, end))
-        return [
+        lots = [
             LotSaid(said, stretches)
             for said, stretches in zip(found, self._stretches(begins), strict=True)
         ]
+        return _without_wholes(lots)
 
-    def _another_lot_begins(self, place: int) -> bool:
+    def _another_lot(self, place: int) -> LotFacts | None:
+        """What is known of the lot that begins at a break; None if none does."""
         said = self.said
+        if self._parts_follow(place):
+            whole = said.part_of or said
+            return LotFacts(form=said.form, width=said.width, length=said.length, part_of=whole)
         if self.letters[place] != Sort.BREAK:
-            return False
+            more = (
+                said.form in OF_THE_BOLT and said.length and _MORE_CLOTH.match(self.letters, place)
+            )
+            return LotFacts() if more and self.letters[place - 1] in "ho" else None
         after = self.letters[place + 1 :].split(Sort.BREAK)[0]
-        if said.much and said.form is not None and _FORM_FIRST.match(after):
+        if _SIZE_ALONE.fullmatch(after) and said.width is not None and said.length is not None:
+            return LotFacts(form=said.form if said.headed else None, headed=said.headed)
+        if said.much and said.form is not None and _VALUE_ALONE.fullmatch(after):
+            clause = self.letters[:place].split(Sort.BREAK)[-1]
+            alike = LotFacts(
+                form=said.form, width=said.width, length=said.length, headed=said.headed
+            )
+            return alike if said.headed or _DESCRIBED.search(clause) else None
+        return LotFacts() if said.much and self._says_how_much(place, after) else None
+
+    def _says_how_much(self, place: int, after: str) -> bool:
+        """Whether what follows a break says how much there is of something else."""
+        said = self.said
+        packed = said.is_pack or said.rolls is not None
+        if packed and said.count is None and _OF_IT.fullmatch(after):
+            return False
+        # "backing, 3 yards": how much of it.
+        if said.form in OF_THE_BOLT and said.length is None and after.startswith("NY"):
+            return False
+        if said.form in OF_THE_BOLT and _OTHER_CLOTH.fullmatch(after):
             return True
-        if said.much and said.form is None and _VALUE_ALONE.fullmatch(after):
+        if said.form is not None:
+            return (_QUANTITY.match(after) or _FORM_FIRST.match(after)) is not None
+        if _VALUE_ALONE.fullmatch(after):
             return Sort.FORM in self.letters[place:]
-        return said.much and _QUANTITY.match(after) is not None
+        return _QUANTITY.match(after) is not None
+
+    def _parts_follow(self, place: int) -> bool:
+        """Whether what follows says how many of them there are of each: "8 red, 8 white" of 16."""
+        said = self.said
+        whole = said.part_of.count if said.part_of else said.count
+        if said.form is None or whole is None:
+            return False
+        if said.part_of is not None:
+            return self.letters[place] == Sort.BREAK
+        if self.letters[place] != Sort.BREAK and self.tokens[place].text != ":":
+            return False
+        groups = self.letters[place + 1 :].split(Sort.BREAK)
+        if len(groups) < 2 or not all(_PART_ALONE.fullmatch(group) for group in groups):
+            return False
+        numbers = [token for token in self.tokens[place + 1 :] if token.sort is Sort.NUMBER]
+        return sum(token.value for token in numbers) == whole
+
+    def _read_heading(self) -> int:
+        """ "four patches: 16 blocks 6 1/2": a name before a colon; where the rest begins.
+
+        "fat quarters: 5 red, 3 white" heads groups of one form.
+        """
+        colon = self.letters.find(Sort.MARK)
+        if colon < 1 or self.tokens[colon].text != ":":
+            return 0
+        before = self.letters[:colon]
+        if before.endswith(Sort.FORM) and Sort.NUMBER not in before:
+            self.said.headed = True
+        if not _A_NAME.fullmatch(before) or not self.letters[colon + 1 :].strip(Sort.MARK):
+            return 0
+        for number in range(colon):
+            self.meaning[number] = "name"
+        self.said.name = self.line[: self.tokens[colon].start].strip()[:LONGEST_NAME]
+        return colon
 
     def _read_at(self, place: int) -> int:
         """Understand what begins at a token; how many tokens that takes."""
@@ -137,21 +242,20 @@ def _name_the_cloth(
     """Words that mean nothing else, taken as the name of the cloth, or of each cloth."""
     left = [n for n in places if meaning.get(n) is None and tokens[n].sort not in PASSED_OVER]
     one_cloth = said.form in NAMEABLE or said.count == 1 or said.prints == 1
-    if not one_cloth and any(meant(tokens[n].text) for n in left):
-        return
-    if said.prints is not None and said.prints > 1:
-        return
     words = {Sort.WORD, Sort.COLOUR, Sort.VALUE, Sort.BED}
     bolt = said.form is Form.YARDAGE
     fits = [
         n
         for n in left
         if tokens[n].text[0].isalpha()
+        and (one_cloth or not meant(tokens[n].text))
         and (tokens[n].sort in words or (bolt and tokens[n].sort is Sort.FORM))
     ]
     # So many of something unknown are not named by it: "12 thingummies".
-    known = said.form is not None or all(tokens[n].sort is Sort.COLOUR for n in fits)
-    if not fits or fits != left or said.name or not known:
+    known = said.form is not None or all(
+        tokens[n].sort is Sort.COLOUR or tokens[n].text.lower() in MOTIF_NAMES for n in fits
+    )
+    if not fits or said.name or not known:
         return
     for n in fits:
         meaning[n] = "name of the cloth"

@@ -12,10 +12,10 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME, Value
 from kersey.core.cloth.forms import Form
-from kersey.core.measure.length import CENTIMETRE, FOOT, INCH, METRE, YARD
+from kersey.core.measure.length import CENTIMETRE, FOOT, INCH, METRE, YARD, Units
 from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, Row
 from kersey.core.stash.said.tokens import Token
-from kersey.core.stash.said.words import Sort, form_of
+from kersey.core.stash.said.words import Sort, form_of, meant
 
 # docs/trade.md section 1: how wide the squares of a stack are cut.
 _SQUARES = {"charm": Fraction(5), "mini": Fraction(5, 2)}
@@ -46,7 +46,7 @@ PASSED_OVER = frozenset(
     {Sort.FILLER, Sort.BREAK, Sort.MARK, Sort.CUT, Sort.PACK, Sort.PRINTS, Sort.CALLED}
 )
 LENGTH = "(?:N[UY]?|W)"
-ADJECTIVES = "[Vhof]*"
+ADJECTIVES = "[Vhofrd]*"
 
 
 def _whole(token: Token) -> int | None:
@@ -58,6 +58,12 @@ def _understand_name(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
         return None
     row.said.name = " ".join(tokens[-1].text[1:-1].split())[:LONGEST_NAME]
     return "name"
+
+
+def _understand_price(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str:
+    """What it cost is no measure: it stands with the lot as it was said."""
+    row.said.note = " ".join([row.said.note, tokens[0].text]).strip()
+    return "what it cost"
 
 
 def _understand_weight(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
@@ -102,13 +108,21 @@ def _understand_one_each(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -
 
 
 def _understand_rolls(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    rolls = _whole(tokens[0])
-    if rolls is None or row.said.rolls is not None:
+    said, rolls = row.said, _whole(tokens[0])
+    if said.rolls is not None or not tokens[0].value:
         return None
-    row.said.rolls = rolls
-    if tokens[1].sort is Sort.ROLL:
-        row.said.is_roll = row.said.is_pack = True
-        row.said.form = row.said.form or Form.STRIP
+    if rolls is None:
+        if tokens[-1].sort is not Sort.ROLL or tokens[0].value > 1:
+            return None
+        said.part_of_roll, rolls = tokens[0].value, 1
+    named = [token for token in tokens[1:-1] if token.sort is not Sort.FILLER]
+    if any(meant(token.text) for token in named) or (named and said.name):
+        return None
+    said.name = " ".join([said.name, *(token.text for token in named)]).strip()[:LONGEST_NAME]
+    said.rolls = rolls
+    if tokens[-1].sort is Sort.ROLL:
+        said.is_roll = said.is_pack = True
+        said.form = said.form or Form.STRIP
         return "rolls"
     return "how many of them"
 
@@ -125,6 +139,77 @@ def _understand_roll(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
 def _understand_count(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     count = _whole(tokens[0])
     if row.said.count is not None or count is None:
+        return None
+    row.said.count = count
+    return "how many"
+
+
+def _understand_share(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "half light and half dark": what share of the pieces reads so."""
+    share, value = tokens[0].value, Value(tokens[-1].text.lower().rstrip("s"))
+    if not 0 < share < 1 or row.said.count is None:
+        return None
+    row.said.shares = (*row.said.shares, (share, value))
+    return "a share of them"
+
+
+def _understand_bundle(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
+    """ "2 fat quarter bundles": how many are in one is not known by the word."""
+    if row.said.rolls is not None or form_of(tokens[-2].text) not in _IN_BUNDLES:
+        return None
+    if _understand_form(row, tokens[-2:-1], match) is None:
+        return None
+    row.said.rolls = _whole(tokens[0]) if len(tokens) > 2 else 1
+    row.said.count = None
+    return "a bundle"
+
+
+def _understand_role(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "1/2 yd navy for binding": what the cloth is kept for."""
+    said = row.said
+    if said.role or said.form not in {None, *NAMEABLE, Form.STRIP, Form.FAT_QUARTER}:
+        return None
+    said.role = re.split(r"\s", tokens[0].text.lower())[-1].rstrip("s")
+    return "what it is for"
+
+
+def _understand_different(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str:
+    row.said.all_different = True
+    return "each another print"
+
+
+def _understand_finished(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """Sewn blocks are said as they show; they lie there two seams larger."""
+    if row.said.form is not Form.BLOCK or row.said.width is None:
+        return None
+    row.said.finished = True
+    return "without its seams"
+
+
+def _understand_stack(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "10" stack": squares of that side, as they are sold."""
+    said = row.said
+    if said.form is not None or said.width is not None:
+        return None
+    said.form, said.is_pack = Form.SQUARE, True
+    said.width = said.length = row.length(tokens[:2])
+    return "a stack of squares"
+
+
+def _understand_less(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "1 roll minus 4 strips": what is gone already."""
+    row.said.less = _whole(tokens[1]) or 0
+    return "not there any more"
+
+
+def _understand_so_many(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """A number behind the rest: "10 x 12 blue x 2"."""
+    number = next(token for token in tokens if token.sort is Sort.NUMBER)
+    count = _whole(number)
+    of_them = number is not tokens[-1]
+    if of_them and tokens[-1].text.lower() not in {"them", "these", "those"}:
+        return None
+    if row.said.count not in {None, 1} or count is None:
         return None
     row.said.count = count
     return "how many"
@@ -158,26 +243,38 @@ def _understand_cut_lengths(row: Row, tokens: Sequence[Token], _: re.Match[str])
         return None
     said.form = said.form or Form.YARDAGE
     said.count, said.length = count, length * unit.value
+    said.bought_in = _shop_units(unit)
+    said.one_each |= count == 1 and tokens[-1].text.lower() == "cuts"
     return "lengths of cloth"
 
 
 def _understand_cloth(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     """ "2 1/4 yd", "1 yd 12 in", "1 m 30 cm", "1m20": so much off the bolt."""
     said = row.said
-    if said.length is not None or said.form not in {None, Form.BACKING, Form.BATTING}:
+    cut = said.form is Form.PIECE and said.width is None
+    if said.length is not None or not (cut or said.form in {None, Form.BACKING, Form.BATTING}):
         return None
-    length = tokens[0].value * tokens[1].value
-    if tokens[1].parts is not None:
-        length += tokens[1].parts[1] * tokens[1].value
+    joined = [token.text.lower() for token in tokens if token.sort is Sort.BREAK]
+    if any(text not in {"+", "&", "and", "plus"} for text in joined):
+        return None
+    tokens = [token for token in tokens if token.sort is not Sort.BREAK]
+    unit = next(token for token in tokens if token.sort is Sort.CLOTH_UNIT)
+    length = tokens[0].value * unit.value
+    if unit.parts is not None:
+        length += sum(unit.parts) * unit.value - (length if tokens[0] is unit else 0)
     if len(tokens) > 2:
         more = _rest_of(tokens)
         if more is None:
             return None
         length += more
-    said.form = said.form or Form.YARDAGE
-    said.length = length
+    said.form = Form.YARDAGE if cut else said.form or Form.YARDAGE
+    said.length, said.bought_in = length, _shop_units(unit)
     said.count = 1 if said.count is None else said.count
     return "length of cloth"
+
+
+def _shop_units(unit: Token) -> Units:
+    return Units.INCHES if unit.value == YARD else Units.CENTIMETRES
 
 
 def _rest_of(tokens: Sequence[Token]) -> Fraction | None:
@@ -218,6 +315,8 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
     for part in parts:
         groups.append(tokens[at : at + len(part)])
         at += len(part) + 1
+    if said.packet:
+        said.packet, said.width, said.length = "", None, None
     if said.width is not None:
         return None
     unit = groups[-1][1] if len(groups[-1]) > 1 else None
@@ -229,15 +328,7 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
         count = _whole(groups.pop(0)[0])
     lengths = [row.length(group, last) for group in groups]
     if said.form is None and any(_off_the_bolt(group) for group in groups):
-        said.form, said.count = Form.YARDAGE, count or 1
-        if len(groups) == 2 and _off_the_bolt(groups[0]) and not _off_the_bolt(groups[1]):
-            lengths.reverse()
-        elif len(groups) == 2 and not _off_the_bolt(groups[1]):
-            lengths.sort()
-        said.width, said.length = (
-            (lengths[0], lengths[-1]) if len(groups) == 2 else (None, lengths[0])
-        )
-        return "cloth"
+        return _cloth_by_size(said, groups, lengths, count)
     if said.length is not None and len(lengths) == 2:
         return None
     said.count = count
@@ -249,6 +340,27 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
     said.width = min(lengths)
     said.length = max(lengths) if len(lengths) == 2 else said.length
     return "size"
+
+
+def _cloth_by_size(
+    said: LotFacts, groups: list[Sequence[Token]], lengths: list[Fraction], count: int | None
+) -> str:
+    """ "42 x 2 yd" is width by length; "3/4 yd x 4" so many of them."""
+    said.form, said.count = Form.YARDAGE, count or 1
+    if len(groups) == 1:
+        said.length = lengths[0]
+        return "cloth"
+    first_off, second_off = (_off_the_bolt(group) for group in groups)
+    times = _whole(groups[1][0]) if len(groups[1]) == 1 else None
+    if count is None and first_off and times and times < _NARROWEST_BOLT:
+        said.count, said.length, said.bought_in = times, lengths[0], _shop_units(groups[0][1])
+        return "lengths of cloth"
+    if first_off and not second_off:
+        lengths.reverse()
+    elif not second_off:
+        lengths.sort()
+    said.width, said.length = lengths
+    return "cloth"
 
 
 def _off_the_bolt(group: Sequence[Token]) -> bool:
@@ -345,7 +457,8 @@ def _understand_size_before(row: Row, tokens: Sequence[Token], match: re.Match[s
     said, length = row.said, row.length(tokens)
     form = form_of(row.tokens[match.end() + len(match["between"] or "")].text)
     bare = len(tokens) == 1 and tokens[0].is_whole and said.count is None
-    if said.width is not None or bare or (said.form is not None and not said.is_roll):
+    backing = said.form is Form.YARDAGE and form is Form.BACKING
+    if said.width is not None or bare or not (said.form is None or said.is_roll or backing):
         return None
     if form in {Form.SQUARE, Form.BLOCK, Form.TRIANGLE}:
         said.width = said.length = length
@@ -363,6 +476,9 @@ def _understand_form(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
     if said.grams is not None and form in {Form.STRING, Form.PIECE, Form.STRIP, Form.SQUARE}:
         # By weight all of them are scraps.
         return "form"
+    if form is Form.PIECE and said.form is not None and text.lower() in _PIECES:
+        # "1 bundle of fat eighths, 12 pieces": how many of them.
+        return "form"
     of_the_bolt = said.form is Form.YARDAGE and form in {Form.BACKING, Form.BATTING}
     if said.form not in {None, form} and not (roll or of_the_bolt):
         return None
@@ -371,6 +487,8 @@ def _understand_form(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
         form = Form.PIECE
     said.form = form
     lower = text.lower()
+    if re.fullmatch(_SPEAKS_FOR_ITSELF, lower):
+        said.what = said.what or lower
     for kind, side in _SQUARES.items():
         if lower.startswith(kind) and said.width is None:
             said.width = said.length = side
@@ -435,42 +553,59 @@ def _understand_full_width(row: Row, _tokens: Sequence[Token], _: re.Match[str])
     return "from selvedge to selvedge"
 
 
-NAMEABLE = OF_THE_BOLT | {Form.PIECE, Form.SCRAPS, Form.STRING, Form.TRIANGLE}
+# Words of a form that say more than what shape it is: they stay with the cloth as its name.
+_SPEAKS_FOR_ITSELF = (
+    r"half.*|hsts?|units?|.*patch.*|pinwheel.*|star.*|log.*|hourglass.*|flying.*|churn.*|medallions?|"
+    r"(?:quilt )?tops?|cent(?:re|er).*|(?:crumb|scrap).strips?|made.*|panels?|shirts?|"
+    r"(?:bed ?)?sheets?|f(?:eed|lour).*|table ?cloths?|jeans"
+)
+_PIECES = frozenset({"pieces", "piece", "pcs", "pc"})
+_IN_BUNDLES = frozenset({Form.FAT_QUARTER, Form.FAT_EIGHTH})
+NAMEABLE = OF_THE_BOLT | {Form.PIECE, Form.SCRAPS, Form.STRING, Form.TRIANGLE, Form.BLOCK}
 _FIRST_LENGTH = "N[UY]?"
 PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
     (re.compile(pattern), understand)
     for pattern, understand in (
         ("c?q", _understand_name),
+        ("i", _understand_price),
         ("(?:NG)+", _understand_weight),
         ("A", _understand_about),
         ("D", _understand_directional),
         ("NQ", _understand_prints),
         ("NE", _understand_each),
-        ("N[RP]", _understand_rolls),
-        (r"Rf?N(?=[FKVhofp]|$)", _understand_roll),
+        ("N[ohf]*R|NP", _understand_rolls),
+        (r"Nf*V(?=[Kf]|$)", _understand_share),
+        (rf"(?:N{ADJECTIVES})?FP", _understand_bundle),
+        ("r", _understand_role),
+        ("d", _understand_different),
+        ("n", _understand_finished),
+        ("mN", _understand_less),
+        ("NUP", _understand_stack),
+        (r"BN(?=$|K)|Nff?(?=$|K)", _understand_so_many),
+        (r"Rf?N(?=[FKVhofprdQi]|$)", _understand_roll),
         ("R", _understand_roll),
         ("NNY|NBNY(?!B)|NYC", _understand_cut_lengths),
         (rf"N(?={ADJECTIVES}F)", _understand_count),
         (rf"N(?={LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
         (rf"N(?={LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
         (rf"N(?=B{ADJECTIVES}F)", _understand_count),
-        (rf"N(?={LENGTH}B{LENGTH}(?:$|[KpVho]))", _understand_count),
+        (rf"N(?={LENGTH}B{LENGTH}(?:$|[KpVhordBi]))", _understand_count),
         (r"w(?=F)", _understand_extra_wide),
         (rf"B(?={ADJECTIVES}F)", _understand_times),
-        (r"N(?=[Vh]+(?:K|$))", _understand_count),
+        (r"N(?=[Vh]+r?(?:K|$))", _understand_count),
         (rf"(?P<first>{_FIRST_LENGTH})T{_FIRST_LENGTH}(?P<which>[wl])?", _understand_range),
         (rf"(?P<a>{LENGTH})B(?P<b>{LENGTH})(?:B(?P<c>{LENGTH}))?", _understand_size),
-        (r"NYNU(?![wlB])|NYN(?![UYGBFQERw])|NY(?![wlB])", _understand_cloth),
-        (r"NY(?![wlB])", _understand_cloth),
+        (r"NYK?NU(?![wlBF])|NYN(?![UYGBFQERw])|NY(?![wlB])", _understand_cloth),
+        (r"NY(?![wlB])|Y", _understand_cloth),
         (rf"{LENGTH}w|w[fp]*{LENGTH}", _understand_width),
         (rf"{LENGTH}l", _understand_length),
-        (rf"{_FIRST_LENGTH}(?=(?P<between>{ADJECTIVES})F)", _understand_size_before),
-        (r"F[pBf]*N(?=[KpVhQEo]|$)", _understand_form_and_count),
+        (rf"{_FIRST_LENGTH}(?=(?P<between>[VhofrdW]*)F)", _understand_size_before),
+        (r"F[pBf]*N(?=[KpVhQEordi]|$)", _understand_form_and_count),
         ("F", _understand_form),
         ("b", _understand_bed),
         ("V", _understand_value),
         ("NU", _understand_lone_length),
-        (r"N(?=$|[KpVhoQEfC])", _understand_lone_length),
+        (r"N(?=$|[KpVhoQEfCqrdni])", _understand_lone_length),
         ("W", _understand_full_width),
         ("E", _understand_one_each),
         (r"N(?=$|[Kp])", _understand_bare_count),

@@ -48,12 +48,18 @@ _NUMBER = re.compile(
     r"|(?P<digits>\d{1,7})"
 )
 _THOUSANDS = re.compile(r"\d{1,3}(?:[.,]\d{3})+(?![\d.,])")
-_HALF = re.compile(
-    r"(?:(?P<three>three)[\s-]+quarters?|(?:an?\s+|one\s+)?(?P<half>half)|"
-    r"(?:an?\s+|one\s+)?(?P<quarter>quarter))"
-    r"(?=(?:\s+of)?(?:\s+an?)?[\s-]+(?:yards?|yds?|met(?:re|er)s?|dozen|inch(?:es)?)\b)"
-    r"(?:\s+of)?(?:\s+an?\b)?",
+_PARTS = {"hal": 2, "thi": 3, "qua": 4, "fou": 4, "fif": 5, "six": 6, "sev": 7, "eig": 8}
+_PART = re.compile(
+    r"(?:(?P<top>an?|one|two|three|four|five|six|seven)[\s-]+)?"
+    r"(?P<part>half|halves|(?:third|quarter|fourth|fifth|sixth|seventh|eighth)s?)"
+    r"(?:(?=(?:\s+of)?(?:\s+an?)?[\s-]+"
+    r"(?:yards?|yds?|met(?:re|er)s?|dozen|inch(?:es)?|rolls?|packs?|strip\s+rolls?)\b)"
+    r"(?:\s+of)?(?:\s+an?\b)?|(?=\s+(?:(?:of\s+)?them\s+)?(?:are\s+)?(?:light|medium|dark)s?\b))",
     re.IGNORECASE,
+)
+# "yard and a half": one of them.
+_A_YARD = re.compile(
+    r"(yard|yd|met(?:re|er))\s+(?:and\s+an?\s+(half|quarter)\b|(?=of\b))", re.IGNORECASE
 )
 _ONE = re.compile(
     r"an?(?=\s+(?:yard|met(?:re|er)|pound|ounce|kilo|dozen|fat\s+(?:quarter|eighth)|strip\b|"
@@ -61,17 +67,26 @@ _ONE = re.compile(
     re.IGNORECASE,
 )
 _AND_A_HALF = re.compile(
-    r"\s+and\s+(?:(a\s+half|one\s+half|1/2|½)|(a\s+quarter|1/4|¼)|(3/4|¾))", re.IGNORECASE
+    rf"\s+and\s+(?:(an?|one|two|three|five|seven)\s+(half|(?:quarter|third|eighth)s?)|(\d{{1,2}})[/⁄](\d{{1,2}})|({_GLYPH}))\b",
+    re.IGNORECASE,
 )
-_DOZEN = re.compile(r"\s+dozen\b", re.IGNORECASE)
+_OF_CLOTH = re.compile(r"\s*(?:y(?:ar)?ds?|m|met(?:re|er)s?)\b", re.IGNORECASE)
+_DOZEN = re.compile(r"\s+(?:dozen|(pairs?\s+of))\b", re.IGNORECASE)
 _A_DOZEN = re.compile(r"dozen\b", re.IGNORECASE)
 _QUOTED = re.compile(r"[\"“](?=[^\"”]*[^\W\d_])([^\"”]{2,120})[\"”]")
 _BY = re.compile(r"(?:x|×|\*)(?![A-Za-z])|x(?=wof\b)|by\b", re.IGNORECASE)
+_SO_MANY_TIMES = re.compile(r"[x×*](?=\s*\d)", re.IGNORECASE)
 _TO = re.compile(r"to\b|–|—|-")
 _BREAK = re.compile(r"[,;+&\n]")
 _A_WORD = re.compile(r"[^\W\d_](?:[\w'’-]*[\w'’])?")
 # Less than nothing, a division by it, a sign of no language: none of it is passed over.
 _STRANGE = re.compile(r"-\d[\d.,/]*|\d[\d.,/⁄]*|[^\w\s():.,!?'\"*•\[\]#_|/·…’‘“”–—~-]")
+_MONEY = r"(?:[$€£]\s*\d+(?:[.,]\d{1,2})?|\d+(?:[.,]\d{1,2})?\s*(?:[$€£]|dollars?|euros?))"
+_PRICE = re.compile(
+    rf"(?:(?:paid|cost|price|for|at)\s+)?{_MONEY}(?:\s*(?:each|apiece|a\s+(?:yard|piece)|per\s+\w+|/\s*\w+))?"
+    r"|(?:paid|cost)\s+\d+(?:[.,]\d{1,2})?(?:\s+(?:each|apiece))?",
+    re.IGNORECASE,
+)
 _SPACE = re.compile(r"\s+")
 
 
@@ -116,11 +131,19 @@ def tokens_of(line: str) -> list[Token]:
 
 
 def _token_at(line: str, position: int, before: Token | None) -> Token:
+    price = _PRICE.match(line, position)
+    if price is not None:
+        return Token(Sort.PRICE, price[0], position, price.end())
     after_number = before is not None and before.sort is Sort.NUMBER
-    for read in (_unit, _number) if after_number else (_number,):
-        token = read(line, position)
-        if token is not None:
-            return token
+    after_by = before is not None and before.sort is Sort.BY
+    token = (_unit(line, position) if after_number else None) or _number(line, position, after_by)
+    if token is not None:
+        return token
+    yard = _A_YARD.match(line, position)
+    if yard is not None:
+        more = Fraction(1, _PARTS[yard[2][:3].lower()]) if yard[2] else Fraction(0)
+        unit = unit_of_word(yard[1])
+        return Token(Sort.CLOTH_UNIT, yard[0], position, yard.end(), unit, (Fraction(1), more))
     quoted = _QUOTED.match(line, position)
     if quoted is not None:
         return Token(Sort.QUOTED, quoted[0], position, quoted.end())
@@ -146,20 +169,33 @@ def _unit(line: str, position: int) -> Token | None:
     return Token(sort, match[0], position, match.end(), inches, parts)
 
 
-def _number(line: str, position: int) -> Token | None:
-    """A number in digits or words, a dozen of it, or it and a half."""
+def _number(line: str, position: int, after_by: bool = False) -> Token | None:
+    """A number in digits or words, a dozen of it, or it and a half.
+
+    Behind a size a part of a yard is another cloth: "20 x 14 and 1/2 yd black".
+    """
     found = _digits(line, position) or _in_words(line, position)
     if found is None:
         return None
     value, parts, end = found
     more = _AND_A_HALF.match(line, end)
     if more is not None and parts is None:
-        part = Fraction(1, 2) if more[1] else Fraction(1, 4) if more[2] else Fraction(3, 4)
-        value, parts, end = value + part, (value, part), more.end()
+        part = _and_part(more)
+        another = after_by and _OF_CLOTH.match(line, more.end())
+        if value.denominator == 1 and 0 < part < 1 and not another:
+            value, parts, end = value + part, (value, part), more.end()
     dozen = _DOZEN.match(line, end)
     if dozen is not None:
-        value, end = value * 12, dozen.end()
+        value, end = value * (2 if dozen[1] else 12), dozen.end()
     return Token(Sort.NUMBER, line[position:end], position, end, value, parts)
+
+
+def _and_part(more: re.Match[str]) -> Fraction:
+    if more[2]:
+        return Fraction(NUMBER_WORDS.get(more[1].lower(), 1), _PARTS[more[2][:3].lower()])
+    if more[5]:
+        return FRACTION_GLYPHS[more[5]]
+    return Fraction(int(more[3]), int(more[4]) or 1)
 
 
 Found = tuple[Fraction, tuple[Fraction, Fraction] | None, int]
@@ -195,10 +231,11 @@ def _digits(line: str, position: int) -> Found | None:
 def _in_words(line: str, position: int) -> Found | None:
     if position and (line[position - 1].isalnum() or line[position - 1] in "-'’"):
         return None
-    half = _HALF.match(line, position)
-    if half is not None:
-        value = Fraction(1, 2) if half["half"] else Fraction(3 if half["three"] else 1, 4)
-        return value, None, half.end()
+    part = _PART.match(line, position)
+    if part is not None:
+        top = NUMBER_WORDS.get((part["top"] or "one").lower(), 1)
+        value = Fraction(top, _PARTS[part["part"][:3].lower()])
+        return (value, None, part.end()) if value < 1 else None
     one = _ONE.match(line, position)
     if one is not None:
         return Fraction(1), None, one.end()
@@ -221,6 +258,7 @@ def _word_or_mark(line: str, position: int, before: Token | None) -> Token:
     }
     for sort, pattern, fits in (
         (Sort.BY, _BY, measured),
+        (Sort.BY, _SO_MANY_TIMES, True),
         (Sort.TO, _TO, measured),
         (Sort.BREAK, _BREAK, True),
     ):

@@ -37,6 +37,11 @@ class Sort(StrEnum):
     CALLED = "c"
     QUOTED = "q"
     BED = "b"
+    ROLE = "r"
+    DIFFERENT = "d"
+    FINISHED = "n"
+    LESS = "m"
+    PRICE = "i"
     COLOUR = "h"
     FILLER = "f"
     WORD = "o"
@@ -46,13 +51,23 @@ class Sort(StrEnum):
 FORMS = (
     (Form.FAT_QUARTER, r"fat[\s-]*(?:quarters?|qtrs?|1/4s?)|f\.?q\.?(?:'?s)?"),
     (Form.FAT_EIGHTH, r"fat[\s-]*(?:eighths?|8ths?|1/8s?)|f8s?"),
-    (Form.TRIANGLE, r"(?:half[\s-]squares?\s+)?triangles?|hsts?"),
+    (
+        Form.BLOCK,
+        r"half[\s-]squares?(?:\s+triangles?)?(?:\s+(?:units?|blocks?))?|hsts?|units?|"
+        r"(?:orphan\s+)?blocks?|(?:quilt\s+)?tops?|cent(?:re|er)s?(?:\s+(?:blocks?|panels?))?|medallions?|"
+        r"(?:(?:four|nine|4|9)[\s-]?patch(?:es)?|pinwheels?|stars?|log[\s-]cabins?|hourglass(?:es)?|"
+        r"flying[\s-]geese|churn[\s-]dash(?:es)?)",
+    ),
+    (Form.TRIANGLE, "triangles?"),
     (Form.SQUARE, r"(?:charm|mini(?:\s+charm)?)s?(?:\s+(?:squares?|packs?))?|squares?"),
-    (Form.BLOCK, r"(?:orphan\s+)?blocks?"),
-    (Form.STRIP, "strips?"),
+    (Form.STRIP, r"(?:(?:crumb|scrap)[\s-]+)?strips?"),
     (Form.YARDAGE, "yardage"),
     (Form.STRING, "strings?"),
-    (Form.PIECE, r"pieces?|pcs?\b\.?|remnants?|off-?cuts?|rectangles?"),
+    (
+        Form.PIECE,
+        r"pieces?|pcs?\b\.?|remnants?|off-?cuts?|rectangles?|panels?|made[\s-]+fabric|"
+        r"shirts?|(?:bed\s*)?sheets?|feed[\s-]*sacks?|flour[\s-]*sacks?|table\s*cloths?|jeans",
+    ),
     (Form.SCRAPS, "crumbs?|scraps?"),
     (Form.BACKING, "backings?"),
     (Form.BATTING, "battings?|waddings?"),
@@ -68,7 +83,7 @@ _PATTERNS = (
     (
         Sort.PRINTS,
         r"(?:(?:different|assorted|mixed|various)\s+)?"
-        r"(?:prints?|fabrics?|designs?|colou?rs?|patterns?)",
+        r"(?:prints?|fabrics?|designs?|colou?rs?|patterns?|pairs)",
     ),
     (Sort.EACH, r"(?:of\s+)?each(?:\s+(?:print|fabric|colou?r|one))?|apiece"),
     (Sort.ABOUT, r"about|roughly|around|approx(?:imately)?\.?|ca\.?|circa|~"),
@@ -76,13 +91,22 @@ _PATTERNS = (
     (Sort.WIDE, "wide|width"),
     (Sort.LONG, "long"),
     (Sort.CALLED, "called|named"),
+    (
+        Sort.ROLE,
+        r"(?:for\s+(?:(?:the|a|my|its)\s+)?)?(?:(?:inner|outer)\s+)?"
+        r"(?:bindings?|borders?|sashings?|backgrounds?|foundations?)",
+    ),
+    (Sort.FINISHED, "finished"),
+    (Sort.LESS, r"minus|less|all\s+but|except(?:\s+for)?"),
+    (Sort.DIFFERENT, r"(?:all\s+)?(?:different|unlike)"),
     (Sort.BED, r"(?:crib|twin|full|queen|king)(?:[\s-]+size)?"),
     (Sort.BREAK, r"and|plus|as\s+well\s+as"),
     (
         Sort.FILLER,
         r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
-        r"quilting|different|assorted|mixed|various|other|usable|washed|pre-?washed|"
-        r"left|over|or|so|each\s+is|size|inch|inches",
+        r"quilting|assorted|mixed|various|other|usable|washed|pre-?washed|"
+        r"left|over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
+        r"joined|unfinished|me|please|about|worth",
     ),
 )
 WORD_PATTERNS = tuple(
@@ -116,7 +140,7 @@ NUMBER_WORDS = {word: number for number, word in enumerate(_ONES, 1)} | {
     word: 10 * number for number, word in enumerate(_TENS, 2)
 }
 NUMBER_WORD = re.compile(
-    rf"(?:({'|'.join(_TENS)})(?:[\s-]+({'|'.join(_ONES[:9])}))?|({'|'.join(_ONES)}))(?![\w'’]|[\s-]way)",
+    rf"(?:({'|'.join(_TENS)})(?:[\s-]+({'|'.join(_ONES[:9])}))?|({'|'.join(_ONES)}))(?![\w'’]|[\s-](?:way|patch))",
     re.IGNORECASE,
 )
 
