@@ -70,6 +70,7 @@ def cupboard_context(request: Request, room: Workroom, asked: dict[str, str]) ->
         "undoes": newest,
         "lines": "",
         "readings": [],
+        "more_lines": 0,
         "put_in": 0,
         "errors": errors,
         "all_forms": [("", "all forms"), *((f.value, FACTS[f].many) for f in Form)],

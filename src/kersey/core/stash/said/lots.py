@@ -241,6 +241,8 @@ def _name_the_cloth(
 ) -> None:
     """Words that mean nothing else, taken as the name of the cloth, or of each cloth."""
     left = [n for n in places if meaning.get(n) is None and tokens[n].sort not in PASSED_OVER]
+    if said.prints is not None and said.prints > 1:
+        return
     one_cloth = said.form in NAMEABLE or said.count == 1 or said.prints == 1
     words = {Sort.WORD, Sort.COLOUR, Sort.VALUE, Sort.BED}
     bolt = said.form is Form.YARDAGE
