@@ -4,16 +4,20 @@ import json
 import socket
 import subprocess
 import sys
+from collections.abc import Callable, Iterator
 from contextlib import redirect_stderr, redirect_stdout
 from io import BytesIO, TextIOWrapper
 from pathlib import Path
 from unittest.mock import patch
 
 import pytest
+from tests.nights import at_night
 from tests.sample import take_sample_data
 
 from kersey.cli import app
 from kersey.store.database import FILE_NAME
+
+REQUESTS = Path(__file__).parent.parent / "bench" / "requests"
 
 Answer = subprocess.CompletedProcess[str]
 
@@ -34,7 +38,40 @@ def kersey(*words: str) -> Answer:
 def process(*words: str) -> Answer:
     """The same as a person starts it."""
     command = [sys.executable, "-c", "from kersey.cli import app; app()", *words]
-    return subprocess.run(command, capture_output=True, text=True, timeout=60, check=False)
+    return subprocess.run(command, capture_output=True, text=True, timeout=1200, check=False)
+
+
+@pytest.fixture
+def busy() -> Iterator[Callable[[], None]]:
+    """Keeps the machine busy with eight loops, from when it is called to the test's end."""
+    loops: list[subprocess.Popen[bytes]] = []
+
+    def begin() -> None:
+        loops.extend(subprocess.Popen([sys.executable, "-c", "while True: pass"]) for _ in range(8))
+
+    yield begin
+    for loop in loops:
+        loop.kill()
+        loop.wait()
+
+
+@pytest.mark.parametrize(
+    ("command", "request_name"),
+    [
+        ("yield", "roll-00"),
+        ("yield", "scraps-010-2-nine-patch"),
+        ("quilt", "roll-04"),
+        *at_night([("yield", "yardage-log-cabin-03"), ("yield", "scraps-010-8-log-cabin")]),
+    ],
+)
+def test_the_busiest_machine_gives_the_same_bytes(
+    busy: Callable[[], None], command: str, request_name: str
+) -> None:
+    request = str(REQUESTS / f"{request_name}.json")
+    quiet = process(command, request)
+    busy()
+    assert quiet.returncode == 0
+    assert process(command, request).stdout == quiet.stdout
 
 
 def test_a_port_that_is_taken(tmp_path: Path) -> None:
