@@ -28,6 +28,7 @@ from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import EXAMPLES, read_line, take_line
 from kersey.core.yields.by_hand import Division, StripSum
 from kersey.core.yields.cliffs import Cliffs
+from kersey.core.yields.count import Count
 from kersey.core.yields.role_shares import role_shares
 from kersey.drawing.balance import draw_balance
 from kersey.drawing.cliff_ruler import draw_cliff
@@ -90,7 +91,8 @@ def of_a_yield() -> dict[str, str]:
     side = (Fraction(19, 2), Fraction(19, 2))
     prints = [NASTY] * len(cut.patches)
     layout, share = plan.layouts[0], role_shares(plan)[0]
-    found = Cliffs(Fraction(-1), plan.blocks - 1, Fraction(3, 2), plan.blocks + 1)
+    fewer, more = plan.blocks - 1, plan.blocks + 1
+    found = Cliffs(Fraction(-1), Count(fewer, fewer), Fraction(3, 2), Count(more, more))
     return {
         "block": draw_patches(cut.patches, side, prints, by_label, Units.INCHES),
         "block alone": draw_block_alone(cut.patches, side, prints),

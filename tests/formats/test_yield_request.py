@@ -85,7 +85,7 @@ def test_a_roll_leaves_its_ends_and_says_what_one_strip_more_gives() -> None:
     found = answer(asked(fabrics=fabrics))
     assert found["blocks"] == 80
     assert found["sensitivity"] == [
-        {"usable_change": change, "blocks": 80} for change in (-0.5, -1, 0.5, 1)
+        {"usable_change": change, "blocks": 80, "bound": 80} for change in (-0.5, -1, 0.5, 1)
     ]
     assert found["limits"][0]["blocks"] == 82
     assert sum(left["count"] for left in found["leftovers"]) == 40

@@ -147,7 +147,7 @@ def test_another_block_and_another_plan_at_one_click(talking_page: Page, own_sam
     blocks = even.locator("b").inner_text()
     even.click()
     expect(page.locator("#tally .figure")).to_have_text(blocks)
-    expect(page.locator("#order .here .status")).to_contain_text("cut alike")
+    expect(page.locator("#order .here .status")).to_contain_text("all cut the same way")
     expect(page.locator("#tally .going-on")).to_have_count(0, timeout=60_000)
     # A piece with the focus shows in the block and in every cut.
     row = page.locator(".needs tbody tr").first

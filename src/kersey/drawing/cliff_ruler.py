@@ -20,13 +20,13 @@ def draw_cliff(usable: Fraction, found: Cliffs | None, blocks: int, units: Units
     words = "Still checking how close the cut is."
     if found is not None:
         words = found.in_words(usable, blocks, units)
-        if found.change is not None and found.change >= -REACH:
+        if found.change is not None and found.change >= -REACH and found.fewer_sure:
             at = float((found.change + REACH) * _LARGER)
             parts.append(rect(0, 0, at, _HIGH, fill=_MADDER, fill_opacity=0.35))
-            parts.append(_mark(at, f"below: {found.below}", _MADDER, "end"))
+            parts.append(_mark(at, f"below: {found.below.in_words}", _MADDER, "end"))
         if found.more_at is not None:
             at = float((found.more_at + REACH) * _LARGER)
-            parts.append(_mark(at, f"from here: {found.more}", _LEAF, "start"))
+            parts.append(_mark(at, f"from here: {found.more.in_words}", _LEAF, "start"))
     return picture(0, -_WORDS, wide, _HIGH + _WORDS, *parts, label=words, class_="cliff-drawing")
 
 

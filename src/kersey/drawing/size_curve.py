@@ -3,7 +3,7 @@
 from collections.abc import Sequence
 from fractions import Fraction
 
-from kersey.core.measure.counting import counted
+from kersey.core.measure.counting import noun_for
 from kersey.core.measure.length import CENTIMETRE, Units, format_length, format_number
 from kersey.core.planning.size_curve import AtSize
 from kersey.drawing.svg import element, number, picture, rect, text
@@ -39,7 +39,7 @@ def draw_size_curve(
         if best is not None and at.finished == best.finished:
             parts.append(
                 text(
-                    counted(at.blocks, "block"),
+                    _blocks(at),
                     x,
                     -high - 0.8,
                     font_size=2.6,
@@ -74,9 +74,12 @@ def draw_size_curve(
     words = "Nothing fits yet."
     if best is not None:
         words = (
-            f"The most fabric shows at {format_length(best.finished[0], units)}: "
-            f"{counted(best.blocks, 'block')}."
+            f"The most fabric shows at {format_length(best.finished[0], units)}: {_blocks(best)}."
         )
     return picture(
         0, -_HIGH - 4, _WIDE, _HIGH + _TAPE + 5, *parts, label=words, class_="size-curve"
     )
+
+
+def _blocks(at: AtSize) -> str:
+    return f"{at.count.in_words} {noun_for(at.count.bound, 'block')}"

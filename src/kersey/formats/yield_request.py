@@ -113,7 +113,8 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         {
             "role": limit.role,
             "reason": limit.reason,
-            "blocks": limit.blocks,
+            "blocks": limit.count.blocks,
+            "bound": limit.count.bound,
             "one_more": _one_more(limit),
         }
         for limit in report.limits
@@ -148,7 +149,8 @@ def write_answer(question: RequestRead, report: YieldReport) -> dict[str, Any]:
         for left in report.leftovers
     ]
     answer["sensitivity"] = [
-        {"usable_change": number(change), "blocks": blocks} for change, blocks in report.sensitivity
+        {"usable_change": number(change), "blocks": count.blocks, "bound": count.bound}
+        for change, count in report.sensitivity
     ]
     return answer
 

@@ -7,7 +7,8 @@ from contextlib import ExitStack, contextmanager
 from multiprocessing import get_context
 from time import perf_counter
 
-from kersey.core.yields.report import Asked, Count, CountsOf
+from kersey.core.yields.count import Count
+from kersey.core.yields.report import Asked, CountsOf
 
 # Seconds after which other processes are worth their start.
 _ALONE = 2.5

@@ -12,6 +12,7 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Watch
+from kersey.core.yields.count import Count, count_of
 from kersey.core.yields.report import CHANGES, YieldReport, spare_pieces, yield_report
 
 
@@ -29,11 +30,12 @@ def with_more(problem: CuttingProblem, name: str, pieces: int) -> CuttingProblem
 def test_other_cloth_gives_what_is_said(problem: CuttingProblem) -> None:
     report = reported(problem)
     assert tuple(change for change, _ in report.sensitivity) == CHANGES
-    for change, blocks in report.sensitivity:
+    for change, count in report.sensitivity:
         fabrics = tuple(
             replace(fabric, length=fabric.length + change) for fabric in problem.fabrics
         )
-        assert blocks == most_blocks(replace(problem, fabrics=fabrics))
+        most = most_blocks(replace(problem, fabrics=fabrics))
+        assert count == Count(most, most)
 
 
 @given(problems(pieces=30))
@@ -44,21 +46,21 @@ def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
     for limit in report.limits:
         more = with_more(problem, limit.one_more.name, 1)
         assert limit.length is None
-        assert limit.blocks == most_blocks(more)
+        assert limit.count == Count(most_blocks(more), most_blocks(more))
         assert any(n.role == limit.role and limit.one_more.serves(n) for n in problem.needs)
     helped = (most_blocks(with_more(problem, f.name, 1)) for f in problem.fabrics)
     if max(helped) > report.plan.blocks:
-        assert max(limit.blocks for limit in report.limits) > report.plan.blocks
+        assert max(limit.count.blocks for limit in report.limits) > report.plan.blocks
 
 
 @given(problems(pieces=30))
 def test_what_is_spare_can_go_and_one_more_piece_cannot(problem: CuttingProblem) -> None:
     plan = reported(problem).plan
 
-    def blocks_of(other: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
-        return reported(other).plan.blocks
+    def count_for(other: CuttingProblem, _: Sought = EVERY_BLOCK) -> Count:
+        return count_of(reported(other).plan)
 
-    for spare in spare_pieces(plan, blocks_of):
+    for spare in spare_pieces(plan, count_for):
         alike = [f for f in problem.fabrics if size_and_roles(f) == size_and_roles(spare.fabric)]
         assert spare.of == sum(fabric.count for fabric in alike)
         if len(alike) == 1 and spare.pieces < spare.of:
@@ -98,8 +100,8 @@ def test_of_a_frame_of_one_print_area_proves_what_a_search_leaves_open() -> None
     """By hand: a frame takes 78 of 367 1/2 square inches, so there are four of a print."""
     report = reported(bricks(10))
     assert (report.plan.blocks, report.plan.bound) == (40, 40)
-    assert report.limits[0].blocks == 44
-    assert [blocks for _, blocks in report.sensitivity] == [30, 30, 40, 40]
+    assert report.limits[0].count.blocks == 44
+    assert [count.blocks for _, count in report.sensitivity] == [30, 30, 40, 40]
 
 
 # Yardage is sold by the eighth of a yard: 4 1/2 inches across the cloth, eight squares of 4 1/2.
@@ -108,7 +110,7 @@ def test_one_more_of_yardage_is_an_eighth_of_a_yard() -> None:
     cloth = Fabric("coal", "coal", Fraction(42), Fraction(36), form=Form.YARDAGE)
     report = reported(CuttingProblem((need,), (cloth,)))
     (limit,) = report.limits
-    assert (report.plan.blocks, limit.blocks, limit.length) == (9, 10, Fraction(9, 2))
+    assert (report.plan.blocks, limit.count.blocks, limit.length) == (9, 10, Fraction(9, 2))
 
 
 # Two piles make one: 5 squares of 5 are 20 pieces, 2 blocks of nine; two more squares are 28.

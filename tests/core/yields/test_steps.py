@@ -15,15 +15,20 @@ from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.claims import judge_count
 from kersey.core.yields.cliffs import cliffs
-from kersey.core.yields.report import at_usable, checked_plan
+from kersey.core.yields.count import NONE, Count
+from kersey.core.yields.report import at_usable, checked_plan, counted_plan
 from kersey.core.yields.steps import YieldQuestion, YieldSoFar, yield_steps
 from kersey.core.yields.tight import tight_divisions
 
 EIGHTH = Fraction(1, 8)
 
 
-def blocks_of(problem: CuttingProblem, _: Sought = EVERY_BLOCK) -> int:
+def blocks_of(problem: CuttingProblem) -> int:
     return checked_plan(problem, Watch(2.0)).blocks
+
+
+def count_for(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> Count:
+    return counted_plan(problem, Watch(2.0), sought)
 
 
 def strips(length: str, count: int = 40, prints: int = 4) -> CuttingProblem:
@@ -54,9 +59,9 @@ def last(problem: CuttingProblem, **more: object) -> YieldSoFar:
 def test_the_cliff_of_a_roll(
     length: str, change: int, below: int, more_at: str | None, more: int
 ) -> None:
-    found = cliffs(solve(strips(length), Watch()), blocks_of)
-    assert (found.change, found.below) == (change, below)
-    assert (found.more_at, found.more) == (Fraction(more_at) if more_at else None, more)
+    found = cliffs(solve(strips(length), Watch()), count_for)
+    assert (found.change, found.below) == (change, Count(below, below))
+    assert (found.more_at, found.more.blocks) == (Fraction(more_at) if more_at else None, more)
 
 
 sides = st.integers(4, 24).map(lambda n: Fraction(n, 4))
@@ -69,11 +74,12 @@ def test_a_cliff_is_where_it_is_said_to_be(
     needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))
     problem = CuttingProblem(needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2),))
     plan = solve(problem, Watch())
-    found = cliffs(plan, blocks_of)
+    found = cliffs(plan, count_for)
     if found.change is not None and plan.proved:
         at, under = (at_usable(problem, found.change - less) for less in (0, EIGHTH / 100))
         assert at is None or blocks_of(at) >= plan.blocks
-        assert (blocks_of(under) if under else 0) == found.below < plan.blocks
+        assert (blocks_of(under) if under else 0) == found.below.blocks < plan.blocks
+        assert found.fewer_sure
     if found.change is None and plan.proved:
         # Where none is said, none is there as far down as one looks.
         deepest = at_usable(problem, Fraction(-6))
@@ -83,8 +89,8 @@ def test_a_cliff_is_where_it_is_said_to_be(
 def test_squares_used_to_the_edge_have_their_cliff_just_there() -> None:
     charm = Need("square", "any", Fraction(5), Fraction(5))
     problem = CuttingProblem((charm,), (Fabric("a", "a", Fraction(5), Fraction(5), 12),))
-    found = cliffs(solve(problem, Watch()), blocks_of)
-    assert (found.change, found.below, found.more_at) == (0, 0, None)
+    found = cliffs(solve(problem, Watch()), count_for)
+    assert (found.change, found.below, found.more_at) == (0, NONE, None)
 
 
 def test_a_division_without_margin_names_what_is_lost_first() -> None:
@@ -110,9 +116,9 @@ def test_all_there_is_to_say_of_a_roll() -> None:
         at_seams=((Fraction(3, 16), None), (Fraction(5, 16), problem)),
     )
     # One print cannot give three different ones: the wish is dropped, and its cost is told.
-    assert (known.plan.blocks, known.rules_cost) == (82, 82)
-    assert known.seams == ((Fraction(3, 16), 0), (Fraction(5, 16), 82))
-    assert [(limit.blocks, limit.role) for limit in known.limits or ()] == [(84, "any")]
+    assert (known.plan.blocks, known.rules_cost) == (82, Count(82, 82))
+    assert known.seams == ((Fraction(3, 16), NONE), (Fraction(5, 16), Count(82, 82)))
+    assert [(limit.count.blocks, limit.role) for limit in known.limits or ()] == [(84, "any")]
     assert known.even is not None
     assert known.even.plan.blocks == 82
 
@@ -136,10 +142,10 @@ def test_sets_and_segments_beside_each_other() -> None:
     assert (sewn.plan.blocks, sewn.plan.bound) == (12, 12)
     assert sewn.other_way is not None
     assert sewn.other_way.blocks == 15
-    assert [limit.blocks for limit in sewn.limits or ()] == [17]
+    assert [limit.count.blocks for limit in sewn.limits or ()] == [17]
     assert sewn.cliffs is not None
     assert sewn.cliffs.change == -3
-    assert sewn.cliffs.below == 10
+    assert sewn.cliffs.below == Count(10, 10)
 
 
 def test_what_could_stay_is_left_whole() -> None:
@@ -175,7 +181,7 @@ def test_what_could_stay_is_left_whole() -> None:
 def test_the_usual_slips_are_known_by_what_they_give(claimed: int, slip: str | None) -> None:
     problem = replace(strips("42"), needs=(Need("A", "any", Fraction(5, 2), Fraction(13, 2), 3),))
     plan = solve(problem, Watch())
-    verdict = judge_count(claimed, plan, Fraction(1, 4), blocks_of)
+    verdict = judge_count(claimed, plan, Fraction(1, 4), count_for)
     assert not verdict.agrees
     said = " ".join(verdict.slips)
     assert slip in said if slip else not verdict.slips

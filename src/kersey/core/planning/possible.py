@@ -28,6 +28,7 @@ from kersey.core.planning.plan_question import laid, size_wish
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
+from kersey.core.yields.count import Count
 from kersey.core.yields.report import checked_plan
 
 # Seconds of search for one block of one size.
@@ -70,6 +71,11 @@ class Possible:
     seams: int
     on_the_bias: bool
     missing: tuple[Missing, ...] = ()
+
+    @property
+    def count(self) -> Count:
+        """How many blocks there are, as far as it is known."""
+        return Count(self.blocks, self.bound)
 
     @property
     def key(self) -> str:

@@ -16,6 +16,7 @@ from kersey.core.errors import KerseyError
 from kersey.core.measure.length import CENTIMETRE, EIGHTH, MILLIMETRE, Units
 from kersey.core.project.project import Project
 from kersey.core.project.question import yield_asked
+from kersey.core.yields.count import Count, count_of
 from kersey.core.yields.report import checked_plan
 
 # Seconds of search for one size.
@@ -29,7 +30,7 @@ class AtSize:
     """What a finished size gives; `on_ruler`: every cut is on eighths, or on whole millimetres."""
 
     finished: Size
-    blocks: int
+    count: Count
     shows: Fraction
     on_ruler: bool
 
@@ -68,7 +69,7 @@ def sizes_question(project: Project, units: Units) -> SizesQuestion | None:
 def best_sizes(found: tuple[AtSize, ...], most: int = 3) -> list[AtSize]:
     """The sizes of which most shows, the best first; of equal ones that which cuts on the ruler."""
     ranked = sorted(found, key=lambda at: (-at.shows, not at.on_ruler, -at.finished[0]))
-    return [at for at in ranked if at.blocks][:most]
+    return [at for at in ranked if at.count.blocks][:most]
 
 
 def _sides(project: Project, units: Units) -> list[Fraction]:
@@ -96,4 +97,4 @@ def _at_size(project: Project, side: Fraction, units: Units) -> AtSize | None:
     mark = EIGHTH if units is Units.INCHES else MILLIMETRE
     on_ruler = all(s % mark == 0 for need in asked.problem.needs for s in (need.width, need.height))
     shows = plan.blocks * finished[0] * finished[1] / there
-    return AtSize(finished, plan.blocks, shows, on_ruler)
+    return AtSize(finished, count_of(plan), shows, on_ruler)

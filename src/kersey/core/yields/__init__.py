@@ -4,6 +4,7 @@ __all__ = [
     "by_hand",
     "claims",
     "cliffs",
+    "count",
     "cut_words",
     "even_plan",
     "just_enough",

@@ -20,7 +20,8 @@ from kersey.core.cutting.watch import Watch
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length, format_size
-from kersey.core.yields.report import at_usable, checked_plan
+from kersey.core.yields.count import Count
+from kersey.core.yields.report import at_usable, counted_plan
 
 MOST_CLAIMED = 100_000
 _SECONDS_A_SLIP = 1.0
@@ -55,25 +56,28 @@ class CountClaim:
         """The verdict; raises `BadClaim`."""
         watch = Watch(_SECONDS_A_SLIP)
         yield judge_count(
-            self.claimed, self.plan, self.seam, lambda problem: checked_plan(problem, watch).blocks
+            self.claimed, self.plan, self.seam, lambda problem: counted_plan(problem, watch)
         )
 
 
 def judge_count(
-    claimed: int, plan: CuttingPlan, seam: Fraction, blocks_of: Callable[[CuttingProblem], int]
+    claimed: int, plan: CuttingPlan, seam: Fraction, count_for: Callable[[CuttingProblem], Count]
 ) -> Verdict:
     """Hold a promised number of blocks against a plan; raises `BadClaim`.
 
-    `seam` in inches; `blocks_of` gives the blocks of a question changed by a slip.
+    `seam` in inches; `count_for` counts the blocks of a question changed by a slip.
     """
     if not 1 <= claimed <= MOST_CLAIMED:
         raise BadClaim(f"Type 1 to {MOST_CLAIMED} blocks, like 54.")
     if claimed == plan.blocks:
-        return Verdict(True, f"That's right: {counted(plan.blocks, 'block')}.", ())
+        sure = "" if plan.proved else f" More may be possible, up to {plan.bound}."
+        return Verdict(True, f"That's right: {counted(plan.blocks, 'block')}.{sure}", ())
     few = claimed < plan.blocks
     slips = _too_few(plan) if few else _too_many(plan, seam)
     named = tuple(
-        words for words, problem in slips if problem is not None and blocks_of(problem) == claimed
+        words
+        for words, problem in slips
+        if problem is not None and count_for(problem) == Count(claimed, claimed)
     )
     named = (*_miscounted(plan, claimed), *named)
     if not few and claimed == _by_area(plan.problem):

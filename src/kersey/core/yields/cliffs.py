@@ -7,7 +7,7 @@ is found exactly, by halving the list of those lengths.
     change   inches added to the side of every fabric that depends on how wide the cloth was
 """
 
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
@@ -17,7 +17,8 @@ from kersey.core.cutting.scale import in_units, unit_of
 from kersey.core.cutting.solver import Sought
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
-from kersey.core.yields.report import at_usable, near, room_to_spare
+from kersey.core.yields.count import NONE, Count, count_of
+from kersey.core.yields.report import at_usable, known_at, near, room_to_spare
 
 # As far as cloth differs from its label: 40 instead of 42, 44 at the most. Where fewer blocks
 # begin is looked for further down.
@@ -30,67 +31,83 @@ class Cliffs:
     """At `change` (0 or less) there are still as many blocks, with any less cloth only `below`.
 
     None: six inches less give as many. `more_at`: so much more cloth first gives `more` blocks.
+    Only what is proved is a cliff: `fewer_sure` and `more_sure` say whether it lies just there.
     """
 
     change: Fraction | None
-    below: int
+    below: Count
     more_at: Fraction | None
-    more: int
+    more: Count
+    fewer_sure: bool = True
+    more_sure: bool = True
 
     def in_words(self, usable: Fraction, blocks: int, units: Units, cloth: str = "fabric") -> str:
         """What there is to know, in one or two sentences, for cloth of a usable length.
 
         `cloth` names what is so long.
         """
-        parts = []
-        if self.change is not None:
+        return " ".join(self._sentences(usable, blocks, units, cloth))
+
+    def _sentences(self, usable: Fraction, blocks: int, units: Units, cloth: str) -> Iterator[str]:
+        many = "one block" if blocks == 1 else counted(blocks, "block")
+        if self.change is not None and self.fewer_sure:
             needed = format_length(usable + self.change, units)
             need = "One block needs" if blocks == 1 else f"{counted(blocks, 'block')} need"
-            less = f"{self.below}" if self.below else "none"
-            parts.append(f"{need} {needed} of {cloth}; any less makes {less}.")
+            less = "none" if self.below == NONE else self.below.in_words
+            yield f"{need} {needed} of {cloth}; any less makes {less}."
+        elif self.change is not None:
+            enough = format_length(usable + self.change, units)
+            yield f"{enough} of {cloth} is enough for {many}."
+            yield "Kersey can't rule out that less would do."
         if self.more_at is not None:
-            parts.append(f"At {format_length(usable + self.more_at, units)} you get {self.more}.")
-        stays = "one block" if blocks == 1 else counted(blocks, "block")
-        return " ".join(parts) or (
-            f"A little more or less fabric makes no difference: it is still {stays}."
-        )
+            at = format_length(usable + self.more_at, units)
+            yield f"At {at} you get {self.more.in_words}."
+            if not self.more_sure:
+                yield "Kersey can't rule out more before that."
+        if self.change is None and self.more_at is None:
+            if self.more_sure:
+                yield f"A little more or less fabric makes no difference: it is still {many}."
+            else:
+                yield f"A little less fabric still makes {many}."
+                yield "Kersey can't rule out that a little more makes more."
 
 
 def cliffs(
     plan: CuttingPlan,
-    blocks_of: Callable[[CuttingProblem, Sought], int],
-    known: Mapping[Fraction, int] | None = None,
+    count_for: Callable[[CuttingProblem, Sought], Count],
+    known: Mapping[Fraction, Count] | None = None,
 ) -> Cliffs:
     """Where the count of a plan changes.
 
-    `blocks_of` gives the blocks of the same question with other cloth, as far as they are sought,
-    and `known` those of some changes already. Wider cloth never gives fewer, even where a search
-    was cut short.
+    `count_for` counts the same question with other cloth, as far as blocks are sought, and `known`
+    are those of some changes already.
     """
-    problem = plan.problem
-    tried = {Fraction(0): plan.blocks, **(known or {})}
-    free = room_to_spare(plan)
+    problem, here = plan.problem, count_of(plan)
+    tried = {Fraction(0): here, -room_to_spare(plan): here, **(known or {})}
 
-    def at(change: Fraction) -> int:
-        if -free <= change <= 0:
-            return plan.blocks
-        if change not in tried:
+    def at(change: Fraction) -> Count:
+        count = known_at(change, tried)
+        if not count.proved and change not in tried:
             changed = at_usable(problem, change)
-            tried[change] = blocks_of(changed, near(plan, change)) if changed else 0
-        return max(blocks for step, blocks in tried.items() if step <= change)
+            tried[change] = count_for(changed, near(plan, change)) if changed else NONE
+            count = known_at(change, tried)
+        return count
 
     steps = _steps(problem)
     fewer = [step for step in steps if step <= 0]
-    least = _first(fewer, lambda step: at(step) >= plan.blocks)
+    least = _first(fewer, lambda step: at(step).blocks >= plan.blocks)
     more = [step for step in steps if step > 0]
-    gain = _first(more, lambda step: at(step) > plan.blocks)
+    gain = _first(more, lambda step: at(step).blocks > plan.blocks)
     lower = [step for step in fewer if least is not None and step < least]
-    below = at(lower[-1]) if lower else 0
+    before = [Fraction(0), *(step for step in more if gain is None or step < gain)]
+    below = at(lower[-1]) if lower else here
     return Cliffs(
         change=least if lower else None,
-        below=below if lower else plan.blocks,
+        below=below,
         more_at=gain,
-        more=at(gain) if gain is not None else plan.blocks,
+        more=at(gain) if gain is not None else here,
+        fewer_sure=below.bound < plan.blocks if lower else True,
+        more_sure=at(before[-1]).bound <= plan.blocks,
     )
 
 

@@ -5,7 +5,7 @@ Everything here is a real recomputation of the same question with other fabric, 
 """
 
 from collections import Counter
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from math import ceil
@@ -13,13 +13,14 @@ from math import ceil
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Layout, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import YARD
+from kersey.core.yields.count import NONE, Count, count_of
 
 # docs/trade.md section 4: half an inch and an inch less and more.
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
@@ -51,14 +52,14 @@ class FaultyPlan(KerseyError):
 class Limit:
     """What stopped it: a role, why, and how many blocks one more piece would give.
 
-    `one_more` names a fabric; one more piece of it gives `blocks`. Of yardage that is `length`
-    inches more, as shops cut it: so many `eighths` of a yard, no fewer than hold one piece.
+    `one_more` names a fabric, and `count` says what one more piece of it gives. Of yardage that is
+    `length` inches more, as shops cut it: so many `eighths` of a yard, enough to hold one piece.
     """
 
     role: str
     reason: str
     one_more: Fabric
-    blocks: int
+    count: Count
     eighths: int = 1
 
     @property
@@ -98,12 +99,12 @@ class LeftOfSize:
 
 @dataclass(frozen=True)
 class YieldReport:
-    """The plan with all that is to be said of it. `sensitivity`: (change of length, blocks)."""
+    """The plan with all that is to be said of it. `sensitivity`: (change of length, count)."""
 
     plan: CuttingPlan
     limits: tuple[Limit, ...]
     leftovers: tuple[Leftover, ...]
-    sensitivity: tuple[tuple[Fraction, int], ...]
+    sensitivity: tuple[tuple[Fraction, Count], ...]
 
 
 @dataclass(frozen=True)
@@ -114,24 +115,9 @@ class Asked:
     seconds: float
     sought: Sought = EVERY_BLOCK
 
-    def answer(self) -> "Count":
+    def answer(self) -> Count:
         """How many blocks; raises `FaultyPlan`."""
-        plan = checked_plan(self.problem, Watch(self.seconds), self.sought)
-        blocks = max(self.sought.already, plan.blocks)
-        return Count(blocks, max(blocks, plan.bound))
-
-
-@dataclass(frozen=True)
-class Count:
-    """So many blocks can be had, and no more than `bound`."""
-
-    blocks: int
-    bound: int
-
-    @property
-    def proved(self) -> bool:
-        """Whether there are no more."""
-        return self.blocks == self.bound
+        return counted_plan(self.problem, Watch(self.seconds), self.sought)
 
 
 # Answers questions, in their order; one after the other, or several at a time.
@@ -141,6 +127,11 @@ CountsOf = Callable[[Sequence[Asked]], Sequence[Count]]
 def one_by_one(asked: Sequence[Asked]) -> Sequence[Count]:
     """Blocks counted one question after the other."""
     return [question.answer() for question in asked]
+
+
+def counted_plan(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -> Count:
+    """How many blocks, of which those sought `already` are known; raises `FaultyPlan`."""
+    return count_of(checked_plan(problem, watch, sought)).between(sought.already, MOST_CUT)
 
 
 def yield_report(
@@ -169,24 +160,29 @@ def explaining_seconds(plan: CuttingPlan, spent: float) -> float:
 
 def sensitivity(
     plan: CuttingPlan, counts_of: CountsOf, seconds: float
-) -> tuple[tuple[Fraction, int], ...]:
-    """(change of the usable length, blocks) for cloth a little narrower and wider.
+) -> tuple[tuple[Fraction, Count], ...]:
+    """(change of the usable length, count) for cloth a little narrower and wider.
 
-    What can be cut from narrower cloth can be cut from wider: a search that was cut short does not
-    make it less.
+    What can be cut from narrower cloth can be cut from wider, and what no plan of wider cloth can
+    exceed none of narrower can: a search that was cut short makes it neither less nor more.
     """
-    free = room_to_spare(plan)
-    found = {Fraction(0): plan.blocks, **dict.fromkeys(CHANGES, 0)}
+    free, here = room_to_spare(plan), count_of(plan)
+    found = {Fraction(0): here, **dict.fromkeys(CHANGES, NONE)}
     # Where every cut still fits, so do as many blocks, and narrower cloth never gives more.
-    found |= {step: plan.blocks for step in CHANGES if -free <= step <= 0}
+    found |= {step: here for step in CHANGES if -free <= step <= 0}
     changed = {step: at_usable(plan.problem, step) for step in CHANGES if not -free <= step <= 0}
     asked = {
         step: Asked(other, seconds, near(plan, step)) for step, other in changed.items() if other
     }
-    counts = counts_of(list(asked.values()))
-    found |= {step: other.blocks for step, other in zip(asked, counts, strict=True)}
-    best = {step: max(n for other, n in found.items() if other <= step) for step in found}
-    return tuple((step, best[step]) for step in CHANGES)
+    found |= dict(zip(asked, counts_of(list(asked.values())), strict=True))
+    return tuple((step, known_at(step, found)) for step in CHANGES)
+
+
+def known_at(change: Fraction, found: Mapping[Fraction, Count]) -> Count:
+    """What is known at a change of the cloth from what was counted at others."""
+    blocks = max((count.blocks for step, count in found.items() if step <= change), default=0)
+    bound = min((n.bound for step, n in found.items() if step >= change), default=MOST_CUT)
+    return Count(blocks, max(blocks, bound))
 
 
 def near(plan: CuttingPlan, change: Fraction) -> Sought:
@@ -287,16 +283,17 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
     # A role alone gives pieces for no fewer blocks than all together.
     alone = dict(zip(roles, plans[: len(by_role)], strict=True)) if by_role else {}
     if not alone:
-        alone = dict.fromkeys(roles, Count(plan.blocks, plan.bound))
-    # More fabric never gives fewer, even where a search was cut short.
-    tried = [found.blocks for found in plans[len(by_role) :]]
-    most = max(tried, default=plan.blocks)
+        alone = dict.fromkeys(roles, count_of(plan))
+    tried = plans[len(by_role) :]
+    most = max((found.blocks for found in tried), default=plan.blocks)
     together = _more_together(plan, sorts, counts_of, seconds) if most == plan.blocks else ""
-    for fabric, blocks in zip(sorts, tried, strict=True):
-        if blocks > plan.blocks or (most == plan.blocks and _may_help(problem, fabric, alone)):
+    for fabric, count in zip(sorts, tried, strict=True):
+        if count.blocks > plan.blocks or (
+            most == plan.blocks and _may_help(problem, fabric, alone)
+        ):
             role = _role_of(problem, fabric, alone)
             why = _reason(plan, role, alone) + together
-            yield Limit(role, why, fabric, blocks, _eighths(problem, fabric))
+            yield Limit(role, why, fabric, count, _eighths(problem, fabric))
 
 
 def _more_together(
@@ -309,7 +306,7 @@ def _more_together(
         for fabric in sorts:
             more = _with_one_more(more, fabric)
         (found,) = counts_of([Asked(more, seconds, beyond)])
-        return f"; one more of each makes {found.blocks}" if found.blocks > plan.blocks else ""
+        return f"; one more of each makes {found.in_words}" if found.blocks > plan.blocks else ""
     if not sorts or sorts[0].form is Form.YARDAGE:
         return ""
     several = range(2, _MOST_MORE + 1)
@@ -319,7 +316,7 @@ def _more_together(
     for number, found in zip(several, counts, strict=True):
         if found.blocks > plan.blocks:
             words = f"{_NUMBERS[number]} more {FACTS[sorts[0].form].many}"
-            return f"; {words} make {found.blocks}"
+            return f"; {words} make {found.in_words}"
     return ""
 
 
@@ -328,7 +325,7 @@ def _roles(problem: CuttingProblem) -> list[str]:
 
 
 def spare_pieces(
-    plan: CuttingPlan, blocks_of: Callable[[CuttingProblem, Sought], int]
+    plan: CuttingPlan, count_for: Callable[[CuttingProblem, Sought], Count]
 ) -> list[Spare]:
     """What could be taken away, of each sort of fabric by itself, without losing a block.
 
@@ -341,7 +338,7 @@ def spare_pieces(
             middle = (least + most + 1) // 2
             fewer = without(plan.problem, fabrics, middle)
             enough = Sought(most=plan.blocks)
-            if fewer is not None and blocks_of(fewer, enough) >= plan.blocks:
+            if fewer is not None and count_for(fewer, enough).blocks >= plan.blocks:
                 least = middle
             else:
                 most = middle - 1

@@ -8,15 +8,17 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
+from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.cliffs import Cliffs, cliffs
+from kersey.core.yields.count import NONE, Count
 from kersey.core.yields.even_plan import EvenPlan, even_plan
 from kersey.core.yields.report import (
     Limit,
     Spare,
     checked_plan,
+    counted_plan,
     fewest_fabrics,
     limits,
     one_by_one,
@@ -71,15 +73,15 @@ class YieldSoFar:
     """
 
     plan: CuttingPlan
-    rules_cost: int = 0
+    rules_cost: Count = NONE
     other_way: CuttingPlan | None = None
     even: EvenPlan | None = None
     even_tried: bool = False
     limits: tuple[Limit, ...] | None = None
     cliffs: Cliffs | None = None
-    sensitivity: tuple[tuple[Fraction, int], ...] | None = None
-    seams: tuple[tuple[Fraction, int], ...] | None = None
-    safely: int | None = None
+    sensitivity: tuple[tuple[Fraction, Count], ...] | None = None
+    seams: tuple[tuple[Fraction, Count], ...] | None = None
+    safely: Count | None = None
     spare: tuple[Spare, ...] | None = None
     done: bool = False
 
@@ -93,8 +95,10 @@ def first_answer(question: YieldQuestion, seconds: float = FIRST) -> YieldSoFar:
     if not question.rules_are_a_wish or not question.problem.rules:
         return YieldSoFar(plan)
     free = checked_plan(replace(question.problem, rules=()), Watch(seconds))
-    cost = free.blocks - plan.blocks
-    return YieldSoFar(free, cost) if cost > 0 else YieldSoFar(plan)
+    if free.blocks <= plan.blocks:
+        return YieldSoFar(plan)
+    cost = Count(max(0, free.blocks - plan.bound), free.bound - plan.blocks)
+    return YieldSoFar(free, cost)
 
 
 def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
@@ -110,8 +114,8 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     plan = known.plan
     watch = Watch(VARIATION)
 
-    def blocks_of(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> int:
-        return max(sought.already, checked_plan(problem, watch, sought).blocks)
+    def count_for(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> Count:
+        return as_compared(counted_plan(problem, watch, sought), problem, plan)
 
     known = replace(known, limits=tuple(limits(plan, one_by_one, VARIATION)))
     yield known
@@ -120,24 +124,46 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     yield known
     known = replace(known, sensitivity=sensitivity(plan, one_by_one, VARIATION))
     yield known
-    known = replace(known, cliffs=cliffs(plan, blocks_of, dict(known.sensitivity or ())))
+    known = replace(known, cliffs=cliffs(plan, count_for, dict(known.sensitivity or ())))
     yield known
     seams = (
         (seam, replace(p, rules=plan.problem.rules) if p else None) for seam, p in question.at_seams
     )
     known = replace(
-        known, seams=tuple((seam, blocks_of(other) if other else 0) for seam, other in seams)
+        known, seams=tuple((seam, count_for(other) if other else NONE) for seam, other in seams)
     )
     if question.cut_safely is not None:
         safe = replace(question.cut_safely, rules=plan.problem.rules)
-        known = replace(known, safely=blocks_of(safe, Sought(most=plan.bound)))
+        known = replace(known, safely=count_for(safe, Sought(most=plan.bound)))
     yield known
-    spare = tuple(spare_pieces(plan, blocks_of))
+    spare = tuple(spare_pieces(plan, count_for))
     known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
     if not plan.proved:
         yield known
         known = replace(known, plan=better(known.plan, Watch(LAST)))
     yield replace(known, done=True)
+
+
+def as_compared(count: Count, problem: CuttingProblem, plan: CuttingPlan) -> Count:
+    """A count with what a plan says of it: of smaller pieces there are no fewer blocks, of larger
+    ones no more."""
+    here = plan.problem
+    if here.strip_sets or here.tally or replace(problem, needs=here.needs) != here:
+        return count
+    asked, known = _sizes(problem), _sizes(here)
+    if asked.keys() != known.keys():
+        return count
+    pairs = [pair for key in asked for pair in zip(asked[key], known[key], strict=True)]
+    least = plan.blocks if all(side <= other for side, other in pairs) else 0
+    most = plan.bound if all(side >= other for side, other in pairs) else MOST_CUT
+    return count.between(least, most)
+
+
+def _sizes(problem: CuttingProblem) -> dict[tuple[str, str], tuple[Fraction, ...]]:
+    return {
+        (need.label, need.role): (need.width, need.height, Fraction(need.count))
+        for need in problem.needs
+    }
 
 
 def _no_worse(found: YieldSoFar, before: CuttingPlan | None) -> YieldSoFar:

@@ -58,7 +58,8 @@ def ways_to_cut(known: YieldSoFar, even: bool, units: Units) -> list[WayToCut]:
     found = [_pooled(singly, units), _even(singly, known)]
     if sets is not None:
         by_hand = " ".join(_by_hand(sets, units)[:1])
-        says = f"Faster: sew whole strips first, then cut segments. {by_hand}"
+        gap = "" if sets.proved else f" {sets.bound} is the most that could be possible."
+        says = f"Faster: sew whole strips first, then cut segments. {by_hand}{gap}"
         found.append(WayToCut(Way.SETS, sets.blocks, says))
     return [replace(each, chosen=each.way is chosen) for each in found]
 

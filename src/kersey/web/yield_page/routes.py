@@ -15,6 +15,7 @@ from kersey.core.project.question import YieldAsked, yield_asked
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.claims import CountClaim, Verdict, judge_size
+from kersey.core.yields.count import NONE, Count, count_of
 from kersey.core.yields.report import at_usable
 from kersey.core.yields.steps import OnlyTried, YieldQuestion
 from kersey.web.forms import BadForm, Typed, TypedForm, read_form, refused_at
@@ -108,17 +109,17 @@ def try_yield(request: Request, room: Room, opened: Opened) -> Response:
     except KerseyError as error:
         return Response(str(error), status_code=422, media_type="text/plain; charset=utf-8")
     changed = at_usable(asked.problem, form.usable - reference_of(asked))
-    blocks: int | None = 0
+    count: Count | None = NONE
     if changed is not None:
         question = YieldQuestion(changed, rules_are_a_wish=asked.rules_are_a_wish)
         search = room.searches.ask(("try", opened.stored.id), OnlyTried(question))
         search.wait(0, _TRIED)
-        blocks = search.answer.plan.blocks if search.answer else None
+        count = count_of(search.answer.plan) if search.answer else None
     kept = opened.project.plan
     current = kept is not None and kept.question == opened.asked.fingerprint
     context = {
         "tried": form,
-        "tried_blocks": blocks,
+        "tried_count": count,
         "project_id": opened.stored.id,
         "blocks": kept.possible if kept and current else None,
         "units": opened.units,

@@ -1,5 +1,6 @@
 """Yield: what the fabric makes."""
 
+from kersey.core.cutting.problem import CuttingPlan
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_size
 from kersey.core.planning.standing import Standing
@@ -13,13 +14,20 @@ def _status(opened: OpenProject) -> str:
         return "not worked out yet"
     if kept.block.makes_one_piece and kept.finished is not None:
         return f"one piece, {format_size(*kept.finished, opened.units)}"
-    blocks = counted(kept.possible, kept.block.unit)
     if opened.news.standing is Standing.BEFORE:
-        return f"{blocks}, out of date"
-    if opened.project.design.even:
-        return f"{blocks}, all cut the same way"
-    sure = "proved" if kept.most.proved else f"best so far; {kept.most.bound} at most"
-    return f"{blocks}, {sure}"
+        return f"{counted(kept.possible, kept.block.unit)}, out of date"
+    return how_many(kept.most, kept.possible, kept.block.unit, opened.project.design.even)
+
+
+def how_many(most: CuttingPlan, blocks: int, unit: str, alike: bool) -> str:
+    """How many blocks there are, and how sure that is."""
+    if not blocks and most.bound:
+        return f"none found yet; up to {most.bound} may be possible"
+    if alike:
+        sure = "all cut the same way"
+    else:
+        sure = "proved" if most.proved else f"best so far; {most.bound} at most"
+    return f"{counted(blocks, unit)}, {sure}"
 
 
 STAGE = Stage("yield", "Yield", "See what it makes", _status)

@@ -4,6 +4,7 @@ from collections import Counter
 from collections.abc import Mapping
 from dataclasses import replace
 from fractions import Fraction
+from operator import itemgetter
 from typing import Any
 
 from kersey.core.blocks.piece_codes import piece_codes
@@ -12,7 +13,6 @@ from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
 from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
 from kersey.core.errors import KerseyError
-from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
     Units,
     format_bought,
@@ -25,6 +25,7 @@ from kersey.core.planning.asking import reference_of
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, sample_prints
 from kersey.core.yields.by_hand import strip_sum
+from kersey.core.yields.count import Count, count_of
 from kersey.core.yields.cut_words import strip_words
 from kersey.core.yields.report import Limit, left_by_size
 from kersey.core.yields.role_shares import role_shares
@@ -45,7 +46,7 @@ from kersey.web.workroom import Workroom
 from kersey.web.yield_page.choices import choices_context
 from kersey.web.yield_page.finding import Found, find
 from kersey.web.yield_page.sliders import cloth_slider, seam_slider
-from kersey.web.yield_page.stage import STAGE
+from kersey.web.yield_page.stage import STAGE, how_many
 
 # A plan that is shown is known by a mark, so many of which there are.
 PLAN_MARKS = 1 << 32
@@ -217,9 +218,8 @@ def _pieces(asked: YieldAsked, plan: CuttingPlan | None) -> list[Need]:
 def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
     """The order of work, with what the search has found."""
     plan = _plan_shown(opened.project, known)
-    sure = "proved" if plan.proved else f"at most {plan.bound}"
-    noun = opened.project.design.block.unit
-    words = f"{counted(plan.blocks, noun)}, {'cut alike' if plan is not known.plan else sure}"
+    unit = opened.project.design.block.unit
+    words = how_many(plan, plan.blocks, unit, alike=plan is not known.plan)
     return [
         replace(line, status=words) if line.stage is STAGE else line
         for line in order_of_work(opened, STAGE)
@@ -246,7 +246,7 @@ def _limits(known: YieldSoFar, units: Units) -> list[dict[str, Any]]:
             "limit": limit,
             "reason": limit.reason[:1].upper() + limit.reason[1:],
             "form": FACTS[limit.one_more.form].one if limit.length is None else _much(limit, units),
-            "more": limit.blocks - known.plan.blocks,
+            "more": limit.count.blocks > known.plan.blocks,
         }
         for limit in known.limits or ()
     ]
@@ -294,12 +294,12 @@ def _reference_name(asked: YieldAsked) -> str:
     return f"“{names.pop()}”" if len(names) == 1 else FACTS[of_it[0].kept.lot.form].many
 
 
-def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, int]]:
-    """(usable length, blocks), the shortest first, as it is in the middle."""
+def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, Count]]:
+    """(usable length, count), the shortest first, as it is in the middle."""
     if known.sensitivity is None:
         return []
-    rows = [*known.sensitivity, (Fraction(0), known.plan.blocks)]
-    return [(reference_of(asked) + step, blocks) for step, blocks in sorted(rows)]
+    rows = [*known.sensitivity, (Fraction(0), count_of(known.plan))]
+    return [(reference_of(asked) + step, count) for step, count in sorted(rows, key=itemgetter(0))]
 
 
 def _needs(
