@@ -97,7 +97,7 @@ def test_blocks_let_in_lie_in_the_middle(
 
 @given(sides, sides)
 def test_a_packet_shows_what_is_cut_off_it(width: Fraction, length: Fraction) -> None:
-    batting = plan_batting(width, length, F(2))
+    batting = plan_batting(width + 4, length + 4)
     size = batting.width, batting.length
     piece = batting.packet or size
     drawn = draw_one_piece(piece, size, (width, length), Units.INCHES, 3.0)

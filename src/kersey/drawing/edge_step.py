@@ -8,7 +8,7 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 
-from kersey.core.finish.edge_steps import EdgePlan
+from kersey.core.finish.edge_steps import EdgePlan, corner_seam
 from kersey.core.frame.edge import EdgeStyle, cut_bias
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
@@ -332,9 +332,7 @@ _STOP, _EAR = (6.0, 1.6), 3.4
 
 
 def _ear(scene: _Scene) -> list[str]:
-    (x, y), ear = _STOP, _EAR
-    inset = min(0.5, ear * scene.seam / (2 * scene.width))
-    end = y + ear
+    (x, y), ear, seam = _STOP, _EAR, corner_seam(Fraction(scene.width))
     return [
         _shape(
             [(0, y), (x + ear, y), (x + ear - (_HIGH - y), _HIGH), (0, _HIGH)],
@@ -342,17 +340,25 @@ def _ear(scene: _Scene) -> list[str]:
             pale=True,
         ),
         _line([(x + ear, y), (x + ear - (_HIGH - y), _HIGH)], _FOLD),
-        _line([(0, y + inset), (x, y + inset)], _STITCH),
-        _line([(x, y + inset), (x, end)], _STITCH),
-        _dot(x, y + inset),
-        _measure(x - 1.7, y + ear / 2 + 0.4, 2 * scene.width, scene.units),
+        _line([(0, _ear_seam(scene)[0][1]), _ear_seam(scene)[0]], _STITCH),
+        _line(_ear_seam(scene), _STITCH),
+        _dot(*_ear_seam(scene)[0]),
+        _measure(x - 1.7, y + ear / 2 + 0.4, float(seam), scene.units),
     ]
 
 
-def _ear_off(scene: _Scene) -> list[str]:
+def _ear_seam(scene: _Scene) -> list[tuple[float, float]]:
+    """From the last stitch square to the fold, which lies at 45 degrees."""
     (x, y), ear = _STOP, _EAR
-    beside = min(0.6, max(0.35, ear * scene.seam / (2 * scene.width)))
-    return [*_ear(scene)[:-1], _line([(x + beside, y - 0.6), (x + beside, y + ear)], _CUT)]
+    inset = min(0.5, ear * scene.seam / (2 * scene.width))
+    return [(x, y + inset), (x + (ear - inset) / 2, y + (ear + inset) / 2)]
+
+
+def _ear_off(scene: _Scene) -> list[str]:
+    beside = min(0.4, max(0.25, _EAR * scene.seam / (3 * scene.width)))
+    (x, y), (to_x, to_y) = _ear_seam(scene)
+    cut = [(x + beside - 0.4, y - beside - 0.4), (to_x + beside, to_y - beside)]
+    return [*_ear(scene)[:-1], _line(cut, _CUT)]
 
 
 def _framed(scene: _Scene) -> list[str]:

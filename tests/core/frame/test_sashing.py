@@ -114,8 +114,9 @@ def test_keys_fill_each_side_once_the_spacer_is_on(width: F, length: F, key: F) 
     [
         (EdgeStyle.DOUBLE_FOLD, F(5, 2), 40, F(89, 2)),
         (EdgeStyle.SINGLE_FOLD, F(5, 4), 40, F(89, 2)),
-        # Folded: as large as its top; the backing 2 w beyond on every side.
-        (EdgeStyle.FOLDED, F(1, 2), F(81, 2), F(85, 2)),
+        # Folded: as large as its top; the backing has the margin, or 2 w + 1 where that is more.
+        (EdgeStyle.FOLDED, F(1, 2), F(81, 2), F(89, 2)),
+        (EdgeStyle.FOLDED, F(1), F(81, 2), F(93, 2)),
         # Turned: D = 8, and D / 2 larger than the top's finished size.
         (EdgeStyle.TURNED, F(2), 44, F(97, 2)),
     ],

@@ -92,7 +92,11 @@ def test_the_best_size_of_charm_squares_is_their_own() -> None:
     *_, found = question.run()
     assert [at.finished for at in found] == sorted(at.finished for at in found)
     best = best_sizes(found)[0]
-    assert (best.finished[0], best.count.blocks, best.shows) == (Fraction(9, 2), 20, Fraction(405, 500))
+    assert (best.finished[0], best.count.blocks, best.shows) == (
+        Fraction(9, 2),
+        20,
+        Fraction(405, 500),
+    )
     two = next(at for at in found if at.finished[0] == 2)
     assert (two.count.blocks, two.shows) == (80, Fraction(320, 500))
     assert sizes_question(project("roll of 12 strips, 6 prints"), Units.INCHES) is None

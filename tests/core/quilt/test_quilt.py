@@ -108,8 +108,8 @@ def test_border_strips_without_joins(lengths: list[int], strips: int) -> None:
 
 
 def test_batting_out_of_the_smallest_packet() -> None:
-    assert plan_batting(Fraction(80), Fraction(60), Fraction(2)).packet == (72, 90)
-    assert plan_batting(Fraction(118), Fraction(130), Fraction(2)).packet is None
+    assert plan_batting(Fraction(84), Fraction(64)).packet == (72, 90)
+    assert plan_batting(Fraction(122), Fraction(134)).packet is None
 
 
 choices = st.fixed_dictionaries(

@@ -7,7 +7,7 @@ is measured after that.
 
     turned   D = 4f    backing = top + D    marks: the middle of each side, corner stops a seam from
              the raw edge, an opening on one side well away from the corners
-    ear      folded and sewn square, 2f long from the stop
+    ear      folded in half, sewn from the last stitch square to the fold: f sqrt 2 long
 
 Source: docs/trade.md section 6.
 """
@@ -148,13 +148,12 @@ def _off_the_bolt(edge: Edge, length: Fraction, usable_width: Fraction) -> tuple
 
 def _folded(edge: Edge, top: Size, units: Units) -> EdgePlan:
     width, beyond = edge.width, 2 * edge.width
-    mitre = round(float(width) * _ROOT2 * 16) / 16
     backing = top[0] + 2 * beyond, top[1] + 2 * beyond
     sums = (
         ("Backing past the top on each side", format_length(beyond, units)),
         ("Backing trimmed to", format_size(*backing, units)),
         ("Covers of the top, all around", format_length(width, units)),
-        ("Seam at each mitered corner, about", format_length(Fraction(mitre), units)),
+        ("Seam at each mitered corner, about", format_length(corner_seam(width), units)),
     )
     steps = (
         EdgeStep(
@@ -178,6 +177,19 @@ def _folded(edge: Edge, top: Size, units: Units) -> EdgePlan:
     return EdgePlan(edge, top, sums, steps)
 
 
+# What is left to do where a frame was turned before anything was quilted.
+QUILT_THROUGH = EdgeStep("quilt", "Quilt or tie through all layers, from the center out.")
+
+
+def corner_seam(width: Fraction) -> Fraction:
+    """How long the seam of a corner is, across a fold of this width; to the nearest sixteenth.
+
+    >>> corner_seam(Fraction(2)), corner_seam(Fraction(1, 2))
+    (Fraction(45, 16), Fraction(11, 16))
+    """
+    return Fraction(round(float(width) * _ROOT2 * 16), 16)
+
+
 def opening_of(side: Fraction) -> Fraction:
     """How long an opening is left in a side to turn the quilt through.
 
@@ -193,12 +205,13 @@ def _turned(edge: Edge, top: Size, seam: Fraction, units: Units) -> EdgePlan:
     finished = tuple(edge.finished(side, seam) for side in top)
     opening = opening_of(max(top))
     stop = format_length(seam, units)
+    ear = corner_seam(frame)
     sums = (
         ("Backing cut", format_size(*backing, units)),
         ("Frame width", format_length(frame, units)),
         ("Finished quilt", format_size(finished[0], finished[1], units)),
         ("Opening on one long side", format_length(opening, units)),
-        ("Seam at each corner fold, square from the stop", format_length(2 * frame, units)),
+        ("Seam at each corner ear, square to its fold", format_length(ear, units)),
     )
     steps = (
         EdgeStep(
@@ -218,7 +231,9 @@ def _turned(edge: Edge, top: Size, seam: Fraction, units: Units) -> EdgePlan:
             "Check that the opening is marked; a side sewn shut has to be ripped out.",
         ),
         EdgeStep(
-            "ears", "Fold each corner to a point and sew it square to the fold, from the stop out."
+            "ears",
+            "Fold each corner ear in half, raw edges together. From the last stitch, sew "
+            f"{format_length(ear, units)} to the fold, at right angles to it.",
         ),
         EdgeStep(
             "trim",

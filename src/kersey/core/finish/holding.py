@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 from math import ceil
 
-from kersey.core.project.finishing import Holding
+from kersey.core.project.finishing import Holding, TurnedWay
 
 Size = tuple[Fraction, Fraction]
 # A basting stitch goes up and down: the thread is longer than the line by about so much.
@@ -63,6 +63,17 @@ _LAY = (
     "Center the batting on it and smooth from the center out.",
     "Center the top on the batting, right side up, and smooth from the center out.",
 )
+# Under a turned frame top and batting are held without a backing, which is sewn on later.
+_LAY_TWO = (
+    "Press the top and square it up.",
+    "Lay the batting on a table or floor, flat but not stretched.",
+    "Center the top on the batting, right side up, and smooth from the center out.",
+)
+_TURNED_FIRST = (
+    "Sew the backing to the top first, right sides together, as the Edge page says.",
+    "Before turning, lay the batting on the wrong side of the top and catch it at the edges.",
+    "Turn the quilt right side out, smooth it flat, and hold the layers for quilting or tying.",
+)
 _TURN = "Turn it over and check that the back is flat, with no folds or puckers."
 _HOLD = {
     Holding.PINS: "Pin from the center out, away from your quilting lines. Close the pins last.",
@@ -79,12 +90,20 @@ _CARE = {
 }
 
 
-def holding_steps(holding: Holding, bears_heat: bool | None) -> HoldingSteps:
-    """How the layers are put together by one school; `bears_heat` is None where nobody knows."""
+def holding_steps(
+    holding: Holding, bears_heat: bool | None, turned: TurnedWay | None = None
+) -> HoldingSteps:
+    """How the layers are put together by one school; `bears_heat` is None where nobody knows.
+
+    `turned` says what comes first under a turned frame, None under any other edge.
+    """
     forbidden = ""
     if holding is Holding.FUSED and bears_heat is False:
         forbidden = "This batting can't take an iron. Use pins, hand basting or spray."
     elif holding is Holding.FUSED and bears_heat is None:
         forbidden = "Check the package first; only some batting can take an iron."
-    steps = (*_LAY, _HOLD[holding], _TURN)
+    lay: tuple[str, ...] = _LAY
+    if turned is not None:
+        lay = _LAY_TWO if turned is TurnedWay.QUILTED_FIRST else _TURNED_FIRST
+    steps = (*lay, _HOLD[holding], _TURN)
     return HoldingSteps(steps, _CARE.get(holding, ""), forbidden)

@@ -11,6 +11,8 @@ from enum import StrEnum
 from fractions import Fraction
 
 from kersey.core.finish.border_steps import borders_sewn
+from kersey.core.frame.edge import EdgeStyle
+from kersey.core.project.finishing import TurnedWay
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import HEIGHT, WIDTH, Measured
 from kersey.core.quilt.quilt import Quilt
@@ -49,10 +51,27 @@ def quilted_now(quilt: Quilt, project: Project) -> Known:
 
 
 def finished_now(quilt: Quilt, project: Project) -> Known:
-    """The quilt once its edge is finished."""
+    """The quilt once its edge is finished: as planned what shows inside a binding, once it was
+    measured from edge to edge."""
     edge, known = project.design.edge, quilted_now(quilt, project)
+    if known.rests is Rests.QUILTED:
+        return edge_to_edge(quilt, project)
     width, length = (edge.finished(side, quilt.kept.seam) for side in known.size)
     return Known((width, length), known.rests)
+
+
+def edge_to_edge(quilt: Quilt, project: Project) -> Known:
+    """The quilt with its edge: a binding wraps the raw edge, and makes it no smaller."""
+    edge, known = project.design.edge, quilted_now(quilt, project)
+    width, length = (edge.outer(side, quilt.kept.seam) for side in known.size)
+    return Known((width, length), known.rests)
+
+
+def backed_now(quilt: Quilt, project: Project) -> Known:
+    """What the backing is cut to: the top, or under a turned frame what was quilted first."""
+    first = project.finishing.turned_way is TurnedWay.QUILTED_FIRST
+    turned = project.design.edge.style is EdgeStyle.TURNED
+    return quilted_now(quilt, project) if turned and first else top_now(quilt, project)
 
 
 def measured_size(project: Project, what: Measured) -> Size | None:

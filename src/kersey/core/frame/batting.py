@@ -1,4 +1,4 @@
-"""The batting: top + 2 x margin each way, out of a packet or off the roll.
+"""The batting, out of a packet or off the roll; how large it is depends on the edge.
 
 Source: docs/trade.md section 6.
 """
@@ -21,13 +21,12 @@ class Batting:
     packet: tuple[Fraction, Fraction] | None
 
 
-def plan_batting(top_width: Fraction, top_length: Fraction, margin: Fraction) -> Batting:
-    """The batting for a top of this unfinished size.
+def plan_batting(width: Fraction, length: Fraction) -> Batting:
+    """The batting of this size, and its packet.
 
-    >>> plan_batting(Fraction(109, 2), Fraction(133, 2), Fraction(2)).packet
+    >>> plan_batting(Fraction(117, 2), Fraction(141, 2)).packet
     (Fraction(72, 1), Fraction(90, 1))
     """
-    width, length = top_width + 2 * margin, top_length + 2 * margin
     return Batting(width, length, next((p for p in PACKETS if _holds(p, width, length)), None))
 
 

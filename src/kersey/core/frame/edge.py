@@ -1,8 +1,10 @@
 """How the edge of a quilt is finished, and what size that makes it.
 
-    bound     double-fold, single-fold or bias strips: finished = top - 2s
-    folded    the backing reaches 2w beyond on each side, w its finished width, and is folded to the
-              front: finished = top; it hides w of the top all round
+    bound     double-fold, single-fold or bias strips: finished = top - 2s shows inside the binding,
+              which wraps the raw edge: from edge to edge it is as large as its trimmed top
+    folded    the backing is cut with the margin for quilting, and never less than 2w + 1 a side, w
+              the finished width; trimmed to 2w beyond the top it is folded to the front:
+              finished = top; it hides w of the top all round
     turned    the backing is cut D larger both ways, D = 4f for a frame f, sewn on and turned:
               finished = top - 2s + D / 2
 
@@ -59,6 +61,8 @@ USUAL_WIDTHS = {
     EdgeStyle.FOLDED: Fraction(1, 2),
     EdgeStyle.TURNED: Fraction(2),
 }
+# What a backing is cut beyond its fold, to be quilted and then trimmed.
+_TO_HOLD = Fraction(1)
 _WIDTHS = {
     EdgeStyle.DOUBLE_FOLD: (Fraction(3, 2), Fraction(4)),
     EdgeStyle.SINGLE_FOLD: (Fraction(3, 4), Fraction(4)),
@@ -113,13 +117,32 @@ class Edge:
             return top
         return top - 2 * seam + (2 * self.width if self.style is EdgeStyle.TURNED else 0)
 
+    def outer(self, top: Fraction, seam: Fraction) -> Fraction:
+        """A side of the quilt from edge to edge, from the side of its trimmed top."""
+        return self.finished(top, seam) if self.style is EdgeStyle.TURNED else top
+
     def backing(self, top: Fraction, margin: Fraction) -> Fraction:
-        """A side of the backing; only where the quilt is bound a margin is left for quilting.
+        """A side of the backing as it is cut, with `margin` inches a side for quilting.
 
         >>> Edge(EdgeStyle.TURNED, Fraction(2)).backing(Fraction(81, 2), Fraction(2))
         Fraction(97, 2)
+        >>> Edge(EdgeStyle.FOLDED, Fraction(1, 2)).backing(Fraction(73, 2), Fraction(2))
+        Fraction(81, 2)
         """
-        return top + (2 * margin if self.has_strips else 4 * self.width)
+        if self.style is EdgeStyle.TURNED:
+            return top + 4 * self.width
+        folded = 2 * self.width + _TO_HOLD if self.style is EdgeStyle.FOLDED else Fraction(0)
+        return top + 2 * max(margin, folded)
+
+    def batting(self, top: Fraction, seam: Fraction, margin: Fraction) -> Fraction:
+        """A side of the batting: under a turned frame it fills the finished quilt.
+
+        >>> frame = Edge(EdgeStyle.TURNED, Fraction(3))
+        >>> frame.batting(Fraction(81, 2), Fraction(1, 4), Fraction(2))
+        Fraction(46, 1)
+        """
+        turned = self.style is EdgeStyle.TURNED
+        return self.finished(top, seam) if turned else top + 2 * margin
 
 
 USUAL_EDGE = Edge()

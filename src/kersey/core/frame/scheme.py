@@ -112,7 +112,7 @@ class Scheme:
     @property
     def batting(self) -> Batting:
         """The batting, and its packet."""
-        return plan_batting(*self.top, self.margin)
+        return plan_batting(*(self.edge.batting(side, self.seam, self.margin) for side in self.top))
 
     @cached_property
     def between(self) -> tuple[PartCut, ...]:

@@ -2,6 +2,7 @@
 said of the quilt once it is done.
 
 own width   borders are cut as wide as it takes to reach the size that was reckoned
+turned way  whether a turned frame is sewn before or after the quilting
 holding     what keeps top, batting and backing together while it is quilted
 apart       how far apart the batting allows lines of stitching, as its packet says
 """
@@ -36,6 +37,13 @@ class Holding(Spoken):
     FUSED = "a pressing sheet", "fusible sheet"
 
 
+class TurnedWay(Spoken):
+    """What comes first where the backing is turned to a frame."""
+
+    QUILTED_FIRST = "quilted first", "quilt top and batting first, then turn"
+    TURNED_FIRST = "turned first", "turn first, then quilt or tie through"
+
+
 class Pattern(Spoken):
     """How it is quilted."""
 
@@ -68,6 +76,7 @@ class Finishing:
     """The choices. Lengths in inches; nothing is known of what is None."""
 
     own_width: bool = False
+    turned_way: TurnedWay = TurnedWay.QUILTED_FIRST
     holding: Holding = Holding.PINS
     reach: Fraction = USUAL_REACH
     bears_heat: bool | None = None

@@ -4,12 +4,13 @@ from fractions import Fraction
 from typing import Any
 
 from kersey.core.finish.holding import basting_thread, holding_steps, points_over
-from kersey.core.finish.top import Known, Rests, top_now
+from kersey.core.finish.top import Known, Rests, backed_now, top_now
 from kersey.core.frame.backing import Backing, BackingWay, panel_seams, plan_backing, seam_in_fold
 from kersey.core.frame.batting import Batting, plan_batting
+from kersey.core.frame.edge import Edge, EdgeStyle
 from kersey.core.measure.counting import counted
 from kersey.core.measure.length import format_bought, format_length, format_run, format_size
-from kersey.core.project.finishing import Holding
+from kersey.core.project.finishing import Holding, TurnedWay
 from kersey.core.quilt.layers import sheet_piece
 from kersey.core.quilt.parts import Part
 from kersey.core.quilt.pieced_sheet import PiecedSheet
@@ -35,7 +36,11 @@ def layers_context(opened: OpenProject) -> dict[str, Any]:
     quilt = opened.quilt
     if quilt is None:
         return context
-    top, design = top_now(quilt, opened.project), opened.project.design
+    top, design = backed_now(quilt, opened.project), opened.project.design
+    edge = design.edge
+    turned = finishing.turned_way if edge.style is EdgeStyle.TURNED else None
+    sides = top_now(quilt, opened.project).size
+    batting = (edge.batting(side, quilt.kept.seam, design.margin) for side in sides)
     margins = [(design.edge.backing(side, design.margin) - side) / 2 for side in top.size]
     backing = plan_backing(*top.size, margins[0], design.usable_width, opened.units)
     grown = Rests.RECKONED is not top.rests and (
@@ -44,16 +49,31 @@ def layers_context(opened: OpenProject) -> dict[str, Any]:
     return (
         context
         | _backing(quilt, backing, top, grown)
-        | _batting(quilt, plan_batting(*top.size, design.margin), top)
+        | _batting(quilt, plan_batting(*batting), top)
         | {
             "top": top,
             "grown": grown,
             "planned": (quilt.backing.width, quilt.backing.length),
             "points": points_over(top.size, finishing.reach),
             "thread": format_run(basting_thread(top.size, finishing.reach), quilt.units),
-            "holding": holding_steps(finishing.holding, finishing.bears_heat),
+            "turned": turned,
+            "turned_ways": list(TurnedWay),
+            "margin_words": _margin_words(edge, quilt, design.margin),
+            "holding": holding_steps(finishing.holding, finishing.bears_heat, turned),
         }
     )
+
+
+def _margin_words(edge: Edge, quilt: Quilt, margin: Fraction) -> str:
+    """Why the backing and the batting are so large."""
+    if edge.style is EdgeStyle.TURNED:
+        return "The batting is as large as the finished quilt, so that it fills the frame."
+    if edge.style is EdgeStyle.FOLDED:
+        beyond = format_length(2 * edge.width, quilt.units)
+        return (
+            f"After quilting, trim the batting even with the top and the backing {beyond} past it."
+        )
+    return ""
 
 
 def _backing(quilt: Quilt, backing: Backing, top: Known, grown: bool) -> dict[str, Any]:

@@ -19,6 +19,7 @@ from kersey.core.project.finishing import (
     Holding,
     Pattern,
     Quilting,
+    TurnedWay,
 )
 from kersey.core.project.measuring_log import noted, with_reading
 from kersey.core.project.project import Project
@@ -74,6 +75,7 @@ class HoldingForm(RevisedForm):
     reach: Length
     bears_heat: Literal["", "yes", "no"] = ""
     apart: Length | None = None
+    turned_way: TurnedWay = TurnedWay.QUILTED_FIRST
 
 
 class QuiltingForm(RevisedForm):
@@ -185,6 +187,7 @@ def choose_holding(
         reach=form.reach,
         bears_heat=heat,
         apart=form.apart,
+        turned_way=form.turned_way,
     )
     return go_to(request, "finish_layers", opened)
 

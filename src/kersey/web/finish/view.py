@@ -1,7 +1,7 @@
 """What the pages of Finish show."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from fractions import Fraction
 from typing import Any
 
@@ -10,16 +10,31 @@ from kersey.core.finish.binding_joins import Joins, clear_start, joins_round, sc
 from kersey.core.finish.border_readings import SideSays, SideVerdict
 from kersey.core.finish.border_steps import PLACES, Axis, BorderSewn, Pair, borders_sewn
 from kersey.core.finish.cost import quilt_cost
-from kersey.core.finish.edge_steps import EdgePlan, binding_pieces, edge_plan, opening_of
+from kersey.core.finish.edge_steps import (
+    QUILT_THROUGH,
+    EdgePlan,
+    binding_pieces,
+    edge_plan,
+    opening_of,
+)
 from kersey.core.finish.hidden_points import hidden_points
 from kersey.core.finish.quilting import BOBBIN_METRES, Stitching, stitching
-from kersey.core.finish.top import Rests, finished_now, measured_size, quilted_now, shrunk, top_now
+from kersey.core.finish.top import (
+    Rests,
+    backed_now,
+    edge_to_edge,
+    finished_now,
+    measured_size,
+    quilted_now,
+    shrunk,
+    top_now,
+)
 from kersey.core.finish.washing import Learned, washing_words
 from kersey.core.frame.binding import SpareStrip
 from kersey.core.frame.edge import EdgeStyle
 from kersey.core.frame.part import PartKind
 from kersey.core.measure.length import METRE, YARD, Units, format_length, format_size
-from kersey.core.project.finishing import Pattern
+from kersey.core.project.finishing import Pattern, TurnedWay
 from kersey.core.project.sewing import Measured, Work
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.price_list import PriceList
@@ -169,6 +184,9 @@ def quilting_context(opened: OpenProject) -> dict[str, Any]:
         "gap_words": _gap_words(found, opened),
         "too_wide": finishing.apart is not None and found.gap > float(finishing.apart) + 1e-6,
         "half": quilt.size.width / 2,
+        "turned": finishing.turned_way
+        if opened.project.design.edge.style is EdgeStyle.TURNED
+        else None,
         "is_ties": finishing.quilting.pattern is Pattern.TIES,
         "has_direction": finishing.quilting.pattern
         in (Pattern.LINES, Pattern.DIAGONALS, Pattern.WAVES),
@@ -194,14 +212,18 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
     quilt = opened.quilt
     if quilt is None:
         return context
-    design, known = opened.project.design, quilted_now(quilt, opened.project)
-    # A turned frame is sewn to the top; a binding to what was quilted.
+    design, finishing = opened.project.design, opened.project.finishing
+    turned = design.edge.style is EdgeStyle.TURNED
+    # A binding is sewn to what was quilted; a turned frame to that, or to the top before.
+    known = (backed_now if turned else quilted_now)(quilt, opened.project)
     binding = quilt.part(PartKind.BINDING)
     pieces = binding_pieces(binding, known.size) if binding else ()
     try:
         plan = edge_plan(
             design.edge, known.size, quilt.kept.seam, design.usable_width, opened.units, pieces
         )
+        if turned and finishing.turned_way is TurnedWay.TURNED_FIRST:
+            plan = replace(plan, steps=(*plan.steps, QUILT_THROUGH))
     except Infeasible as reason:
         # Of cloth so narrow no bias can be cut: the page says so, and where to choose otherwise.
         return context | {"problem": str(reason), "finished": finished_now(quilt, opened.project)}
@@ -210,6 +232,7 @@ def edge_context(opened: OpenProject) -> dict[str, Any]:
         "plan": plan,
         "known": known,
         "finished": finished_now(quilt, opened.project),
+        "outer": edge_to_edge(quilt, opened.project),
         "quilted": measured_size(opened.project, Measured.QUILTED),
         "steps": [
             (
@@ -288,6 +311,7 @@ def after_context(
     }
     return context | {
         "final": final,
+        "outer": edge_to_edge(quilt, opened.project),
         "washed": washed,
         "shrunk": _shrunk_words(final.size, washed) if washed else "",
         "hours": f"{minutes / 60:.1f}" if minutes else "",
