@@ -74,7 +74,11 @@ def test_nothing_measured_cuts_what_was_reckoned(corners: Corners, sides_first: 
         for pair in each.pairs:
             assert pair.cut_width == border.cut_width
             assert pair.cut_length == (border.sides if pair.sides else border.ends)
-            assert pair.marks[1] == pair.cut_length / 2
+            # The quilt's middle and quarters, from the middle of the strip, however long it is.
+            mitred = corners is Corners.MITRED
+            side = pair.reckoned if mitred else pair.cut_length
+            middle, quarter = pair.cut_length / 2, side / 4
+            assert pair.marks == (middle - quarter, middle, middle + quarter)
     assert sewn[-1].size == (of.top_width, of.top_length)
     assert top_now(of, of.project).rests is Rests.RECKONED
 

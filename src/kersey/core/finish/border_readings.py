@@ -80,10 +80,10 @@ def side_says(readings: Sequence[Fraction]) -> SideSays:
     return SideSays(tuple(readings))
 
 
-def quarter_marks(length: Fraction) -> tuple[Fraction, Fraction, Fraction]:
-    """Where a border is marked to be pinned to the quilt's own quarters.
+def quarter_marks(strip: Fraction, side: Fraction) -> tuple[Fraction, Fraction, Fraction]:
+    """Where a strip is marked, from one end, to be pinned to the middle and quarters of a side.
 
-    >>> [str(mark) for mark in quarter_marks(Fraction(105, 2))]
-    ['105/8', '105/4', '315/8']
+    >>> [str(mark) for mark in quarter_marks(Fraction(97, 2), Fraction(61, 2))]
+    ['133/8', '97/4', '255/8']
     """
-    return length / 4, length / 2, 3 * length / 4
+    return strip / 2 - side / 4, strip / 2, strip / 2 + side / 4

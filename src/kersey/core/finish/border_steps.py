@@ -40,7 +40,8 @@ class Pair:
     """Two strips alike: at the sides, or above and below. Lengths in inches, as they are cut.
 
     `rests` are the readings that its length rests on; without any it is `reckoned`. The width is
-    `fitted` where it brings the quilt to its size. `corner` is the square, or rectangle, that is
+    `fitted` where it brings the quilt to its size; to be mitred it reaches `beyond` its side by so
+    much in all. `corner` is the square, or rectangle, that is
     sewn to both ends of each.
     """
 
@@ -50,12 +51,18 @@ class Pair:
     reckoned: Fraction
     rests: SideSays | None
     fitted: bool = False
+    beyond: Fraction = Fraction(0)
     corner: Size | None = None
 
     @property
+    def side(self) -> Fraction:
+        """How long the side is that it is sewn to."""
+        return self.cut_length - self.beyond
+
+    @property
     def marks(self) -> tuple[Fraction, Fraction, Fraction]:
-        """Where it is marked to be pinned to the quilt's quarters."""
-        return quarter_marks(self.cut_length)
+        """Where it is marked to be pinned to the quilt's middle and quarters, from one end."""
+        return quarter_marks(self.cut_length, self.side)
 
 
 @dataclass(frozen=True)
@@ -160,7 +167,8 @@ def _mitre(quilt: Quilt, number: int) -> Fraction:
 
 
 def _known(says: SideSays | None, reckoned: Fraction) -> Fraction:
-    return reckoned if says is None else says.average
+    """A side as reckoned, or as it is once it was eased to the strip that was cut by readings."""
+    return reckoned if says is None else _cut(says.average)
 
 
 def _cut(length: Fraction) -> Fraction:
@@ -194,5 +202,6 @@ def _with(
         pair.reckoned if length is None else length,
         pair.rests if length is None else rests,
         pair.fitted,
+        longer,
         corner,
     )

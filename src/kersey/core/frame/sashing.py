@@ -86,6 +86,12 @@ class Sashing:
             StripPieces(name, count, cut, length) for name, count, length in found if count
         )
 
+    def uprights(self, columns: int) -> int:
+        """How many strips stand in a row of blocks as it is joined; long sides come later."""
+        if self.rows_only or not self.width:
+            return 0
+        return columns + 1 if self.framed and self.cornerstones else columns - 1
+
     def corner_squares(self, columns: int, rows: int) -> int:
         """How many cornerstones."""
         if not self.cornerstones or not self.width:

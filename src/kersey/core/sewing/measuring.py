@@ -22,6 +22,8 @@ GO_ON, EASE = SIXTEENTH, Fraction(1, 8)
 _MARK = Fraction(1, 32)
 # docs/trade.md section 9: drift is taken back over several strips.
 SPREAD_OVER = 6
+# A seam is moved by no more than this to take drift back.
+MOST_TAKEN = SIXTEENTH
 # Rows that differ by no more than this are all off alike.
 _ALIKE = Fraction(1, 8)
 
@@ -142,11 +144,9 @@ class Drift:
 
 
 def drifts(readings: Sequence[Reading]) -> list[Drift]:
-    """The drift at the middle and either edge, by the last reading of each; `number` of a reading
-    is how many strips were on."""
-    last: dict[str, Reading] = {}
-    for reading in readings:
-        last[reading.place] = reading
+    """The drift at the middle and either edge, after as many strips as were counted last; `number`
+    of a reading is how many strips were on."""
+    last = {r.place: r for r in readings if r.number == readings[-1].number}
     return [
         Drift(place, r.number, PerSeam(r.read - r.target, max(1, r.number - 1)))
         for place, r in last.items()

@@ -104,10 +104,16 @@ def _how_it_is_sewn(border: Border, quilt: Quilt) -> tuple[str, ...]:
             "Sew on the sides first, then the top and bottom with their corner squares.",
         )
     if corners is Corners.MITRED:
+        plain = sum(1 for each in quilt.borders if each.key is None)
+        together = (
+            "Sew the borders of each side into one band first, centers matched. Sew on the bands"
+            if plain > 1
+            else "Sew on each border"
+        )
         return (
             f"{said}: two sides of {sides}, top and bottom of {ends}: cut two border widths plus "
             f"{format_length(MITRE_NEEDS, u)} longer than the quilt.",
-            "Sew on each border, stopping ¼″ from each corner. Fold the miters, sew from the "
+            f"{together}, stopping ¼″ from each corner. Fold the miters, sew from the "
             "inside corner out, and trim.",
         )
     first, then = f"two sides of {sides}", f"top and bottom of {ends}"

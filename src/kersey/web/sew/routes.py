@@ -7,6 +7,7 @@ from fastapi import APIRouter, Query, Request
 from pydantic import Field
 from starlette.responses import Response
 
+from kersey.core.measure.length import format_length
 from kersey.core.project.measuring_log import (
     following,
     in_batches,
@@ -39,7 +40,13 @@ from kersey.web.forms import Length, PageForm
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, insist, sent
 from kersey.web.project_page import answer_change, go_to
 from kersey.web.sew import time
-from kersey.web.sew.view import measures_context, press_context, sew_context, sewing_state
+from kersey.web.sew.view import (
+    measures_context,
+    planned_width,
+    press_context,
+    sew_context,
+    sewing_state,
+)
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -77,6 +84,15 @@ class ReadingForm(PageForm):
     target: Length
     read: Length
     by_tape: bool = False
+
+
+class StripsForm(PageForm):
+    """How wide it is after so many strips, in the middle and at both edges."""
+
+    number: int = Field(ge=1, le=100_000)
+    middle: Length | None = None
+    left: Length | None = None
+    right: Length | None = None
 
 
 class ForgetForm(RevisedForm):
@@ -158,6 +174,35 @@ def enter_reading(
         form.what, form.number, form.place, form.target, form.read, room.clock(), form.by_tape
     )
     insist(room, opened, lambda _: lambda project: with_reading(project, reading))
+    return go_to(request, "sew_measures", opened)
+
+
+@router.get("/projects/{project_id}/sew/strips", name="planned_strips")
+def planned_strips(opened: Opened, number: int = Query(1, ge=1, le=100_000)) -> Response:
+    """How wide so many strips should be."""
+    if opened.quilt is None:
+        return Response("", media_type="text/plain")
+    planned = format_length(planned_width(opened.quilt, number), opened.units)
+    return Response(f"Planned {planned}", media_type="text/plain; charset=utf-8")
+
+
+@router.post("/projects/{project_id}/sew/strips", name="enter_strips")
+def enter_strips(
+    request: Request, room: Room, opened: Opened, form: Annotated[StripsForm, sent(StripsForm)]
+) -> Response:
+    """Enter how wide it is after so many strips; all readings belong to one count."""
+    now, quilt = room.clock(), opened.quilt
+    read = {"middle": form.middle, "left edge": form.left, "right edge": form.right}
+
+    def entered(project: Project) -> Project:
+        for place, width in read.items():
+            if width is not None and quilt is not None:
+                target = planned_width(quilt, form.number)
+                reading = Reading(Measured.STRIP, form.number, place, target, width, now)
+                project = with_reading(project, reading)
+        return project
+
+    insist(room, opened, lambda _: entered)
     return go_to(request, "sew_measures", opened)
 
 

@@ -16,6 +16,7 @@ from kersey.core.sewing.between_blocks import between_blocks
 from kersey.core.sewing.feeding import Feeding, feeding, joined_by, seam_of
 from kersey.core.sewing.measuring import (
     EASE,
+    MOST_TAKEN,
     SPREAD_OVER,
     PerSeam,
     Verdict,
@@ -282,6 +283,11 @@ def _judged_block(asked: Asked, seams: int, opened: OpenProject) -> Asked:
     verdict, per = judged(read[-1].target, read[-1].read, seams)
     if verdict is Verdict.GO_ON:
         return _with(asked, "Right on. Keep going.", True)
+    if not seams:
+        off = format_length(abs(per.off), opened.units)
+        what = "large" if per.off > 0 else "small"
+        trim = "Trim it" if per.off > 0 else "Add a strip"
+        return _with(asked, f"It is {off} too {what}. {trim}, or let sashing take it up.", False)
     way = (
         "small because the seams are too wide"
         if per.off < 0
@@ -303,7 +309,7 @@ def _row_length(quilt: Quilt) -> Fraction:
     """A row unfinished, as it is reckoned from its blocks."""
     assert quilt.kept.finished is not None
     columns = quilt.size.columns
-    between = (columns - 1) * quilt.sashing.width
+    between = quilt.sashing.uprights(columns) * quilt.sashing.width
     return columns * quilt.kept.finished[0] + between + 2 * quilt.kept.seam
 
 
@@ -334,7 +340,8 @@ def _rows(quilt: Quilt, opened: OpenProject) -> str:
     if not read:
         return ""
     reckoned = _row_length(quilt)
-    say = rows_say(reckoned, read, max(1, quilt.size.columns - 1))
+    joined = quilt.size.columns + quilt.sashing.uprights(quilt.size.columns)
+    say = rows_say(reckoned, read, max(1, joined - 1))
     if say.verdict is Verdict.GO_ON:
         return "All rows match the plan."
     if say.verdict is Verdict.EASE:
@@ -352,13 +359,15 @@ def _rows(quilt: Quilt, opened: OpenProject) -> str:
 
 def _strip_field(quilt: Quilt, opened: OpenProject) -> dict[str, Any]:
     """Where widths are logged strip by strip: for what is sewn of strips one after the other."""
-    need = quilt.kept.cutting.problem.needs[0]
     on = [r.number for r in opened.project.sewing.of(Measured.STRIP)]
-    return {
-        "cut": min(need.width, need.height),
-        "seam": quilt.kept.seam,
-        "next": (max(on) if on else 0) + 6,
-    }
+    following = (max(on) if on else 0) + 6
+    return {"next": following, "planned": planned_width(quilt, following)}
+
+
+def planned_width(quilt: Quilt, strips: int) -> Fraction:
+    """How wide so many strips are once they are sewn, unfinished."""
+    need, seam = quilt.kept.cutting.problem.needs[0], quilt.kept.seam
+    return strips * (min(need.width, need.height) - 2 * seam) + 2 * seam
 
 
 def _strips(opened: OpenProject) -> list[str]:
@@ -372,6 +381,12 @@ def _strips(opened: OpenProject) -> list[str]:
         way = "narrower" if drift.per_seam.off < 0 else "wider"
         turn = "less" if drift.per_seam.off < 0 else "more"
         off, back = said(drift.per_seam, opened.units), said(more, opened.units)
+        if abs(more.each) > MOST_TAKEN:
+            found.append(
+                f"{place.capitalize()}: {way} than planned, {off}. That is too much to sew back: "
+                "take the strips out to where the width was right."
+            )
+            continue
         found.append(
             f"{place.capitalize()}: {way} than planned, {off}. Over the next {SPREAD_OVER} strips, "
             f"take {turn} in each seam: {back}."
