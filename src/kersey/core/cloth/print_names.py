@@ -116,17 +116,23 @@ MOTIF_NAMES = frozenset(word for word in _MOTIF_WORDS.values() if word) | {
     "string",
 }
 
-BORDER_PRINT = Print("blackout blind", Value.DARK, Swatch(Motif.PLAIN, "#2b3a4a", "#56697a"))
-SASHING_PRINT = Print("waiting room cream", Value.LIGHT, Swatch(Motif.PLAIN, "#e9e2cf", "#d6ccb2"))
-OUTER_BORDER_PRINT = Print(
-    "guard's van green", Value.DARK, Swatch(Motif.PLAIN, "#2f4a3a", "#5c7a66")
-)
+
+def _to_buy(name: str, value: Value, motif: Motif, ground: str, figure: str) -> Print:
+    """Cloth to buy that nobody has chosen yet: its colour is a stand-in, and no advice rests on
+    it."""
+    unknown = frozenset({Fact.COLOUR, Fact.VALUE})
+    return Print(name, value, Swatch(motif, ground, figure), filled_in=unknown)
+
+
+BORDER_PRINT = _to_buy("blackout blind", Value.DARK, Motif.PLAIN, "#2b3a4a", "#56697a")
+SASHING_PRINT = _to_buy("waiting room cream", Value.LIGHT, Motif.PLAIN, "#e9e2cf", "#d6ccb2")
+OUTER_BORDER_PRINT = _to_buy("guard's van green", Value.DARK, Motif.PLAIN, "#2f4a3a", "#5c7a66")
+SETTING_PRINT = _to_buy("steam white", Value.LIGHT, Motif.PLAIN, "#f1ede2", "#e2ddcd")
+BINDING_PRINT = _to_buy("tail lamp spot", Value.DARK, Motif.DOT, "#8f2f2a", "#e9cfae")
 STOPPING_PRINTS = (
     Print("lamp glass", Value.LIGHT, Swatch(Motif.PLAIN, "#f3e2ad", "#e4cf8f")),
     Print("soot", Value.DARK, Swatch(Motif.PLAIN, "#24282d", "#3a4047")),
 )
-SETTING_PRINT = Print("steam white", Value.LIGHT, Swatch(Motif.PLAIN, "#f1ede2", "#e2ddcd"))
-BINDING_PRINT = Print("tail lamp spot", Value.DARK, Swatch(Motif.DOT, "#8f2f2a", "#e9cfae"))
 
 
 def made_up_prints(count: int, value: Value | None = None) -> tuple[Print, ...]:

@@ -25,7 +25,7 @@ from kersey.core.project.design import Design, PrintsInABlock
 from kersey.core.project.kept_plan import fingerprint
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.table import Lying, Table
-from kersey.core.stash.pulled import BLOCK_ROLES, Pulled
+from kersey.core.stash.pulled import BLOCK_ROLES, Pulled, Role
 
 # What blocks are cut from by measure; strings and scraps are sewn first.
 CUT_FROM = frozenset(
@@ -99,6 +99,7 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     assembly = block.assembly(seam)
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
+    pulled = tuple(each for each in pulled if not _kept_for_another(each, roles, block))
     there = list(_there(pulled, roles, design, project.table))
     if not there:
         raise NothingToCut
@@ -250,6 +251,16 @@ def _size(fabric: Pulled) -> Size:
     if fabric.kept.lot.form is Form.SCRAPS:
         return _SHEET, max(Fraction(1), fabric.area * _BETWEEN_SEAMS / _SHEET)
     return fabric.width, fabric.length
+
+
+# What is kept for one of these is cut into no block that lacks it.
+_KEEPING = {Role.BACKGROUND, Role.FOUNDATION}
+
+
+def _kept_for_another(fabric: Pulled, roles: frozenset[str], block: BlockChoice) -> bool:
+    """Whether cloth has a role that keeps it for something this block does not have."""
+    has = roles | frozenset(block.known.other_roles if block.known else ())
+    return _KEEPING.issuperset(fabric.roles) and has.isdisjoint(fabric.roles)
 
 
 def _roles(fabric: Pulled, roles: frozenset[str], design: Design) -> frozenset[str]:

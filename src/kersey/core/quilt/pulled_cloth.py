@@ -23,7 +23,7 @@ from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.part import PartCut, PartKind
 from kersey.core.frame.strips import fewest_strips
 from kersey.core.project.project import fabric_key
-from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
+from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
 from kersey.core.stash.pulled import Pulled
 
 # An end shorter than this is a snip.
@@ -140,7 +140,9 @@ def pieces_of(fabrics: Sequence[Pulled]) -> tuple[Piece, ...]:
     lying = [
         _lying(each)
         for each in fabrics
-        if not each.for_blocks and each.aside is None and each.kept.lot.form not in _NO_STRIPS
+        if not each.for_blocks
+        and each.aside in {None, Aside.BINDING}
+        and each.kept.lot.form not in _NO_STRIPS
     ]
     order = sorted(
         lying,

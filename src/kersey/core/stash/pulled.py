@@ -48,7 +48,7 @@ SELDOM_ROLES = frozenset(
 BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE}
 # What the name of a lot, or of its cloth, says that it is kept for.
 _KEPT_FOR = re.compile(
-    r"\b(background|foundation|sashing|border|binding|backing)s?\b", re.IGNORECASE
+    r"\b(foundation|sashing|border|binding|backing)s?\b", re.IGNORECASE
 )
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
@@ -84,7 +84,9 @@ class Pulled:
         object.__setattr__(self, "roles", ordered)
 
     def serves(self, role: Role) -> bool:
-        """Whether it may become this."""
+        """Whether it may become this; what was set aside for the binding becomes that alone."""
+        if self.aside is Aside.BINDING:
+            return role is Role.BINDING
         return self.aside is None and role in self.roles
 
     @property

@@ -16,7 +16,7 @@ from kersey.core.cutting.problem import ANY
 from kersey.core.finish.washing import learned, washing_words
 from kersey.core.frame.backing import BackingWay, check_margin
 from kersey.core.frame.borders import Corners, check_border_width, widths_to_propose
-from kersey.core.frame.edge import BadEdge, EdgeStyle
+from kersey.core.frame.edge import USUAL_WIDTHS, BadEdge, Edge, EdgeStyle
 from kersey.core.frame.keys import check_key
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.purposes import (
@@ -36,6 +36,7 @@ from kersey.core.measure.counting import noun_for
 from kersey.core.measure.length import CENTIMETRE, Units
 from kersey.core.measure.spoken import Spoken
 from kersey.core.measure.workshop import check_usable_width
+from kersey.core.project.design import Design
 from kersey.core.project.kept_plan import Missing
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import Source
@@ -230,6 +231,7 @@ def _with_present_size(form: WishForm, opened: OpenProject) -> WishForm:
 def _with_finish(project: Project, form: FinishForm) -> Project:
     # Rows and columns of one setting are none for another.
     reset = project.design.setting is not form.setting
+    shows, binding = _edge_widths(project.design, form)
     design = replace(
         project.design,
         rows=None if reset else project.design.rows,
@@ -242,8 +244,8 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         corners=form.corners,
         sides_first=form.first == "sides",
         edge_style=form.edge_style,
-        edge_shows=form.edge_shows,
-        binding_width=form.binding_width,
+        edge_shows=shows,
+        binding_width=binding,
         binding_from_left=form.binding_source is ClothFrom.LEFT,
         border_from_left=form.border_source is ClothFrom.LEFT,
         margin=form.margin,
@@ -251,6 +253,17 @@ def _with_finish(project: Project, form: FinishForm) -> Project:
         usable_width=form.usable_width,
     )
     return replace(project, design=design)
+
+
+def _edge_widths(design: Design, form: FinishForm) -> tuple[Fraction | None, Fraction]:
+    """What shows, and how wide a binding is cut: another edge begins at its own usual width, unless
+    another width was typed with it."""
+    if form.edge_style is design.edge_style:
+        return form.edge_shows, form.binding_width
+    typed = form.edge_shows not in {None, design.edge_shows, design.edge.width}
+    shows = form.edge_shows if typed else None
+    kept = form.binding_width != design.binding_width or not Edge(form.edge_style).has_strips
+    return shows, form.binding_width if kept else USUAL_WIDTHS[form.edge_style]
 
 
 def _with_stopping_border(project: Project, quilt: Quilt) -> Project:
