@@ -98,8 +98,8 @@ def of_a_yield() -> dict[str, str]:
         "block alone": draw_block_alone(cut.patches, side, prints),
         "layout": draw_layout(layout, NASTY, codes, Units.CENTIMETRES, 10.0),
         "role bar": draw_role_bar(share, [NASTY], share.area, True),
-        "cliff": draw_cliff(Fraction(21), found, plan.blocks, Units.CENTIMETRES),
-        "no cliff yet": draw_cliff(Fraction(21), None, plan.blocks, Units.INCHES),
+        "cliff": draw_cliff(Fraction(21), found, f"{plan.blocks} blocks", Units.CENTIMETRES),
+        "no cliff yet": draw_cliff(Fraction(21), None, "", Units.INCHES),
     }
 
 

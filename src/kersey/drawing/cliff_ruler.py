@@ -12,14 +12,14 @@ _HIGH, _WORDS = 2.0, 1.7
 _YELLOW, _INK, _MADDER, _LEAF = "#f2c230", "#1c2733", "#a8322a", "#2f6b3c"
 
 
-def draw_cliff(usable: Fraction, found: Cliffs | None, blocks: int, units: Units) -> str:
+def draw_cliff(usable: Fraction, found: Cliffs | None, many: str, units: Units) -> str:
     """The tape from `REACH` less to `REACH` more than the usable inches, with its marks."""
     wide = 2 * REACH * _LARGER
     first = usable - REACH
     parts = [rect(0, 0, wide, _HIGH, fill=_YELLOW), *_ticks(first, units)]
     words = "Still checking how close the cut is."
     if found is not None:
-        words = found.in_words(usable, blocks, units)
+        words = found.in_words(usable, many, units)
         if found.change is not None and found.change >= -REACH and found.fewer_sure:
             at = float((found.change + REACH) * _LARGER)
             parts.append(rect(0, 0, at, _HIGH, fill=_MADDER, fill_opacity=0.35))

@@ -47,9 +47,7 @@ SELDOM_ROLES = frozenset(
 )
 BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE}
 # What the name of a lot, or of its cloth, says that it is kept for.
-_KEPT_FOR = re.compile(
-    r"\b(foundation|sashing|border|binding|backing)s?\b", re.IGNORECASE
-)
+_KEPT_FOR = re.compile(r"\b(foundation|sashing|border|binding|backing)s?\b", re.IGNORECASE)
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
 

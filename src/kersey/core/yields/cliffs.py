@@ -15,7 +15,6 @@ from kersey.core.cutting.generation.filling import reachable
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.scale import in_units, unit_of
 from kersey.core.cutting.solver import Sought
-from kersey.core.measure.counting import counted
 from kersey.core.measure.length import Units, format_length
 from kersey.core.yields.count import NONE, Count, count_of
 from kersey.core.yields.report import at_usable, known_at, near, room_to_spare
@@ -41,20 +40,19 @@ class Cliffs:
     fewer_sure: bool = True
     more_sure: bool = True
 
-    def in_words(self, usable: Fraction, blocks: int, units: Units, cloth: str = "fabric") -> str:
+    def in_words(self, usable: Fraction, many: str, units: Units, cloth: str = "fabric") -> str:
         """What there is to know, in one or two sentences, for cloth of a usable length.
 
-        `cloth` names what is so long.
+        `many` is how many there are, such as "40 blocks"; `cloth` names what is so long.
         """
-        return " ".join(self._sentences(usable, blocks, units, cloth))
+        return " ".join(self._sentences(usable, many, units, cloth))
 
-    def _sentences(self, usable: Fraction, blocks: int, units: Units, cloth: str) -> Iterator[str]:
-        many = "one block" if blocks == 1 else counted(blocks, "block")
+    def _sentences(self, usable: Fraction, many: str, units: Units, cloth: str) -> Iterator[str]:
         if self.change is not None and self.fewer_sure:
             needed = format_length(usable + self.change, units)
-            need = "One block needs" if blocks == 1 else f"{counted(blocks, 'block')} need"
             less = "none" if self.below == NONE else self.below.in_words
-            yield f"{need} {needed} of {cloth}; any less makes {less}."
+            need = "needs" if many.startswith("1 ") else "need"
+            yield f"{many} {need} {needed} of {cloth}; any less makes {less}."
         elif self.change is not None:
             enough = format_length(usable + self.change, units)
             yield f"{enough} of {cloth} is enough for {many}."

@@ -7,12 +7,14 @@ from fractions import Fraction
 from operator import itemgetter
 from typing import Any
 
+from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
-from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
+from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs, Waves
 from kersey.core.errors import KerseyError
+from kersey.core.measure.counting import counted
 from kersey.core.measure.length import (
     Units,
     format_bought,
@@ -144,6 +146,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
     project, units = opened.project, opened.units
     plan = _plan_shown(project, known)
     left = left_by_size(plan)
+    many = counted(known.plan.blocks, project.design.block.unit)
     return (
         base
         | _one_piece(opened, asked, plan)
@@ -157,9 +160,9 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
             "limits": _limits(known, units),
             "bars": _bars(plan, asked, known, units),
             "proved_for": project.design.block.proved_for,
-            "cliff": draw_cliff(reference_of(asked), known.cliffs, known.plan.blocks, units),
+            "cliff": draw_cliff(reference_of(asked), known.cliffs, many, units),
             "cliff_words": known.cliffs.in_words(
-                reference_of(asked), known.plan.blocks, units, _reference_name(asked)
+                reference_of(asked), many, units, _reference_name(asked)
             )
             if known.cliffs
             else "",
@@ -305,15 +308,37 @@ def _sensitivity(known: YieldSoFar, asked: YieldAsked) -> list[tuple[Fraction, C
 def _needs(
     asked: YieldAsked, plan: CuttingPlan | None, codes: Mapping[Need, str]
 ) -> list[dict[str, Any]]:
+    tally = asked.problem.tally
+    # Strips that are sewn whole into one piece are not crosscut.
+    crosscut = not asked.block.makes_one_piece
     made: Counter[tuple[str, str]] = Counter()
+    sizes: dict[tuple[str, str], set[Size]] = {}
     for layout in plan.layouts if plan else ():
         for cut in layout.cuts:
-            segments = cut.segments if cut.need.crosscut else 1
-            made[cut.need.label, cut.need.role] += layout.copies * segments
+            key = cut.need.label, cut.need.role
+            made[key] += layout.copies * (cut.segments if crosscut and cut.need.crosscut else 1)
+            sizes.setdefault(key, set()).add((cut.width, cut.length))
+    if plan is not None and isinstance(tally, Waves):
+        # Columns swell and shrink: each takes a piece of every strip of its tube.
+        for need in asked.problem.needs:
+            made[need.label, need.role] = plan.blocks * need.count
     return [
-        {"need": need, "code": codes[need], "made": made[need.label, need.role]}
+        {
+            "need": need,
+            "code": codes[need],
+            "size": (need.width, need.height)
+            if crosscut or isinstance(tally, Waves)
+            else _only(sizes.get((need.label, need.role), set()), need),
+            "to": max(tally.widths) if isinstance(tally, Waves) else None,
+            "made": made[need.label, need.role],
+        }
         for need in asked.problem.needs
     ]
+
+
+def _only(sizes: set[Size], need: Need) -> Size:
+    """How large all pieces are, where they are all alike; else the least that is asked."""
+    return next(iter(sizes)) if len(sizes) == 1 else (need.width, need.height)
 
 
 def _off_ruler(
