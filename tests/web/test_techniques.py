@@ -48,8 +48,6 @@ def test_one_whole_piece_from_the_wall_to_the_sheet(
         assert cut.count("<td>nests</td>") == 37
         # 38 columns of one piece of every strip of a tube.
         assert all(said in page for said in ("2½ × 1¼″ to 3″", ">20</td>", ">760</td>"))
-            page
-        )
     if recipe == "quilt-as-you-go":
         assert "1½ × 42″</td>" in page
 

@@ -158,3 +158,32 @@ def test_bias_comes_off_a_length_or_uses_pieces_up() -> None:
     gives = found.count * (sum(each) - len(each) * F(5, 2)) + F(5, 2)
     assert gives >= 240 > gives - (sum(each) - len(each) * F(5, 2))
     assert (quarters.rest.length, found.ends) == (0, ())
+
+
+def a_run(length: Fraction, width: Fraction = F(5, 2)) -> PartCut:
+    """A binding of this length."""
+    return PartCut(PartKind.BINDING, (StripPieces("binding", 1, width, length),), width)
+
+
+@pytest.mark.parametrize(
+    ("lines", "length", "strips"),
+    [
+        # A fat quarter of 17 1/2 x 21 gives seven strips of 21; four of them, joined, are 76 1/2.
+        (("1 fat quarter",), F(66), 4),
+        # An end of 12 x 42 is cut along its 42, and whole strips come before shorter pieces.
+        (("1 piece 12 x 42",), F(150), 4),
+        (("6 fat quarters, 1 print", "5 strips 2 1/2 x 41"), F(190), 5),
+    ],
+)
+def test_what_is_joined_takes_the_fewest_strips(
+    lines: tuple[str, ...], length: Fraction, strips: int
+) -> None:
+    off = cut_off(pieces_of(pulled(*lines)), wanted(a_run(length)))
+    assert (len(off.runs), off.rest.length) == (strips, 0)
+    # No fewer of what lies there would do, whichever they were.
+    every = sorted(
+        (p.run for p in pieces_of(pulled(*lines)) for _ in range(int(p.room // F(5, 2)))),
+        reverse=True,
+    )
+    fewer = every[: strips - 1]
+    assert sum(fewer) - F(5, 2) * (len(fewer) - 1) < length

@@ -6,8 +6,9 @@
                 its length
 
 All pieces that fit a strip are cut whole, as few strips as will do; longer ones are joined, and
-every join costs what the part says. A part is cut of one print where one gives all of it, and else
-of one after the other. Source: docs/trade.md sections 6 and 7.
+every join costs what the part says. What is joined takes the longest strips there are first:
+of strips that add up those are the fewest, and so are the joins. A part is cut of one print where
+one gives all of it, and else of one after the other. Source: docs/trade.md sections 6 and 7.
 """
 
 from collections import Counter
@@ -28,6 +29,8 @@ from kersey.core.stash.pulled import Pulled
 
 # An end shorter than this is a snip.
 SHORTEST_END = Fraction(2)
+# An end of cloth so narrow is a piece, cut the long way; a bolt is cut across.
+_A_BOLT = Fraction(30)
 # Small pieces are never joined of smaller ones.
 _WHOLE = frozenset({PartKind.SETTING, PartKind.CORNERSTONES, PartKind.KEYS, PartKind.CORNERS})
 # Nothing straight is cut of these.
@@ -160,7 +163,7 @@ def _lying(pulled: Pulled) -> Piece:
     sides = pulled.width, pulled.length
     if lot.directional or lot.form in {Form.STRIP, Form.STRING}:
         return Piece(pulled, sides[1], sides[0], across=False)
-    if lot.form in CUT_FROM_THE_LENGTH:
+    if lot.form in CUT_FROM_THE_LENGTH and (sides[0] >= sides[1] or sides[0] >= _A_BOLT):
         return Piece(pulled, sides[0], sides[1], across=True)
     return Piece(pulled, max(sides), min(sides), across=sides[0] > sides[1])
 
@@ -169,7 +172,10 @@ def cut_off(pieces: Sequence[Piece], asked: Wanted) -> CutOff:
     """Strips for a cut off pieces, as far as they give it; what is opened already comes first."""
     left, runs = list(pieces), list[Fraction]()
     width = asked.cut.cut_width
-    order = sorted(range(len(left)), key=lambda n: left[n].part is None)
+    joined = asked.joined is not None or any(asked.longest > piece.run for piece in left)
+    order = sorted(
+        range(len(left)), key=lambda n: (-left[n].run if joined else 0, left[n].part is None)
+    )
     for run in dict.fromkeys(left[n].run for n in order):
         here = [n for n in order if left[n].run == run]
         there = sum(int(left[n].room // width) for n in here)

@@ -318,14 +318,17 @@ def _needs(
             key = cut.need.label, cut.need.role
             made[key] += layout.copies * (cut.segments if crosscut and cut.need.crosscut else 1)
             sizes.setdefault(key, set()).add((cut.width, cut.length))
+    in_a_column = 0
     if plan is not None and isinstance(tally, Waves):
         # Columns swell and shrink: each takes a piece of every strip of its tube.
-        for need in asked.problem.needs:
-            made[need.label, need.role] = plan.blocks * need.count
+        in_a_column = tally.strips or sum(layout.copies for layout in plan.layouts) // 2
+        for key in made:
+            made[key] = plan.blocks * in_a_column
     return [
         {
             "need": need,
             "code": codes[need],
+            "count": in_a_column or need.count,
             "size": (need.width, need.height)
             if crosscut or isinstance(tally, Waves)
             else _only(sizes.get((need.label, need.role), set()), need),
