@@ -160,8 +160,9 @@ def test_bias_comes_off_a_length_or_uses_pieces_up() -> None:
     assert (quarters.rest.length, found.ends) == (0, ())
 
 
-def a_run(length: Fraction, width: Fraction = F(5, 2)) -> PartCut:
+def a_run(length: Fraction) -> PartCut:
     """A binding of this length."""
+    width = F(5, 2)
     return PartCut(PartKind.BINDING, (StripPieces("binding", 1, width, length),), width)
 
 

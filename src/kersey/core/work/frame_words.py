@@ -244,4 +244,6 @@ def cloth_words(part: Part, units: Units) -> str:
 
 def listed(parts: list[str]) -> str:
     """Parts in a row, the last after an and."""
-    return parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"
+    if len(parts) < 2:
+        return "".join(parts)
+    return f"{', '.join(parts[:-1])} and {parts[-1]}"

@@ -291,9 +291,24 @@ def _sashing(step: Step, quilt: Quilt) -> StepWords:
     u, sashing = quilt.units, quilt.part(PartKind.SASHING)
     assert sashing is not None
     cut = format_length(sashing.cut_width, u)
-    pieces = [f"{count} of {format_length(each, u)}" for each, count in sashing.lengths.items()]
-    joined = " First sew them end to end with straight seams." if sashing.joined else ""
-    sentences = [f"{cloth_words(sashing, u)}{joined}", f"Sub-cut {listed(pieces)}."]
+    run = max(run for each in sashing.cuts for run in each.runs)
+    # Only what is longer than a strip is joined: of what the others leave.
+    whole, longer = (
+        listed(
+            [
+                f"{count} of {format_length(each, u)}"
+                for each, count in sashing.lengths.items()
+                if (each > run) is is_longer
+            ]
+        )
+        for is_longer in (False, True)
+    )
+    sentences = [cloth_words(sashing, u)]
+    if whole:
+        sentences.append(f"Sub-cut {whole}.")
+    if longer:
+        rest = "the rest" if whole else "the strips"
+        sentences.append(f"Sew {rest} end to end with straight seams, and cut {longer}.")
     corners = quilt.part(PartKind.CORNERSTONES)
     if corners is not None:
         sentences.append(
