@@ -155,22 +155,24 @@ _LIGHTNESSES = {Value.DARK: (0.27, 0.33), Value.LIGHT: (0.86, 0.8), Value.MEDIUM
 def unknown_print(number: int, value: Value | None = None, named: str = "print") -> Print:
     """A print that nobody has described, known by its number; all but a value said is filled in.
 
-    `named`: a word for what is known of it, such as a colour, in whose shades it is then drawn.
+    `named`: a word for what is known of it, such as a colour: it is as good as said, and drawn in
+    its shades.
 
     >>> unknown_print(7).name, unknown_print(7).known_value
     ('print 7', None)
     """
-    shown = value or tuple(_LIGHTNESSES)[(number - 1) % len(_LIGHTNESSES)]
+    spoken = _spoken_colour(named)
+    usual = tuple(_LIGHTNESSES)[(number - 1) % len(_LIGHTNESSES)]
+    shown = value or (value_of(spoken[0]) if spoken else usual)
     shades = _LIGHTNESSES[shown]
     light = shades[(number - 1) // len(_LIGHTNESSES) % len(shades)]
     hue, chroma = number * _GOLDEN_ANGLE % 1, _PLACEHOLDER_CHROMA
-    spoken = _spoken_colour(named)
     if spoken is not None:
         red, green, blue = (int(spoken[0][i : i + 2], 16) / 255 for i in (1, 3, 5))
         around, _, chroma = rgb_to_hls(red, green, blue)
         hue = (around + ((number % 5) - 2) * 0.012) % 1
     swatch = Swatch(Motif.PLAIN, _in_value(hue, light, chroma, shown), "#7d8790")
-    known = {Fact.VALUE} if value else set()
+    known = {Fact.VALUE, Fact.COLOUR} if spoken else {Fact.VALUE} if value else set()
     return Print(f"{named} {number}", shown, swatch, filled_in=EVERY_FACT - known)
 
 

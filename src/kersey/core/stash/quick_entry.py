@@ -231,7 +231,8 @@ def _filled_in(lot: Lot) -> Iterator[str]:
     several = len(lot.prints) > 1
     if Fact.NAME in unknown:
         them = "the prints are" if several else "the print is"
-        yield f"{them} numbered, with stand-in colors, until you describe them"
+        stand_in = ", with stand-in colors," if Fact.COLOUR in unknown else ""
+        yield f"{them} numbered{stand_in} until you describe them"
     elif Fact.COLOUR in unknown:
         yield "the color is a stand-in until you set it"
     elif unknown:

@@ -48,7 +48,10 @@ _NUMBER = re.compile(
     r"|(?P<digits>\d{1,7})"
 )
 _THOUSANDS = re.compile(r"\d{1,3}(?:[.,]\d{3})+(?![\d.,])")
-_PARTS = {"hal": 2, "thi": 3, "qua": 4, "fou": 4, "fif": 5, "six": 6, "sev": 7, "eig": 8}
+_PARTS = {
+    "half": 2, "halve": 2, "third": 3, "quarter": 4, "fourth": 4, "fifth": 5, "sixth": 6,
+    "seventh": 7, "eighth": 8,
+}  # fmt: skip
 _PART = re.compile(
     r"(?:(?P<top>an?|one|two|three|four|five|six|seven)[\s-]+)?"
     r"(?P<part>half|halves|(?:third|quarter|fourth|fifth|sixth|seventh|eighth)s?)"
@@ -141,7 +144,7 @@ def _token_at(line: str, position: int, before: Token | None) -> Token:
         return token
     yard = _A_YARD.match(line, position)
     if yard is not None:
-        more = Fraction(1, _PARTS[yard[2][:3].lower()]) if yard[2] else Fraction(0)
+        more = Fraction(1, _PARTS[yard[2].lower().rstrip("s")]) if yard[2] else Fraction(0)
         unit = unit_of_word(yard[1])
         return Token(Sort.CLOTH_UNIT, yard[0], position, yard.end(), unit, (Fraction(1), more))
     quoted = _QUOTED.match(line, position)
@@ -192,7 +195,7 @@ def _number(line: str, position: int, after_by: bool = False) -> Token | None:
 
 def _and_part(more: re.Match[str]) -> Fraction:
     if more[2]:
-        return Fraction(NUMBER_WORDS.get(more[1].lower(), 1), _PARTS[more[2][:3].lower()])
+        return Fraction(NUMBER_WORDS.get(more[1].lower(), 1), _PARTS[more[2].lower().rstrip("s")])
     if more[5]:
         return FRACTION_GLYPHS[more[5]]
     return Fraction(int(more[3]), int(more[4]) or 1)
@@ -234,7 +237,7 @@ def _in_words(line: str, position: int) -> Found | None:
     part = _PART.match(line, position)
     if part is not None:
         top = NUMBER_WORDS.get((part["top"] or "one").lower(), 1)
-        value = Fraction(top, _PARTS[part["part"][:3].lower()])
+        value = Fraction(top, _PARTS[part["part"].lower().rstrip("s")])
         return (value, None, part.end()) if value < 1 else None
     one = _ONE.match(line, position)
     if one is not None:
