@@ -24,6 +24,12 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     # Nothing was changed by looking.
     assert client.get(f"{project}/away").text == page
     put = said | {"revision": revision(cut_down), "place": "the blue drawer"}
+    # What nobody has ticked off is booked as cut only when somebody says so.
+    asked = client.post(f"{project}/put-away", data=put)
+    assert asked.status_code == 422
+    assert 'id="all_cut-error"' in asked.text
+    assert 'value="the blue drawer"' in asked.text
+    put |= {"all_cut": "true"}
     ledger = client.post(f"{project}/put-away", data=put).text
     assert "put away" in ledger
     again = client.get(f"{project}/away").text
@@ -33,7 +39,7 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "Smoking room log cabin: " in lots or ": strip ends" in lots or ": leftover" in lots
     assert "blue drawer" in client.get("/everything.json").text
     assert "blue drawer" in client.get("/cupboard.csv").text
-    twice = client.post(f"{project}/put-away", data=said | {"revision": revision(cut_down)})
+    twice = client.post(f"{project}/put-away", data=put | {"revision": revision(cut_down)})
     assert twice.status_code == 409
 
 
@@ -59,7 +65,7 @@ def test_what_is_found_otherwise_is_written_over_the_proposal(client: TestClient
         assert refused.status_code == 422
         assert why in refused.text
         assert f'value="{wrong}"' in refused.text
-    put = {"revision": revision(page), name: "1", "place": "box 3"}
+    put = {"revision": revision(page), name: "1", "place": "box 3", "all_cut": "true"}
     assert client.post(f"{project}/put-away", data=put).status_code == 200
     lots = client.get("/everything.json").json()["cupboard"]
     found = [lot["lot"] for lot in lots if lot["place"] == "box 3"]

@@ -21,6 +21,7 @@ from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
+from kersey.core.work.work_order import StepKind
 from kersey.drawing.leaving import draw_leaving
 from kersey.store.projects import put_project_away
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
@@ -28,7 +29,7 @@ from kersey.web.open_project import Opened, OpenProject, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.put_away.stage import STAGE
 from kersey.web.templating import render
-from kersey.web.workroom import Room
+from kersey.web.workroom import Room, Workroom
 
 router = APIRouter()
 # The largest piece is drawn so wide; no piece smaller than half of that scale allows.
@@ -57,16 +58,31 @@ class AwayForm(KeepForm):
 
     revision: int
     place: str = Field("", max_length=LONGEST_PLACE)
+    all_cut: bool = False
 
 
 @router.get("/projects/{project_id}/away", name="away_page")
 def away_page(request: Request, room: Room, opened: Opened) -> Response:
     """What is left, and what would become of it; first as the settings say."""
+    return _page(request, room, opened, dict(request.query_params), {})
+
+
+def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
+    return _page(request, room, opened, bad.typed, bad.errors)
+
+
+def _page(
+    request: Request,
+    room: Workroom,
+    opened: OpenProject,
+    asked: Mapping[str, str],
+    errors: Mapping[str, str],
+) -> Response:
     preferences = room.preferences()
     usual = {"rules": preferences.cut_rules}
     if preferences.least_kept:
         usual["least"] = format_length(preferences.least_kept, opened.units)
-    typed = dict(request.query_params) or usual
+    typed = dict(asked) or usual
     context = project_context(opened, STAGE) | {
         "leaving": [],
         "sums": None,
@@ -75,6 +91,8 @@ def away_page(request: Request, room: Room, opened: Opened) -> Response:
         "is_put_away": False,
         "found": [],
         "problem": "",
+        "unticked": _unticked(opened),
+        "errors": errors,
     }
     quilt = opened.quilt
     if quilt is None or opened.project.put_away:
@@ -88,7 +106,7 @@ def away_page(request: Request, room: Room, opened: Opened) -> Response:
     except InvalidValue as error:
         errors = {error.field or "rules": str(error)}
     else:
-        return render(request, "put_away/page.html", context)
+        return render(request, "put_away/page.html", context, 422 if errors else 200)
     # What was written wrong is left out, so that the rest can still be seen and mended.
     right = {name: value for name, value in typed.items() if name in ("least", "dropped")}
     right = {} if "least" in errors else right
@@ -102,10 +120,15 @@ def put_away_leftovers(
     request: Request,
     room: Room,
     opened: Opened,
-    form: Annotated[AwayForm, sent(AwayForm)],
+    form: Annotated[AwayForm, sent(AwayForm, _again)],
     typed: TypedForm,
 ) -> Response:
-    """Put what is left into the cupboard, as lots of its own; whole pieces go back."""
+    """Put what is left into the cupboard, as lots of its own; whole pieces go back.
+
+    What is not ticked off as cut is booked as cut only when somebody says that it is.
+    """
+    if _unticked(opened) and not form.all_cut:
+        raise BadForm({"all_cut": "Check this if it's true, or check off what you cut first."})
     found = _found(typed, opened.units)
     keeping = replace(form.keeping(found, opened.units), place=form.place)
 
@@ -115,6 +138,12 @@ def put_away_leftovers(
     with room.transaction() as session:
         put_project_away(session, opened.stored.id, form.revision, put, room.clock())
     return go_to(request, "project_ledger", opened)
+
+
+def _unticked(opened: OpenProject) -> int:
+    """How many steps of cutting nobody has ticked off."""
+    done = opened.project.done
+    return sum(step.kind is StepKind.CUT and step.key not in done for step in opened.steps)
 
 
 def _found(typed: Mapping[str, str], units: Units) -> dict[str, FoundPieces]:
