@@ -46,10 +46,18 @@ def test_every_quilt_can_be_made(recipe: str) -> None:
 def test_what_no_fabric_serves_is_bought_and_never_counted_as_there() -> None:
     found = hung(project("roll of 40 strips, 20 prints"), "tube-triangles")
     assert found is not None
-    # Eight tubes, 24 squares, 20 of them in the quilt: the accent for those is bought.
+    # Eight tubes, 24 squares, 20 of them in the quilt: seven strips of 10 1/2 are bought for those.
     assert (found.blocks, [each.role for each in found.missing]) == (24, ["accent"])
-    assert found.missing[0].length == Fraction(72)
+    assert found.missing[0].length == Fraction(153, 2)
     assert found.used <= 1
+    # Half of a yard in two bars: a yard and more of light cloth is in no shop of 9 yards.
+    bars = hung(project("1 yd dark navy"), "two-bar")
+    assert bars is not None
+    (light,) = bars.missing
+    need = next(n for n in bars.kept.most.problem.needs if n.role == light.role)
+    area = bars.kept.cutting.blocks * need.count * need.width * need.height
+    # No less than its area, and no more than a strip more of a bolt.
+    assert area / 42 <= light.length <= area / 42 + need.height + Fraction(9, 2)
     nothing = hung(project("9 charm squares, 3 prints"), "made-fabric")
     assert nothing is not None
     assert nothing.missing == ()

@@ -18,6 +18,7 @@ from kersey.core.blocks.recipe import Option, Recipe
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need
+from kersey.core.cutting.solver import Sought, solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import KerseyError
 from kersey.core.kits.dealing import deal, laid_in_order
@@ -29,10 +30,12 @@ from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
 from kersey.core.yields.count import Count
-from kersey.core.yields.report import checked_plan
+from kersey.core.yields.report import EIGHTH_YARD, checked_plan
 
 # Seconds of search for one block of one size.
 _A_BLOCK = 0.25
+# And for whether one length of cloth to buy is enough.
+_A_LENGTH = 0.1
 # A block of its usual size that uses less of the cloth than this is tried in other sizes too.
 _GOOD = Fraction(7, 10)
 # Those nearest to the usual size come first, while no more seconds than this have gone by; another
@@ -258,7 +261,6 @@ def _quilt(
         # Only the best of all sizes is laid out.
         places=(),
     )
-    share = Fraction(wanted, most.blocks)
     used, seams = _used_and_seams(assembly, kept, plan)
     return Possible(
         kept=kept,
@@ -267,7 +269,7 @@ def _quilt(
         used=used,
         seams=seams,
         on_the_bias=any(make.how.bias for make in assembly.makes),
-        missing=tuple(_to_buy(plan, role, share) for role in sorted(bought)),
+        missing=tuple(_to_buy(plan, role, wanted) for role in sorted(bought)),
     )
 
 
@@ -333,18 +335,24 @@ def _bought(fabric: Fabric) -> bool:
     return fabric.name.startswith(TO_BUY)
 
 
-def _to_buy(plan: CuttingPlan, role: str, share: Fraction) -> Missing:
-    """How much to buy for a role, for the blocks that are in the quilt."""
-    reach = max(
-        (
-            cut.y + cut.length
-            for layout in plan.layouts
-            if layout.fabric.name == f"{TO_BUY} {role}"
-            for cut in layout.cuts
-        ),
-        default=Fraction(0),
-    )
-    return Missing(role, bought_length(reach * share))
+def _to_buy(plan: CuttingPlan, role: str, wanted: int) -> Missing:
+    """How much to buy for a role, for so many blocks: the least, in eighths of a yard, of which its
+    pieces can be cut; no more than the plan takes of the bolt."""
+    problem, name = plan.problem.of_role(role), f"{TO_BUY} {role}"
+    cuts = [cut for each in plan.layouts if each.fabric.name == name for cut in each.cuts]
+    # Of the cuts of all blocks, as many as these blocks need, the first of the bolt.
+    needed = -(-len(cuts) * wanted // plan.blocks)
+    most = bought_length(sorted(cut.y + cut.length for cut in cuts)[needed - 1])
+    bolt = next(fabric for fabric in plan.problem.fabrics if fabric.name == name)
+    area = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
+    length = bought_length(area * wanted / problem.batch / bolt.width)
+    while length < most and not plan.problem.strip_sets:
+        of_it = replace(problem, fabrics=(replace(bolt, length=length),))
+        found = solve(of_it, Watch(_A_LENGTH), Sought(already=wanted - 1, most=wanted))
+        if found.blocks >= wanted:
+            break
+        length += EIGHTH_YARD
+    return Missing(role, most if plan.problem.strip_sets else min(length, most))
 
 
 def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:
