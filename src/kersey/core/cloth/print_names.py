@@ -219,6 +219,16 @@ def numbered_on(lot: Lot, first: int) -> Lot:
     return replace(lot, stacks=tuple(stacks))
 
 
+def colour_named(name: str) -> str | None:
+    """The colour that a name speaks of, as #rrggbb.
+
+    >>> colour_named("dark navy"), colour_named("attic")
+    ('#243252', None)
+    """
+    spoken = _spoken_colour(name)
+    return None if spoken is None else spoken[0]
+
+
 def _spoken_colour(name: str) -> tuple[str, str] | None:
     """Ground and figure of the colour that a name speaks of."""
     words = f" {' '.join(name.lower().split())} "

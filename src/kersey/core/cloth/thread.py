@@ -1,13 +1,15 @@
 """Thread for quilting and piecing: the colour that vanishes in light cloth and in dark.
 
 Of the spools that a person has, the one that is least far from the farther of the two: it lies
-between light and dark. Spools are told one a line, a name and a colour: ``pewter #8a8f92``.
+between light and dark. Spools are told one a line, by a name that speaks of a colour, ``navy``, or
+a name and a colour: ``pewter #8a8f92``.
 """
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from kersey.core.cloth.colour import Lab, NotAColour, checked_colour, difference, lab
+from kersey.core.cloth.print_names import colour_named
 from kersey.core.errors import InvalidValue
 
 MOST_SPOOLS = 60
@@ -38,8 +40,8 @@ class Vanishing:
 def spools_of(text: str) -> tuple[Spool, ...]:
     """The spools that a text tells, line by line; raises `BadThread`.
 
-    >>> spools_of("pewter #8a8f92")
-    (Spool(name='pewter', colour='#8a8f92'),)
+    >>> spools_of("pewter #8a8f92\\ndark navy")
+    (Spool(name='pewter', colour='#8a8f92'), Spool(name='dark navy', colour='#243252'))
     """
     lines = [line.strip() for line in text.splitlines() if line.strip()]
     if len(lines) > MOST_SPOOLS:
@@ -73,10 +75,14 @@ def _mean(colours: Sequence[tuple[Lab, float]]) -> Lab:
 
 
 def _spool(line: str) -> Spool:
+    spoken = colour_named(line)
+    if "#" not in line and spoken is not None:
+        return Spool(" ".join(line.split())[:60], spoken)
     name, _, colour = line.rpartition(" ")
     if not name.strip():
         raise BadThread(
-            f"Kersey can't read “{line[:40]}”. Type a name and a color, like pewter #8a8f92.",
+            f"Kersey can't read “{line[:40]}”. Type a color, like dark navy, or a name and a code, "
+            "like pewter #8a8f92.",
             "threads",
         )
     try:
