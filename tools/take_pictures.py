@@ -1,4 +1,4 @@
-"""Takes the guide's pictures of the sample world into docs/screenshots."""
+"""Takes the guide's pictures of the sample world into docs/screenshots: all, or those named."""
 
 import re
 import shutil
@@ -61,7 +61,8 @@ def main() -> None:
             args=["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
         )
         for shot in SHOTS:
-            _take(browser, url, shot)
+            if len(sys.argv) == 1 or shot.name in sys.argv[1:]:
+                _take(browser, url, shot)
         browser.close()
         server.terminate()
         server.wait()

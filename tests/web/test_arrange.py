@@ -297,7 +297,7 @@ def test_threads_named_in_settings_are_proposed_on_the_wall(wall: TestClient) ->
     }
     refused = wall.post("/settings", data={**fields, "threads": "pewter"})
     assert refused.status_code == 422
-    assert "a name and a color" in refused.text
+    assert "a name and a code" in refused.text
     wall.post("/settings", data={**fields, "threads": "snow #ffffff\npewter #8a8f92"})
     assert "<b>pewter</b> blends best" in wall.get(WALL).text
 
