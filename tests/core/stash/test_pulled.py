@@ -13,7 +13,7 @@ from kersey.core.errors import InvalidValue
 from kersey.core.project.project import Project
 from kersey.core.project.pulling import look_over, share_in_words, short_side
 from kersey.core.project.question import NothingToCut, yield_asked
-from kersey.core.stash.cupboard import Aside, CupboardLot
+from kersey.core.stash.cupboard import Aside, CupboardLot, from_readings
 from kersey.core.stash.pulled import (
     Pulled,
     Role,
@@ -23,7 +23,7 @@ from kersey.core.stash.pulled import (
     strips_in,
     total_of,
 )
-from kersey.core.stash.quick_entry import take_line
+from kersey.core.stash.quick_entry import read_lots, take_line
 
 
 def lot(line: str) -> CupboardLot:
@@ -233,3 +233,29 @@ def test_what_cannot_be_pulled(count: int, cut: int) -> None:
         Pulled(lot("12 fat quarters"), 0, count, cut=cut)
     with pytest.raises(BadFabric):
         Pulled(lot("12 fat quarters"), 0, 1, roles=())
+
+
+@pytest.mark.parametrize(
+    ("line", "role", "named"),
+    [
+        ("1/2 yd navy for binding", Role.BINDING, "navy"),
+        ("2 yd red for the inner border", Role.BORDER, "red"),
+        ("1 yd white for sashing", Role.SASHING, "white"),
+        ("3 yd grey for backing", Role.BACKING, "grey"),
+        # What is only called so keeps nothing for it.
+        ('12 fat quarters "border guards"', Role.ANY, ""),
+    ],
+)
+def test_a_line_that_says_what_cloth_is_for_gives_it_that_role(
+    line: str, role: Role, named: str
+) -> None:
+    (kept,) = from_readings(read_lots(line))
+    assert {pulled.roles for pulled in all_of(kept)} == {(role,)}
+    assert named in {cloth.name for cloth in kept.lot.prints} | {""}
+
+
+def test_strips_saved_for_the_binding_serve_it_alone() -> None:
+    (roll,) = from_readings(read_lots("roll of 40 strips, 20 prints"))
+    saved = [replace(pulled, aside=Aside.BINDING) for pulled in all_of(roll)]
+    assert all(pulled.serves(Role.BINDING) and not pulled.for_blocks for pulled in saved)
+    assert not any(pulled.serves(Role.ANY) for pulled in saved)

@@ -46,8 +46,10 @@ SELDOM_ROLES = frozenset(
     {Role.FRAME, Role.WINDOW, Role.ACCENT, Role.STRING, Role.MIDDLE, Role.FOUNDATION}
 )
 BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE}
-# What the name of a lot, or of its cloth, says that it is kept for.
-_KEPT_FOR = re.compile(r"\b(foundation|sashing|border|binding|backing)s?\b", re.IGNORECASE)
+# What the name of a lot says that it is kept for: "navy for binding", "Binding fabric".
+_KEPT_FOR = re.compile(
+    r"(?:.* for )?(foundation|sashing|border|binding|backing)s?(?: fabric)?", re.IGNORECASE
+)
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
 
@@ -141,7 +143,7 @@ def proposed_roles(kept: CupboardLot) -> tuple[Role, ...]:
     """What a lot is pulled for, if nobody says."""
     if kept.aside is Aside.BINDING:
         return (Role.BINDING,)
-    named = _KEPT_FOR.search(" ".join([kept.name, *(p.name for p in kept.lot.prints)]))
+    named = _KEPT_FOR.fullmatch(kept.name)
     if named is not None and kept.lot.form not in _BOUGHT_FOR:
         return (Role(named[1].lower()),)
     return (_BOUGHT_FOR.get(kept.lot.form, Role.ANY),)

@@ -175,7 +175,7 @@ def _understand_role(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
 
 def _understand_different(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str:
     row.said.all_different = True
-    return "each another print"
+    return "each a different print"
 
 
 def _understand_finished(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str | None:
