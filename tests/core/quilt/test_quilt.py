@@ -187,6 +187,12 @@ def test_another_size_serves_at_once_from_the_plan_that_is_kept() -> None:
 def test_no_block_no_quilt() -> None:
     with pytest.raises(NoQuilt, match="isn't enough for one block"):
         quilt("2 strips", block=of_strips(6, sets=True))
+    # What was only not found yet is not told as none.
+    begun = plan(project())
+    assert begun.plan is not None
+    nothing = replace(begun.plan.most, blocks=0, bound=38, layouts=())
+    with pytest.raises(NoQuilt, match="No block found yet; up to 38 may be possible"):
+        make_quilt(replace(begun, plan=replace(begun.plan, most=nothing)))
 
 
 def test_the_work_order_sews_sets_before_it_cuts_them() -> None:

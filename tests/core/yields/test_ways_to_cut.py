@@ -67,8 +67,7 @@ def test_what_is_not_known_yet_is_being_worked_out() -> None:
     assert tried[Way.EVEN].says == (
         "Nearly every piece is a different size, so nothing can be stacked."
     )
-    nothing = replace(early, even_tried=True, plan=replace(known.plan, blocks=0, layouts=()))
-    assert (
-        ways(nothing)[Way.EVEN].says == "There isn't enough for one block, so there is nothing to "
-        "stack."
-    )
+    for bound, says in ((0, "There isn't enough for one block"), (9, "No block was found yet")):
+        none = replace(known.plan, blocks=0, bound=bound, layouts=())
+        nothing = replace(early, even_tried=True, plan=none)
+        assert ways(nothing)[Way.EVEN].says == f"{says}, so there is nothing to stack."

@@ -50,13 +50,13 @@ class NotPlanned(Infeasible):
 
 
 class NoQuilt(Infeasible):
-    """The fabric does not give a single block."""
+    """The fabric does not give a single block, or none was found of at most so many."""
 
-    def __init__(self) -> None:
-        super().__init__(
-            "The fabric you pulled isn't enough for one block. Pull "
-            "more, or choose a smaller block."
-        )
+    def __init__(self, bound: int) -> None:
+        none = "The fabric you pulled isn't enough for one block."
+        if bound:
+            none = f"No block found yet; up to {bound} may be possible. This waits for one."
+        super().__init__(f"{none} Pull more, or choose a smaller block.")
 
 
 class NoBlockSize(Infeasible):
@@ -324,7 +324,7 @@ def make_quilt(project: Project, units: Units = Units.INCHES) -> Quilt:
         yield_asked(project)
         raise NotPlanned
     if not kept.possible:
-        raise NoQuilt
+        raise NoQuilt(kept.most.bound)
     if kept.grid is None or kept.finished is None:
         raise NoBlockSize
     sizes = _sizes(project, kept, units)

@@ -85,6 +85,8 @@ def _even(singly: CuttingPlan | None, known: YieldSoFar) -> WayToCut:
         says = f"Cut in stacked layers and use every print evenly; {price}.{sure}"
     elif known.even_tried and singly and not singly.blocks:
         says = "There isn't enough for one block, so there is nothing to stack."
+        if singly.bound:
+            says = "No block was found yet, so there is nothing to stack."
     elif known.even_tried:
         says = "Nearly every piece is a different size, so nothing can be stacked."
     gives = tuple(_alike(cut) for cut in even.alike[:_ALIKE_NAMED]) if even else ()
