@@ -174,3 +174,21 @@ def test_uneven_blocks_are_evened_out_and_sets_matched(client: TestClient) -> No
         data={"revision": revision(page), "doing": "Make those anew that are off"},
     )
     assert "As planned." in client.get(f"{project}/sew/measures").text
+
+
+# By hand: strips of 2 1/2 show 2 each, so twelve are 24 1/2 with a seam at either edge.
+def test_strips_are_measured_three_times_and_the_plan_follows_their_number(
+    client: TestClient,
+) -> None:
+    project = begun(client)
+    assert client.get(f"{project}/sew/strips?number=12").text == "Planned 24½″"
+    read = {"number": "12", "middle": "24 1/2", "left": "24 1/4", "right": "23"}
+    page = client.post(f"{project}/sew/strips", data=read).text
+    assert "Middle: right on." in page
+    assert "Left edge: narrower than planned" in page
+    assert "take less in each seam" in page
+    # An inch and a half is no matter for the next seams.
+    assert "take the strips out to where the width was right" in page
+    # What was measured of fewer strips says nothing of these.
+    page = client.post(f"{project}/sew/strips", data={"number": "18", "middle": "36"}).text
+    assert "Left edge:" not in page
