@@ -200,7 +200,7 @@ def _suits(project: Project, recipe: Recipe) -> bool:
 def _best_shape(
     project: Project, block: BlockChoice, shapes: tuple[str, tuple[Option, ...]], units: Units
 ) -> Possible | None:
-    """One whole piece with the option by which it comes out least long and narrow."""
+    """A block with the option of which most is used; of whole pieces none long and narrow."""
     name, values = shapes
     found = [_possible(project, block.with_option(name, value), units) for value in values]
     shaped = [(_ratio(each), each) for each in found if each is not None]

@@ -156,6 +156,8 @@ RECIPE = Recipe(
     size_of=_size,
     size_follows=True,
     strip_option="strip",
+    # Of a heap of strips the height is chosen of which most shows.
+    shapes=("strips", (5, 3, 4, 6, 7)),
     options={"strips": 5, "strip": Fraction(5, 2), "trim": _NOT_SAID},
     notes=_notes,
     facts=Facts(
