@@ -4,6 +4,7 @@ __all__ = [
     "cupboard",
     "cut_down",
     "ledger",
+    "lot_words",
     "order",
     "price_list",
     "pulled",

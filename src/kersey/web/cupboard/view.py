@@ -13,7 +13,8 @@ from kersey.core.cloth.colour import FAMILIES
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.measure.length import Units
-from kersey.core.stash.quick_entry import lines_of, pieces_in_words, read_lots, size_in_words
+from kersey.core.stash.lot_words import pieces_in_words, size_in_words
+from kersey.core.stash.quick_entry import lines_of, read_lots
 from kersey.drawing.pieces import draw_colours, draw_piece
 from kersey.drawing.shelf import draw_on_shelf
 from kersey.store.cupboard import Find, LotLine, count_lots, last_change, list_lots

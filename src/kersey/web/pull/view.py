@@ -15,8 +15,9 @@ from kersey.core.project.bought import BoughtFor
 from kersey.core.project.project import Project
 from kersey.core.project.pulling import look_over, roles_offered
 from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH, Aside
+from kersey.core.stash.lot_words import size_in_words
 from kersey.core.stash.pulled import Pulled, Role, total_of
-from kersey.core.stash.quick_entry import read_lots, size_in_words
+from kersey.core.stash.quick_entry import read_lots
 from kersey.drawing.pieces import draw_colours
 from kersey.drawing.swatch import draw_swatch
 from kersey.drawing.wall import hang, scale_of, wall_tape

@@ -12,8 +12,15 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME, Value
 from kersey.core.cloth.forms import Form
-from kersey.core.measure.length import CENTIMETRE, FOOT, INCH, METRE, YARD, Units
 from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, Row
+from kersey.core.stash.said.off_the_bolt import (
+    NARROWEST_BOLT,
+    cloth_by_size,
+    off_the_bolt,
+    understand_cloth,
+    understand_cut_lengths,
+    whole_number,
+)
 from kersey.core.stash.said.tokens import Token
 from kersey.core.stash.said.words import Sort, form_of, meant
 
@@ -25,8 +32,6 @@ _WIDTH_AT_MOST = Fraction(12)
 _STRIP_AT_MOST = Fraction(6)
 # Backing is sold so wide, and no narrower length of it would be said in inches.
 _WIDE_BACKING = Fraction(58)
-# A bare number behind a length of cloth is its width only if cloth comes so wide.
-_NARROWEST_BOLT = Fraction(30)
 # Backing sold extra-wide, if no other width is said (docs/trade.md section 6).
 _EXTRA_WIDE = Fraction(108)
 # Fewer before the word are packs, not squares: "2 charm packs".
@@ -47,10 +52,6 @@ PASSED_OVER = frozenset(
 )
 LENGTH = "(?:N[UY]?|W)"
 ADJECTIVES = "[Vhofrd]*"
-
-
-def _whole(token: Token) -> int | None:
-    return int(token.value) if token.is_whole and token.value <= 9_999_999 else None
 
 
 def _understand_name(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
@@ -87,7 +88,7 @@ def _understand_directional(row: Row, _tokens: Sequence[Token], _: re.Match[str]
 
 
 def _understand_prints(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    prints = _whole(tokens[0])
+    prints = whole_number(tokens[0])
     if row.said.prints is not None or prints is None:
         return None
     row.said.prints = prints
@@ -95,7 +96,7 @@ def _understand_prints(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> s
 
 
 def _understand_each(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    each = _whole(tokens[0])
+    each = whole_number(tokens[0])
     if row.said.each is not None or each is None:
         return None
     row.said.each = each
@@ -108,7 +109,7 @@ def _understand_one_each(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -
 
 
 def _understand_rolls(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    said, rolls = row.said, _whole(tokens[0])
+    said, rolls = row.said, whole_number(tokens[0])
     if said.rolls is not None or not tokens[0].value:
         return None
     if rolls is None:
@@ -130,14 +131,14 @@ def _understand_rolls(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> st
 def _understand_roll(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     row.said.is_roll = row.said.is_pack = True
     row.said.form = row.said.form or Form.STRIP
-    count = _whole(tokens[-1])
+    count = whole_number(tokens[-1])
     if len(tokens) > 1 and count is not None and row.said.count is None:
         row.said.count = count
     return "a roll"
 
 
 def _understand_count(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    count = _whole(tokens[0])
+    count = whole_number(tokens[0])
     if row.said.count is not None or count is None:
         return None
     row.said.count = count
@@ -159,7 +160,7 @@ def _understand_bundle(row: Row, tokens: Sequence[Token], match: re.Match[str]) 
         return None
     if _understand_form(row, tokens[-2:-1], match) is None:
         return None
-    row.said.rolls = _whole(tokens[0]) if len(tokens) > 2 else 1
+    row.said.rolls = whole_number(tokens[0]) if len(tokens) > 2 else 1
     row.said.count = None
     return "a bundle"
 
@@ -198,14 +199,14 @@ def _understand_stack(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> st
 
 def _understand_less(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     """ "1 roll minus 4 strips": what is gone already."""
-    row.said.less = _whole(tokens[1]) or 0
+    row.said.less = whole_number(tokens[1]) or 0
     return "not there any more"
 
 
 def _understand_so_many(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     """A number behind the rest: "10 x 12 blue x 2"."""
     number = next(token for token in tokens if token.sort is Sort.NUMBER)
-    count = _whole(number)
+    count = whole_number(number)
     of_them = number is not tokens[-1]
     if of_them and tokens[-1].text.lower() not in {"them", "these", "those"}:
         return None
@@ -223,69 +224,6 @@ def _understand_bare_count(row: Row, tokens: Sequence[Token], match: re.Match[st
     if row.said.form in OF_THE_BOLT | {Form.SCRAPS}:
         return None
     return _understand_count(row, tokens[-1:], match)
-
-
-def _understand_cut_lengths(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    """ "10 half yards", "6 x 1/4 yd", "6 1/2 yd cuts": so many lengths of cloth."""
-    said = row.said
-    if said.length is not None or said.count is not None or said.form not in {None, Form.BACKING}:
-        return None
-    numbers = [token for token in tokens if token.sort is Sort.NUMBER]
-    unit = next(token for token in tokens if token.sort is Sort.CLOTH_UNIT)
-    if len(numbers) == 2:
-        count, length = _whole(numbers[0]), numbers[1].value
-    elif numbers[0].parts is not None and tokens[-1].text.lower().endswith("s"):
-        count, length = int(numbers[0].parts[0]), numbers[0].parts[1]
-        said.several_cuts = True
-    else:
-        count, length = 1, numbers[0].value
-    if count is None:
-        return None
-    said.form = said.form or Form.YARDAGE
-    said.count, said.length = count, length * unit.value
-    said.bought_in = _shop_units(unit)
-    said.one_each |= count == 1 and tokens[-1].text.lower() == "cuts"
-    return "lengths of cloth"
-
-
-def _understand_cloth(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    """ "2 1/4 yd", "1 yd 12 in", "1 m 30 cm", "1m20": so much off the bolt."""
-    said = row.said
-    cut = said.form is Form.PIECE and said.width is None
-    if said.length is not None or not (cut or said.form in {None, Form.BACKING, Form.BATTING}):
-        return None
-    joined = [token.text.lower() for token in tokens if token.sort is Sort.BREAK]
-    if any(text not in {"+", "&", "and", "plus"} for text in joined):
-        return None
-    tokens = [token for token in tokens if token.sort is not Sort.BREAK]
-    unit = next(token for token in tokens if token.sort is Sort.CLOTH_UNIT)
-    length = tokens[0].value * unit.value
-    if unit.parts is not None:
-        length += sum(unit.parts) * unit.value - (length if tokens[0] is unit else 0)
-    if len(tokens) > 2:
-        more = _rest_of(tokens)
-        if more is None:
-            return None
-        length += more
-    said.form = Form.YARDAGE if cut else said.form or Form.YARDAGE
-    said.length, said.bought_in = length, _shop_units(unit)
-    said.count = 1 if said.count is None else said.count
-    return "length of cloth"
-
-
-def _shop_units(unit: Token) -> Units:
-    return Units.INCHES if unit.value == YARD else Units.CENTIMETRES
-
-
-def _rest_of(tokens: Sequence[Token]) -> Fraction | None:
-    """The inches, feet or centimetres behind yards or metres; None if it is a length of its own."""
-    unit, number = tokens[1].value, tokens[2]
-    if len(tokens) == 3:
-        centimetres = unit == METRE and number.is_whole and len(number.text) == 2
-        return number.value * CENTIMETRE if centimetres else None
-    more = number.value * tokens[3].value
-    same_system = (unit == YARD) == (tokens[3].value in {INCH, FOOT})
-    return more if same_system and more < unit else None
 
 
 def _understand_range(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
@@ -323,48 +261,23 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
     last = unit.value if unit is not None and unit.sort is Sort.LENGTH_UNIT else None
     count = said.count
     if len(groups) == 3 or (count is None and _is_count_by_width(row, groups, last)):
-        if count is not None or len(groups[0]) > 1 or _whole(groups[0][0]) is None:
+        if count is not None or len(groups[0]) > 1 or whole_number(groups[0][0]) is None:
             return None
-        count = _whole(groups.pop(0)[0])
+        count = whole_number(groups.pop(0)[0])
     lengths = [row.length(group, last) for group in groups]
-    if said.form is None and any(_off_the_bolt(group) for group in groups):
-        return _cloth_by_size(said, groups, lengths, count)
+    if said.form is None and any(off_the_bolt(group) for group in groups):
+        return cloth_by_size(said, groups, lengths, count)
     if said.length is not None and len(lengths) == 2:
         return None
     said.count = count
-    if said.form in {Form.BACKING, Form.YARDAGE} and any(map(_off_the_bolt, groups)):
-        off = next(n for n, group in enumerate(groups) if _off_the_bolt(group))
+    if said.form in {Form.BACKING, Form.YARDAGE} and any(map(off_the_bolt, groups)):
+        off = next(n for n, group in enumerate(groups) if off_the_bolt(group))
         said.length = lengths.pop(off)
         said.width = lengths[0] if lengths else said.width
         return "size"
     said.width = min(lengths)
     said.length = max(lengths) if len(lengths) == 2 else said.length
     return "size"
-
-
-def _cloth_by_size(
-    said: LotFacts, groups: list[Sequence[Token]], lengths: list[Fraction], count: int | None
-) -> str:
-    """ "42 x 2 yd" is width by length; "3/4 yd x 4" so many of them."""
-    said.form, said.count = Form.YARDAGE, count or 1
-    if len(groups) == 1:
-        said.length = lengths[0]
-        return "cloth"
-    first_off, second_off = (_off_the_bolt(group) for group in groups)
-    times = _whole(groups[1][0]) if len(groups[1]) == 1 else None
-    if count is None and first_off and times and times < _NARROWEST_BOLT:
-        said.count, said.length, said.bought_in = times, lengths[0], _shop_units(groups[0][1])
-        return "lengths of cloth"
-    if first_off and not second_off:
-        lengths.reverse()
-    elif not second_off:
-        lengths.sort()
-    said.width, said.length = lengths
-    return "cloth"
-
-
-def _off_the_bolt(group: Sequence[Token]) -> bool:
-    return len(group) > 1 and group[1].sort is Sort.CLOTH_UNIT
 
 
 def _is_count_by_width(
@@ -422,7 +335,7 @@ def _width_of_bolt(row: Row, tokens: Sequence[Token]) -> str | None:
     """Of cloth whose length is said the width; of backing also before that, if it is so wide."""
     said, length = row.said, row.length(tokens)
     measured = len(tokens) > 1
-    if said.width is not None or (not measured and length < _NARROWEST_BOLT):
+    if said.width is not None or (not measured and length < NARROWEST_BOLT):
         return None
     wide_backing = said.form is Form.BACKING and length >= _WIDE_BACKING
     if said.length is None and not wide_backing:
@@ -506,7 +419,7 @@ def _understand_form_and_count(
     row: Row, tokens: Sequence[Token], match: re.Match[str]
 ) -> str | None:
     """ "fat quarters (12)", "FQ x12"."""
-    count = _whole(tokens[-1])
+    count = whole_number(tokens[-1])
     if row.said.count is not None or count is None:
         return None
     meaning = _understand_form(row, tokens, match)
@@ -584,7 +497,7 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
         (r"BN(?=$|K)|Nff?(?=$|K)", _understand_so_many),
         (r"Rf?N(?=[FKVhofprdQi]|$)", _understand_roll),
         ("R", _understand_roll),
-        ("NNY|NBNY(?!B)|NYC", _understand_cut_lengths),
+        ("NNY|NBNY(?!B)|NYC", understand_cut_lengths),
         (rf"N(?={ADJECTIVES}F)", _understand_count),
         (rf"N(?={LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
         (rf"N(?={LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
@@ -595,8 +508,8 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
         (r"N(?=[Vh]+r?(?:K|$))", _understand_count),
         (rf"(?P<first>{_FIRST_LENGTH})T{_FIRST_LENGTH}(?P<which>[wl])?", _understand_range),
         (rf"(?P<a>{LENGTH})B(?P<b>{LENGTH})(?:B(?P<c>{LENGTH}))?", _understand_size),
-        (r"NYK?NU(?![wlBF])|NYN(?![UYGBFQERw])|NY(?![wlB])", _understand_cloth),
-        (r"NY(?![wlB])|Y", _understand_cloth),
+        (r"NYK?NU(?![wlBF])|NYN(?![UYGBFQERw])|NY(?![wlB])", understand_cloth),
+        (r"NY(?![wlB])|Y", understand_cloth),
         (rf"{LENGTH}w|w[fp]*{LENGTH}", _understand_width),
         (rf"{LENGTH}l", _understand_length),
         (rf"{_FIRST_LENGTH}(?=(?P<between>[VhofrdW]*)F)", _understand_size_before),
