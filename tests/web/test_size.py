@@ -215,3 +215,12 @@ def test_spare_blocks_are_let_into_the_backing(sized: TestClient) -> None:
     data = {"way": "let-in", "revision": revision(sized)}
     assert "In use." in sized.post("/projects/1/size/backing", data=data).text
     assert "sew a row of 9 spare blocks" in sized.get("/projects/1/cut").text
+
+
+def test_another_edge_begins_at_its_own_width(sized: TestClient) -> None:
+    finish(sized, edge_style="turned", edge_shows="2")
+    # As the form stands there, but for the edge: the frame's 2 inches are nobody's wish for it.
+    page = finish(sized, edge_style="folded-backing", edge_shows="2")
+    assert re.search(r'name="edge_shows"[^>]*value="½″"', page)
+    page = finish(sized, edge_style="single-fold", edge_shows="1/2")
+    assert re.search(r'name="binding_width"[^>]*value="1¼″"', page)

@@ -98,3 +98,12 @@ def test_a_stopping_border_is_proposed_and_sewn_on_first() -> None:
     assert made.bought[BoughtFor.OUTER] == BLACK
     assert lightness(made.bought[BoughtFor.BORDER].swatch.blend) > 70
     assert wants_stopping_border(make_quilt(regridded(made, Units.INCHES))) is None
+
+
+def test_no_advice_rests_on_a_border_nobody_chose() -> None:
+    quilt = quilt_of(FRAMED, BLACK)
+    border = quilt.part(PartKind.BORDER)
+    assert border is not None
+    # Cloth to buy is shown in a stand-in, dark like the blocks; that it fades says nothing.
+    assert contrast(quilt, PartKind.BORDER, border.cloth.prints[0]).reads is Reads.UNKNOWN
+    assert wants_stopping_border(quilt) is None

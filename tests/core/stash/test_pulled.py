@@ -259,3 +259,12 @@ def test_strips_saved_for_the_binding_serve_it_alone() -> None:
     saved = [replace(pulled, aside=Aside.BINDING) for pulled in all_of(roll)]
     assert all(pulled.serves(Role.BINDING) and not pulled.for_blocks for pulled in saved)
     assert not any(pulled.serves(Role.ANY) for pulled in saved)
+
+
+def test_background_is_cut_into_no_block_that_has_none() -> None:
+    strips = all_of(lot("20 strips, 20 prints"))
+    (white,) = all_of(lot("2 yd white"))
+    kept = replace(white, roles=(Role.BACKGROUND,))
+    asked = yield_asked(Project("Throw", "", (*strips, kept)))
+    assert kept not in asked.fabrics
+    assert len(asked.fabrics) == 20

@@ -48,6 +48,7 @@ def test_borders_say_what_is_cut(
             assert format_length(side, units) in sentence
         assert "Cut to the average" in sentence
         assert ("miter" in sentence) == (corners is Corners.MITRED)
+        assert ("into one band" in sentence) == (corners is Corners.MITRED and bool(outer))
     names = ["first border", "second border", "third border"] if outer else ["border"]
     for name, sentence in zip(names, words, strict=True):
         assert f"wide for the {name}" in sentence
