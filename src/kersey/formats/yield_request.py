@@ -287,7 +287,7 @@ _ANSWER_SCHEMA = {
                 trimmed={"type": "array", "items": NUMBER, "minItems": 2, "maxItems": 2},
             )
         ),
-        limits=list_of(object_of(role=TEXT, reason=TEXT, one_more=TEXT, blocks=COUNT)),
+        limits=list_of(object_of(role=TEXT, reason=TEXT, one_more=TEXT, blocks=COUNT, bound=COUNT)),
         layouts=list_of(
             object_of(
                 fabric=TEXT,
@@ -302,6 +302,6 @@ _ANSWER_SCHEMA = {
             )
         ),
         leftovers=list_of(object_of(fabric=TEXT, width=NUMBER, length=NUMBER, count=COUNT)),
-        sensitivity=list_of(object_of(usable_change=NUMBER, blocks=COUNT)),
+        sensitivity=list_of(object_of(usable_change=NUMBER, blocks=COUNT, bound=COUNT)),
     ),
 }

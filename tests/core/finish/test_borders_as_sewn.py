@@ -76,7 +76,8 @@ def test_nothing_measured_cuts_what_was_reckoned(corners: Corners, sides_first: 
             assert pair.cut_length == (border.sides if pair.sides else border.ends)
             # The quilt's middle and quarters, from the middle of the strip, however long it is.
             mitred = corners is Corners.MITRED
-            side = pair.reckoned if mitred else pair.cut_length
+            inner = sewn[0].pairs[each.pairs.index(pair)]
+            side = inner.reckoned if mitred else pair.cut_length
             middle, quarter = pair.cut_length / 2, side / 4
             assert pair.marks == (middle - quarter, middle, middle + quarter)
     assert sewn[-1].size == (of.top_width, of.top_length)

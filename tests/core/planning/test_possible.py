@@ -51,7 +51,7 @@ def test_what_no_fabric_serves_is_bought_and_never_counted_as_there() -> None:
     assert (found.blocks, [each.role for each in found.missing]) == (65, ["accent"])
     assert found.missing[0].length == Fraction(171, 2)
     assert found.used <= 1
-    # Half of a yard in two bars: a yard and more of light cloth is in no shop of 9 yards.
+    # The light bars of as many blocks as a yard of dark gives: about a yard too.
     bars = hung(project("1 yd dark navy"), "two-bar")
     assert bars is not None
     (light,) = bars.missing

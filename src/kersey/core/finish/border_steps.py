@@ -11,7 +11,7 @@ rectangles. What was measured goes on from border to border. Source: docs/trade.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import IntEnum
 from fractions import Fraction
 
@@ -79,7 +79,7 @@ class BorderSewn:
 
 def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
     """Every border of a quilt as it is cut to what was measured, the innermost first."""
-    found = []
+    found = list[BorderSewn]()
     size = body_size(quilt)
     wanted = size
     for number, border in enumerate(quilt.borders):
@@ -89,9 +89,20 @@ def borders_sewn(quilt: Quilt, project: Project) -> tuple[BorderSewn, ...]:
         says = _says(project, number)
         wanted = wanted[0] + 2 * border.finished_width, wanted[1] + 2 * border.finished_width
         sewn = _sewn(quilt, project, border, number, size, wanted, says)
+        if found and border.key is None and project.design.corners is Corners.MITRED:
+            sewn = _in_one_band(sewn, found[0])
         found.append(sewn)
         size = sewn.size
     return tuple(found)
+
+
+def _in_one_band(sewn: BorderSewn, first: BorderSewn) -> BorderSewn:
+    """A border joined to the first and sewn on with it: its marks are those of the quilt."""
+    one, other = (
+        replace(pair, beyond=pair.cut_length - inner.side)
+        for pair, inner in zip(sewn.pairs, first.pairs, strict=True)
+    )
+    return replace(sewn, pairs=(one, other))
 
 
 def body_size(quilt: Quilt) -> Size:

@@ -345,14 +345,17 @@ def _to_buy(plan: CuttingPlan, role: str, wanted: int) -> Missing:
     most = bought_length(sorted(cut.y + cut.length for cut in cuts)[needed - 1])
     bolt = next(fabric for fabric in plan.problem.fabrics if fabric.name == name)
     area = sum((need.width * need.height * need.count for need in problem.needs), Fraction(0))
-    length = bought_length(area * wanted / problem.batch / bolt.width)
-    while length < most and not plan.problem.strip_sets:
-        of_it = replace(problem, fabrics=(replace(bolt, length=length),))
-        found = solve(of_it, Watch(_A_LENGTH), Sought(already=wanted - 1, most=wanted))
-        if found.blocks >= wanted:
-            break
-        length += EIGHTH_YARD
-    return Missing(role, most if plan.problem.strip_sets else min(length, most))
+    least = bought_length(area * wanted / problem.batch / bolt.width)
+    if plan.problem.strip_sets or least >= most:
+        return Missing(role, most)
+    low, high = 0, int((most - least) / EIGHTH_YARD)
+    while low < high:
+        middle = (low + high) // 2
+        of_it = replace(bolt, length=least + middle * EIGHTH_YARD)
+        asked = replace(problem, fabrics=(of_it,))
+        found = solve(asked, Watch(_A_LENGTH), Sought(already=wanted - 1, most=wanted))
+        low, high = (low, middle) if found.blocks >= wanted else (middle + 1, high)
+    return Missing(role, least + high * EIGHTH_YARD)
 
 
 def _kits(plan: CuttingPlan) -> tuple[Kit, ...]:

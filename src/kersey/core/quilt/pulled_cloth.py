@@ -19,6 +19,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Size
 from kersey.core.cloth.forms import Form
+from kersey.core.cutting.problem import LARGEST
 from kersey.core.frame.edge import BiasCut, NoBias, bias_strips, cut_bias
 from kersey.core.frame.joining import strips_to_join
 from kersey.core.frame.part import PartCut, PartKind
@@ -172,10 +173,14 @@ def cut_off(pieces: Sequence[Piece], asked: Wanted) -> CutOff:
     """Strips for a cut off pieces, as far as they give it; what is opened already comes first."""
     left, runs = list(pieces), list[Fraction]()
     width = asked.cut.cut_width
-    joined = asked.joined is not None or any(asked.longest > piece.run for piece in left)
-    order = sorted(
-        range(len(left)), key=lambda n: (-left[n].run if joined else 0, left[n].part is None)
-    )
+
+    def turn(n: int) -> tuple[Fraction, bool]:
+        """What a piece fits comes first; of what is joined the longest."""
+        run = left[n].run
+        whole = asked.joined is None and asked.longest <= run
+        return (-LARGEST if whole else -run), left[n].part is None
+
+    order = sorted(range(len(left)), key=turn)
     for run in dict.fromkeys(left[n].run for n in order):
         here = [n for n in order if left[n].run == run]
         there = sum(int(left[n].room // width) for n in here)

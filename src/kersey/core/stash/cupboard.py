@@ -43,7 +43,9 @@ class CupboardLot:
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))
         object.__setattr__(self, "place", " ".join(self.place.split()))
-        object.__setattr__(self, "note", " ".join(self.note.split())[:LONGEST_NOTE])
+        object.__setattr__(self, "note", " ".join(self.note.split()))
+        if len(self.note) > LONGEST_NOTE:
+            raise BadFabric(f"A note can have {LONGEST_NOTE} characters.", "note")
         if len(self.place) > LONGEST_PLACE:
             raise BadFabric(f"A place can have {LONGEST_PLACE} characters.", "place")
 

@@ -189,6 +189,12 @@ def _reading(line: str, lot_said: LotSaid, shop: Workshop) -> Reading:
     said = lot_said.said
     problems = [*_length_problem(line), *_unread_problems(lot_said.stretches)]
     proposal = _proposal(line, lot_said.stretches)
+    if said.shares:
+        # What came out even is a lot for each share by now.
+        problems.append(
+            f"{said.count} can't be shared out like that. Type how many of each, like 20 light, "
+            "22 dark."
+        )
     questions: list[str] = []
     lot, assumed = _lot(said, shop, questions)
     # A slip mended may well answer the question.
@@ -436,7 +442,7 @@ def _counted(said: LotFacts, count: int, assumed: list[str]) -> int:
         assumed.append(f"{count} separate cuts of {bought}, not one length")
     if packs > 1:
         if said.is_roll and count > MOST_IN_A_ROLL:
-            return count
+            return count - said.less
         assumed.append(f"{count} in each {'roll' if said.is_roll else 'pack'}")
     return count * packs - said.less
 
@@ -449,6 +455,7 @@ def _piece_size(
         return Fraction(0), Fraction(0)
     if said.finished and said.width is not None:
         both = 2 * shop.seam
+        assumed.append(f"a {format_length(shop.seam, shop.units)} seam on each side added")
         return said.width + both, (said.length or said.width) + both
     if form is Form.SQUARE and said.width is not None:
         return said.width, said.width if said.length is None else said.length

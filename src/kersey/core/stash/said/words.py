@@ -94,7 +94,7 @@ _PATTERNS = (
     (
         Sort.ROLE,
         r"(?:for\s+(?:(?:the|a|my|its)\s+)?)?(?:(?:inner|outer)\s+)?"
-        r"(?:bindings?|borders?|sashings?|backgrounds?|foundations?)",
+        r"(?:bindings?|borders?|sashings?|foundations?)",
     ),
     (Sort.FINISHED, "finished"),
     (Sort.LESS, r"minus|less|all\s+but|except(?:\s+for)?"),
