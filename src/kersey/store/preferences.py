@@ -9,6 +9,7 @@ from sqlalchemy.orm import Session
 from kersey.core.cloth.thread import Spool, spools_of
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
+from kersey.core.measure.money import USUAL_CURRENCY
 from kersey.core.measure.workshop import Workshop
 from kersey.store.tables import PreferencesRow, WorldRow
 
@@ -42,6 +43,7 @@ class Preferences:
     threads: tuple[Spool, ...] = ()
     cut_rules: str = ""
     least_kept: Fraction = Fraction(0)
+    currency: str = USUAL_CURRENCY
 
 
 class PreferencesChanged(KerseyError):
@@ -64,6 +66,7 @@ def load_preferences(session: Session) -> Preferences:
         threads=spools_of(row.threads),
         cut_rules=row.cut_rules,
         least_kept=row.least_kept,
+        currency=row.currency,
         revision=row.revision,
     )
 
@@ -85,6 +88,7 @@ def save_preferences(session: Session, preferences: Preferences) -> None:
             threads="\n".join(f"{spool.name} {spool.colour}" for spool in preferences.threads),
             cut_rules=preferences.cut_rules,
             least_kept=preferences.least_kept,
+            currency=preferences.currency,
         )
     )
 

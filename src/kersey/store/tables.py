@@ -186,6 +186,7 @@ class PreferencesRow(Table):
     threads: Mapped[str]
     cut_rules: Mapped[str]
     least_kept: Mapped[Fraction]
+    currency: Mapped[str]
 
 
 class PriceListRow(Table):

@@ -27,6 +27,7 @@ from kersey.core.measure.length import (
     format_size,
     write_length,
 )
+from kersey.core.measure.money import format_money
 from kersey.core.measure.spoken import shown
 from kersey.web.styles import styles_url
 from kersey.web.terms import FIELDS, TERMS, terms_in
@@ -141,9 +142,10 @@ def _with_units(write: Any) -> Any:
     return written
 
 
-def _as_money(hundredths: int) -> str:
-    """An amount of whatever money the reader thinks in."""
-    return f"{hundredths // 100:,}.{hundredths % 100:02d}".replace(",", "\N{THIN SPACE}")
+@pass_context
+def _as_money(context: Context, hundredths: int) -> str:
+    """An amount in the reader's money."""
+    return format_money(hundredths, context["currency"])
 
 
 def _in_units(length: Fraction, units: Units) -> str:

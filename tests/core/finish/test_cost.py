@@ -4,12 +4,14 @@ from dataclasses import replace
 from fractions import Fraction
 
 import pytest
-from tests.core.quilts import quilt
+from tests.core.quilts import ROLL, plan, project, quilt
 
 from kersey.core.cloth.forms import Form
 from kersey.core.finish.cost import quilt_cost, used_of_forms
+from kersey.core.quilt.quilt import make_quilt
 from kersey.core.quilt.sums import pulled_fabric
 from kersey.core.stash.price_list import USUAL_PRICES
+from kersey.core.stash.pulled import Role
 
 
 @pytest.mark.parametrize("line", ["roll of 40 strips, 20 prints", "12 fat quarters, 12 prints"])
@@ -26,6 +28,15 @@ def test_cloth_is_paid_for_by_what_is_used_up(line: str) -> None:
     )
     twice = quilt_cost(of, dearer).total
     assert abs(twice - 2 * found.total) <= 2 * len(found.lines)
+
+
+def test_cloth_pulled_for_a_part_is_paid_for_but_its_end() -> None:
+    of = project(f"{ROLL} + 4 yd grey", rows=4, columns=4)
+    *strips, grey = of.fabrics
+    of = replace(of, fabrics=(*strips, replace(grey, roles=(Role.BACKING,))))
+    (end,) = make_quilt(plan(of)).opened
+    used = used_of_forms(make_quilt(plan(of)))[Form.YARDAGE]
+    assert 0 < used == 4 * 36 * 42 - sum(width * length for width, length in end.ends)
 
 
 def test_what_has_no_price_is_named() -> None:

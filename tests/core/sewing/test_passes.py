@@ -13,6 +13,7 @@ from kersey.core.blocks.technique import CUT
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.sewing.pass_words import pass_sentences, pass_title
 from kersey.core.sewing.passes import (
+    Hint,
     after_block,
     after_pass,
     before_block,
@@ -116,3 +117,17 @@ def test_the_model_block_comes_first_and_alone() -> None:
     assert {each.blocks for each in first} == {first[0].blocks}
     assert len(first[0].blocks) == 1
     assert {len(each.blocks) for each in every if each.batch == 2} == {12}
+
+
+@pytest.mark.parametrize(
+    ("text", "block", "nest"),
+    [
+        ("roll of 40 strips, 20 prints", BlockChoice("slant-bar"), False),
+        ("roll of 40 strips, 20 prints", BlockChoice("stepped-rows"), False),
+        ("roll of 40 strips, 20 prints", BlockChoice("bargello"), True),
+        ("9 light fat quarters + 9 dark fat quarters", BlockChoice("four-patch"), True),
+    ],
+)
+def test_seams_nest_only_where_they_meet(text: str, block: BlockChoice, nest: bool) -> None:
+    hints = {hint for each in passes(quilt(text, block=block), 12) for hint in each.hints}
+    assert (Hint.NEST in hints) == nest

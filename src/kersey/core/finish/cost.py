@@ -48,8 +48,8 @@ def quilt_cost(quilt: Quilt, prices: PriceList) -> Cost:
 
 
 def used_of_forms(quilt: Quilt) -> dict[Form, Fraction]:
-    """Square inches of each form of cloth that the quilt used up: pulled for its blocks, less what
-    is left."""
+    """Square inches of each form of cloth that the quilt used up: pulled for its blocks or cut for
+    a part, less what is left."""
     left: dict[str, Fraction] = {}
     for piece in quilt.left:
         left[piece.fabric] = left.get(piece.fabric, Fraction(0)) + piece.area
@@ -58,6 +58,11 @@ def used_of_forms(quilt: Quilt) -> dict[Form, Fraction]:
         used = fabric.width * fabric.length * fabric.count - left.get(fabric.name, Fraction(0))
         if used > 0:
             found[fabric.form] = found.get(fabric.form, Fraction(0)) + used
+    for opened in quilt.opened:
+        lot = opened.pulled.kept.lot
+        ends = sum((width * length for width, length in opened.ends), Fraction(0))
+        area = lot.width * lot.length * opened.count - ends
+        found[lot.form] = found.get(lot.form, Fraction(0)) + area
     return found
 
 

@@ -21,6 +21,7 @@ from kersey.core.frame.setting import Seat
 from kersey.core.kits.sewn_sets import strip_sets
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import Quilt
+from kersey.core.sewing.seams import seam_between, side_of_line
 from kersey.core.wall.numbers import number_of
 from kersey.core.work.work_order import Step, StepKind, ticked, work_order
 
@@ -243,14 +244,38 @@ def _hints(make: Make, parts: Sequence[Make], join: int) -> Iterator[Hint]:
             yield Hint.BIAS
         return
     one, other = parts[join - 1], parts[join]
-    pieced = [bool(each.of) for each in (one, other)]
+    pieced = [_has_seams(each) for each in (one, other)]
     if join > 1 and make.how != JOINED:
         pieced[0] = True
     if pieced[0] != pieced[1]:
         yield Hint.PIECED_ON_TOP
-    elif all(pieced):
+    elif all(pieced) and _seams_meet(one, other):
         yield Hint.NEST
     if any(each.how.bias for each in (one, other)):
         yield Hint.BIAS
     if max(other.size) < _SHORT:
         yield Hint.SHORT
+
+
+def _has_seams(make: Make) -> bool:
+    """Whether it is sewn, or cut of what is: a trapezoid cut from one piece is not."""
+    return make.how.seams != 0 or any(_has_seams(part.make) for part in make.of)
+
+
+def _seams_meet(one: Make, other: Make) -> bool:
+    """Whether seams of both end at one point of the seam that joins them. Where they lie in several
+    places it is not known; there they do."""
+    seam = seam_between(one.patches, other.patches)
+    if seam is None:
+        return True
+    patches = (*one.patches, *other.patches)
+    low, high = (
+        {
+            corner
+            for number in side
+            for corner in patches[number].corners
+            if side_of_line(corner, seam.line) == 0
+        }
+        for side in (seam.low, seam.high)
+    )
+    return bool(low & high - {seam.begin, seam.end})

@@ -358,7 +358,8 @@ def _after(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         prices, _ = load_prices(session)
         washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]
-    return after_context(opened, prices, pictures, washings)
+    context = after_context(opened, prices, pictures, washings)
+    return context | {"currency": room.preferences().currency}
 
 
 def _settle(room: Workroom, opened: OpenProject, form: RevisedForm, **facts: object) -> None:

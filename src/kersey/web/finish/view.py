@@ -317,7 +317,6 @@ def after_context(
         "hours": f"{minutes / 60:.1f}" if minutes else "",
         "parts": [(work, round(of)) for work, of in parts.items() if of],
         "cost": quilt_cost(quilt, prices),
-        "money": money,
         "pictures": pictures,
         "expected": washing_words(washings, final.size, opened.units),
         "quilt_label": draw_label(
@@ -325,11 +324,6 @@ def after_context(
         ),
         "drawing": draw_quilt(quilt),
     }
-
-
-def money(hundredths: int) -> str:
-    """A cost as it is written."""
-    return f"{hundredths / 100:.2f}"
 
 
 def _shrunk_words(before: tuple[Fraction, Fraction], washed: tuple[Fraction, Fraction]) -> str:

@@ -9,6 +9,7 @@ from starlette.responses import RedirectResponse, Response
 
 from kersey.core.cloth.thread import LONGEST_SPOOLS, spools_of
 from kersey.core.measure.length import Units
+from kersey.core.measure.money import USUAL_CURRENCY, checked_currency
 from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
 from kersey.core.stash.cut_down import LONGEST_RULES, BadRule, rules_text
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
@@ -40,6 +41,7 @@ class PreferencesForm(PageForm):
     )
     cut_rules: str = Field("", max_length=LONGEST_RULES)
     least_kept: Length = Fraction(0)
+    currency: Annotated[str, AfterValidator(checked(checked_currency))] = USUAL_CURRENCY
 
 
 @router.get("/settings", name="preferences_page")
@@ -62,7 +64,14 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
     with room.transaction() as session:
         threads = spools_of(form.threads)
         kept = Preferences(
-            workshop, form.theme, form.paper, form.revision, threads, rules, form.least_kept
+            workshop,
+            form.theme,
+            form.paper,
+            form.revision,
+            threads,
+            rules,
+            form.least_kept,
+            form.currency,
         )
         save_preferences(session, kept)
     address = request.app.url_path_for("preferences_page")

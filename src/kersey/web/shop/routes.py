@@ -143,6 +143,7 @@ def _page(request: Request, room: Workroom, bad: BadForm | None = None) -> Respo
     context: dict[str, Any] = {
         "theme": preferences.theme,
         "units": preferences.workshop.units,
+        "currency": preferences.currency,
         "prices": prices,
         "revision": revision,
         "is_usual": prices == USUAL_PRICES,

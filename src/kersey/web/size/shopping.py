@@ -119,6 +119,7 @@ def _context(
         "found": found,
         "chosen": taken,
         "cost": sum(offer.cost for offer in taken.values()),
+        "currency": room.preferences().currency,
         "complete": found.complete,
         "going_on": going_on,
         "seen": count,
