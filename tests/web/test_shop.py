@@ -52,11 +52,11 @@ WARE = {
 def test_from_a_bed_to_the_cupboard(quilt: TestClient, tmp_path: Path) -> None:
     page = list_of(quilt, "purpose=twin")
     assert "182 blocks" in page or "short" in page
-    cost = re.search(r'class="figure">([\d.]+)<', page)
+    cost = re.search(r'class="figure">\$([\d.]+)<', page)
     assert cost
     # Another ware for the blocks, and the whole list costs more.
     chosen = list_of(quilt, "purpose=twin&take-0=fat+quarter")
-    dearer = re.search(r'class="figure">([\d.]+)<', chosen)
+    dearer = re.search(r'class="figure">\$([\d.]+)<', chosen)
     assert dearer
     assert float(dearer[1]) > float(cost[1])
     answer = quilt.get("/projects/1/size/order.json?purpose=twin&take-0=fat+quarter")
@@ -99,7 +99,7 @@ def test_prices_are_changed_and_kept_in_the_file(quilt: TestClient) -> None:
     assert 'value="1.25"' in page
     assert "are examples" not in page
     cheaper = list_of(quilt, "purpose=twin")
-    dear, cheap = (re.findall(r"fat quarter, ([\d.]+)", page) for page in (before, cheaper))
+    dear, cheap = (re.findall(r"fat quarter, \$([\d.]+)", page) for page in (before, cheaper))
     # Three eighty each became one and a quarter.
     assert dear
     assert {float(cost) * 1.25 / 3.8 for cost in dear} <= {float(cost) for cost in cheap}

@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from tests.core.cutting.brute_force import most_blocks
 from tests.core.mending.mishaps import QUILTS, AtWork, something_spoiled
-from tests.core.quilts import quilt
+from tests.core.quilts import plan, project, quilt
 from tests.nights import at_night, examples
 
 from kersey.core.blocks.choice import BlockChoice
@@ -19,23 +19,49 @@ from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.leaving.put_away import put_away
+from kersey.core.measure.length import Units
 from kersey.core.mending.mishap import (
     BadMishap,
     blocks_lost,
     kit_by_prints,
+    set_lost,
     spoiled,
     still_planned,
     things,
 )
 from kersey.core.mending.replanning import all_ways, first_ways
 from kersey.core.mending.taken_back import CutSince, before_of, taken_back
+from kersey.core.mending.way_words import way_words
 from kersey.core.mending.ways import WayKind
 from kersey.core.project.project import Project, fabric_key
 from kersey.core.project.table import parent_key
 from kersey.core.quilt.left_over import left_over
 from kersey.core.sewing.passes import after_block, blocks_sewn, kits_begun, passes
+from kersey.core.stash.pulled import Role
 from kersey.core.work.at_table import cuts_at_table, made
 from kersey.core.work.work_order import work_order
+
+
+def test_a_set_thrown_away_costs_its_own_squares_whatever_is_ticked() -> None:
+    """By hand: 32 strips of 42 are eight tubes of four, 8 1/2 across, four squares each; without
+    one of them 28: 5 x 5, or 4 x 7. Of the accent one strip is gone, not the length."""
+    block = BlockChoice("tube-triangles").with_option("strips", 4)
+    of = project("roll of 32 strips, 16 prints + 3 yd black", block=block)
+    *strips, black = of.fabrics
+    of = replace(of, fabrics=(*strips, replace(black, roles=(Role.ACCENT,))))
+    of = replace(of, design=replace(of.design, rows=8, columns=4))
+    at = AtWork(plan(of))
+    assert len(at.quilt.placed) == 32
+    for ways in (first_ways(set_lost(at.lies(), 7)), all_ways(set_lost(at.lies(), 0))):
+        assert (ways.most, ways.bound or 28) == (28, 28)
+        (way,) = ways.ways
+        assert way.kind is WayKind.FEWER
+        assert way.project is not None
+        black_left = cloth_there(way.project)[fabric_key(of.fabrics[-1])]
+        assert black_left == (108 - Fraction(17, 2)) * 42
+        words = way_words(way, at.quilt, Units.INCHES)
+        assert words.title.startswith("28 blocks: 5 × 5")
+        assert "Size also offers 4 × 7" in " ".join(words.costs)
 
 
 def cloth_there(project: Project) -> dict[str, Fraction]:

@@ -243,13 +243,31 @@ def set_lost(lies: OnTable, number: int) -> OnTable:
     sets = strip_sets(lies.kept.cutting, lies.quilt.project.design.deal)
     if not 0 <= number < len(sets):
         raise BadMishap(f"Type strip set numbers from 1 to {len(sets)}.", "blocks")
-    of = _parents(lies.kept)
-    for name in sets[number].strips:
-        there = [t for t in things(lies) if parent_key(t.key) == of[name]]
-        cut = sorted((t for t in there if not t.whole), key=lambda t: -len(t.gives))
-        thing = next(iter([*cut, *(t for t in there if t.whole)]), None)
-        if thing is not None:
-            lies = spoiled(lies, thing.key, 1)
+    of, problem = _parents(lies.kept), lies.kept.cutting.problem
+    kind = problem.kinds_of_sets[sets[number].kind]
+    needs = [problem.needs[place] for place, count in kind.strips for _ in range(count)]
+    for name, need in zip(sets[number].strips, needs, strict=True):
+        lies = _strip_lost(lies, of[name], need)
+    return lies
+
+
+def _strip_lost(lies: OnTable, of: str, need: Need) -> OnTable:
+    """One strip of a fabric thrown away: one that is cut, else taken off what it was to be cut
+    from; the rest of that stays."""
+    lying = [(_key_of(lies.table, piece), piece) for piece in lies.pieces if piece.of == of]
+    whole = [(key, whole_piece(layout, key, 1)) for key, layout in lies.layouts if key == of]
+    for there in (lying, whole):
+        planned = [
+            (key, piece, breadth_of(strip))
+            for key, piece in there
+            for strip in piece.strips
+            if any(cut.need == need for *_, cut in strip)
+        ]
+        if planned:
+            key, piece, broad = min(planned, key=lambda each: each[1].across)
+            rest = piece.across - broad
+            left = (rest, piece.long) if piece.along else (piece.long, rest)
+            return spoiled(lies, key, 1, (left,) if min(left) > 0 else ())
     return lies
 
 

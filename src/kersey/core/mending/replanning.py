@@ -504,6 +504,10 @@ class _State:
         """What is sewn of whole strips, or is one piece, planned as a new quilt is; of one piece
         that becomes smaller there is no whole one."""
         project, before = self.lies.project(), self.lies.kept
+        grid = before.grid
+        if grid is not None and project.design.size_chosen and found.blocks < grid.blocks:
+            # The size that was settled on cannot be had any more.
+            project = replace(project, design=self._resized(project.design, found.blocks)[0])
         try:
             question = plan_question(project, self.units, found)
             kept = question.plan()

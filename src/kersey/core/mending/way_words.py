@@ -15,6 +15,8 @@ from kersey.core.wall.numbers import number_of
 
 # So many blocks are named one by one.
 _NAMED = 6
+# So many other sizes of a smaller quilt are named.
+_OTHER_SIZES = 2
 
 
 @dataclass(frozen=True)
@@ -106,9 +108,27 @@ def _costs(way: Way, before: Quilt, after: Quilt | None, units: Units) -> Iterat
         yield f"Any print you like will work; you need {size} to cut from. Pull it, then come back."
     if after is not None:
         yield from _size_costs(before, after, units)
+        if way.kind is WayKind.FEWER and not after.kept.block.makes_one_piece:
+            yield from _other_sizes(after)
         yield from _frame_costs(before, after)
     if way.border is not None:
         yield f"The border is cut from leftovers to finish at {format_length(way.border, units)}."
+
+
+def _other_sizes(after: Quilt) -> Iterator[str]:
+    """The other grids that leave the fewest blocks over."""
+    rows, columns = after.size.rows, after.size.columns
+    others = [
+        each
+        for each in after.sizes.options
+        if each.spare >= 0 and (each.rows, each.columns) != (rows, columns)
+    ]
+    named = [
+        f"{each.columns} × {each.rows}"
+        for each in sorted(others, key=lambda each: each.spare)[:_OTHER_SIZES]
+    ]
+    if named:
+        yield f"Size also offers {' and '.join(named)}."
 
 
 def _size_costs(before: Quilt, after: Quilt, units: Units) -> Iterator[str]:

@@ -149,28 +149,28 @@ def _sample(make: Make, quilt: Quilt) -> list[Print]:
 
 
 def _sets(quilt: Quilt, make: Make) -> list[dict[str, Any]]:
-    """Each strip set drawn, those of the same prints once."""
-    alike: dict[tuple[tuple[str, ...], int], int] = {}
+    """Each strip set drawn with its number, those of the same prints once."""
+    alike: dict[tuple[tuple[str, ...], int], list[int]] = {}
     kind = quilt.assembly.set_of(make)
     strips = sum(part.count for part in make.of)
-    for each in strip_sets(quilt.kept.cutting):
+    for number, each in enumerate(strip_sets(quilt.kept.cutting, quilt.project.design.deal), 1):
         if each.kind == kind:
             key = tuple(sorted(each.strips[:strips])), each.segments
-            alike[key] = alike.get(key, 0) + 1
+            alike.setdefault(key, []).append(number)
     need = quilt.kept.cutting.problem.needs[0]
     longest = max(
         (layout.fabric.length for layout in quilt.kept.cutting.layouts), default=Fraction(1)
     )
     return [
         {
-            "count": count,
+            "numbers": numbers,
             "prints": [quilt.prints[name] for name in names],
             "drawing": draw_set(
                 [quilt.prints[name] for name in names],
                 Division(max(longest, segments * need.height), need.height),
             ),
         }
-        for (names, segments), count in alike.items()
+        for (names, segments), numbers in alike.items()
     ]
 
 

@@ -146,13 +146,24 @@ def _ways(at: _AtTable, form: MishapForm, opened: OpenProject, further: bool) ->
     return first_ways(worse, opened.units)
 
 
+def _happenings(quilt: Quilt) -> list[Happened]:
+    """What can go wrong: a strip set only where the sheet numbers some, blocks where it has any."""
+    kept = quilt.kept
+    cannot = set[Happened]()
+    if not kept.cutting.problem.strip_sets:
+        cannot.add(Happened.SET)
+    if kept.block.makes_one_piece:
+        cannot.add(Happened.BLOCKS)
+    return [each for each in Happened if each not in cannot]
+
+
 def _context(
     room: Workroom, opened: OpenProject, quilt: Quilt, typed: Typed, further: bool
 ) -> dict[str, Any]:
     with room.transaction() as session:
         log = mishaps(session, opened.stored.id)
     context = project_context(opened, STAGE) | {
-        "happenings": list(Happened),
+        "happenings": _happenings(quilt),
         "log": log[:5],
         "further": further,
         "ways": None,
