@@ -7,7 +7,7 @@ from functools import cache
 import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
-from tests.core.quilts import ROLL, SETS, Quilts, of_strips, part_of, plan, quilt
+from tests.core.quilts import ROLL, SETS, Quilts, of_strips, part_of, plan, project, quilt
 
 from kersey.core.blocks.assembly import Patch
 from kersey.core.blocks.choice import BlockChoice
@@ -17,7 +17,7 @@ from kersey.core.errors import Infeasible
 from kersey.core.frame.part import PartKind
 from kersey.core.leaving.as_found import BadFound, FoundPieces
 from kersey.core.leaving.off_corners import off_corners
-from kersey.core.leaving.put_away import ENDS, SPARE, Keeping, leavings, put_away
+from kersey.core.leaving.put_away import ENDS, SPARE, TUBE_ENDS, Keeping, leavings, put_away
 from kersey.core.leaving.spare_units import BLOCK
 from kersey.core.measure.length import parse_length
 from kersey.core.project.project import AlreadyPutAway
@@ -42,6 +42,26 @@ def test_a_roll_by_hand() -> None:
     assert sum(fate.lost for fate in left.fates) == 0
     assert left.project.put_away
     assert not left.project.holds_back
+
+
+def test_the_ends_of_tubes_by_hand() -> None:
+    """Eight tubes of four strips, 8 1/2 high: sixteen ends with legs of 8 x 1.414 = 11.31, two of
+    which make a square of 7 3/4 x 1.414 = 10.96."""
+    block = BlockChoice("tube-triangles").with_option("strips", 4)
+    asked = project("roll of 32 strips, 16 prints + 3 yd black", block=block, rows=8, columns=4)
+    *strips, black = asked.fabrics
+    accent = replace(black, roles=(Role.ACCENT,))
+    of = make_quilt(plan(replace(asked, fabrics=(*strips, accent))))
+    (ends,) = (each for each in leavings(of) if each.word == TUBE_ENDS)
+    assert (ends.count, ends.width, ends.pair) == (16, Fraction(45, 4), Fraction(87, 8))
+    assert sum(area for _, area in ends.shares) == 16 * ends.width**2 / 2
+    assert dict(ends.shares)["black"] == 8 * ends.width**2 / 2
+    away = put_away(of)
+    (lot,) = (kept.lot for kept in away.lots if kept.lot.form is Form.TRIANGLE)
+    assert lot.count == 16
+    assert all(min(fate.used, fate.kept, fate.lost) >= 0 for fate in away.fates)
+    # Cut to the last quarter inch the accent is in the quilt, in the cupboard, or in seams.
+    assert sum(fate.kept for fate in away.fates) >= sum(area for _, area in ends.shares)
 
 
 @given(

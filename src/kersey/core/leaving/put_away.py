@@ -16,6 +16,7 @@ from kersey.core.kits.pieces import pieces_made, pieces_of
 from kersey.core.leaving.as_found import BadFound, FoundPieces
 from kersey.core.leaving.off_corners import OffCorner, off_corners
 from kersey.core.leaving.spare_units import SpareUnits, spare_units, without_sewn
+from kersey.core.leaving.tube_ends import TubeEnds, tube_ends
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.table import parent_key
 from kersey.core.quilt.left_over import LeftPiece
@@ -28,6 +29,7 @@ from kersey.core.stash.pulled import Pulled
 
 # What lots of leavings are called.
 SPARE, ENDS, LEFT, CORNERS = "spare pieces", "strip ends", "leftover pieces", "corner triangles"
+TUBE_ENDS = "tube ends, half accent and half strips"
 
 
 class PlanCutsMore(Infeasible):
@@ -176,6 +178,8 @@ def _proposed(quilt: Quilt, keeping: Keeping) -> tuple[Leaving, ...]:
         triangles.setdefault((each.leg, each.pair), []).append(each)
     found += [_triangles(quilt, each, keeping) for each in triangles.values()]
     ends = (_ends(end, keeping) for end in quilt.opened)
+    tubes = tube_ends(quilt)
+    found += [] if tubes is None else [_tube_ends(quilt, tubes, keeping)]
     found += _units(quilt, keeping)
     return (*found, *(each for of_part in ends for each in of_part))
 
@@ -251,6 +255,24 @@ def _triangles(quilt: Quilt, alike: Sequence[OffCorner], keeping: Keeping) -> Le
     prints = tuple(quilt.prints[each.fabric] for each in alike)
     return Leaving(
         key, CORNERS, first.leg, first.leg, Form.TRIANGLE, stacks, kept, prints, pair=first.pair
+    )
+
+
+def _tube_ends(quilt: Quilt, ends: TubeEnds, keeping: Keeping) -> Leaving:
+    key = f"tube-{ends.leg}"
+    prints = tuple(quilt.prints[name] for name, _ in ends.stacks)
+    kept = keeping.keeps(key, ends.leg, ends.leg)
+    return Leaving(
+        key,
+        TUBE_ENDS,
+        ends.leg,
+        ends.leg,
+        Form.TRIANGLE,
+        ends.stacks,
+        kept,
+        prints,
+        pair=ends.pair,
+        shares=ends.shares,
     )
 
 
