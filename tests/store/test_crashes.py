@@ -37,9 +37,9 @@ from kersey.store.projects import (
     change_project,
     delete_project,
     get_project,
-    put_project_away,
     restore_project,
 )
+from kersey.store.put_away import put_project_away
 from kersey.store.tables import CupboardLotRow
 
 NOW = datetime(2026, 5, 1, 12, tzinfo=UTC)

@@ -54,9 +54,9 @@ from kersey.store.projects import (
     delete_project,
     duplicate_project,
     get_project,
-    put_project_away,
     restore_project,
 )
+from kersey.store.put_away import CannotTakeBack, put_project_away, take_back_put_away
 from kersey.store.tables import CupboardLotRow, CupboardStackRow, ProjectRow, PullRow, Table
 
 NOON = datetime(2026, 5, 1, 12, tzinfo=UTC)
@@ -225,6 +225,47 @@ def test_the_ledger_of_a_quilt_from_the_shop_to_the_shelf(session: Session) -> N
         EntryKind.PUT_AWAY,
     }
     assert "Throw: strip ends" in {line.name for line in list_lots(session, Find(), 0, 9)}
+
+
+def test_what_was_put_away_comes_back_unless_it_is_used(session: Session) -> None:
+    roll = all_of(lot("roll of 40 strips, 20 prints", "roll"))
+    number = add_project(session, plan(Project("Throw", "", roll, Design(rows=9, columns=8))), NOON)
+    before = get_project(session, number).project
+    lot_number = before.fabrics[0].lot_number
+    assert lot_number
+
+    def away() -> None:
+        revision = get_project(session, number).revision
+        put_project_away(session, number, revision, lambda p: put_away(make_quilt(p)), NOON)
+
+    def back() -> None:
+        take_back_put_away(session, number, get_project(session, number).revision, NOON)
+
+    sums = balance(entries_of_lot(session, lot_number))
+    away()
+    assert get_project(session, number).project != before
+    back()
+    assert get_project(session, number).project == before
+    assert [line.name for line in list_lots(session, Find(), 0, 9)] == ["roll"]
+    assert balance(entries_of_lot(session, lot_number)) == sums
+    assert balance(all_sums(session)).there == 40 * Fraction(5, 2) * 42
+    with pytest.raises(CannotTakeBack):
+        back()
+    # What went back is pulled for another quilt: it stays, and so does all that was put away.
+    away()
+    kept = get_lot(session, lot_number).kept
+    counts = free_pieces(session, lot_number)
+    free = next(
+        replace(each, count=count, lot_number=lot_number)
+        for each, count in zip(all_of(kept), counts, strict=True)
+        if count
+    )
+    add_project(session, Project("Other", "", (free,)), NOON)
+    was = get_project(session, number)
+    with pytest.raises(CannotTakeBack, match="Other"), session.begin_nested():
+        back()
+    assert get_project(session, number) == was
+    assert len(list_lots(session, Find(), 0, 9)) == 2
 
 
 class Cupboard(RuleBasedStateMachine):

@@ -41,6 +41,13 @@ def test_what_is_left_is_corrected_and_put_away(client: TestClient) -> None:
     assert "blue drawer" in client.get("/cupboard.csv").text
     twice = client.post(f"{project}/put-away", data=put | {"revision": revision(cut_down)})
     assert twice.status_code == 409
+    # All of it is taken back.
+    back = client.post(f"{project}/take-back-away", data={"revision": revision(again)}).text
+    figure = re.compile(r'class="figure">(\d+)<')
+    assert figure.findall(back) == figure.findall(page)
+    assert "blue drawer" not in client.get("/cupboard.csv").text
+    twice = client.post(f"{project}/take-back-away", data={"revision": revision(back)})
+    assert twice.status_code == 422
 
 
 def test_what_is_found_otherwise_is_written_over_the_proposal(client: TestClient) -> None:

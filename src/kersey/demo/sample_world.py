@@ -35,7 +35,8 @@ from kersey.core.work.work_order import ticked, work_order
 from kersey.store.cupboard import add_lots, all_lots
 from kersey.store.database import open_database
 from kersey.store.preferences import claim_world, is_sample_world
-from kersey.store.projects import add_project, change_project, count_projects, put_project_away
+from kersey.store.projects import add_project, change_project, count_projects
+from kersey.store.put_away import put_project_away
 
 # The day the carriage was brought in; the world is made anew just the same each time.
 _BEGUN = datetime(2026, 3, 2, 19, 0, tzinfo=UTC)

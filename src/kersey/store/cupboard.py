@@ -224,6 +224,12 @@ def take_out(session: Session, revisions: Mapping[int, int], words: str, now: da
     """Take lots out of the cupboard as one step; raises `LotsChanged`, `NoSuchLot`, `LotHeld`."""
     rows = _rows(session, revisions)
     _note(session, words, {row.id: numbered_document(lot_from_row(row)) for row in rows}, now)
+    remove_lots(session, revisions, now)
+
+
+def remove_lots(session: Session, revisions: Mapping[int, int], now: datetime) -> None:
+    """The same without a step that could be undone; raises as `take_out` does."""
+    rows = _rows(session, revisions)
     for row in rows:
         enter_change(session, row, lot_from_row(row), None, EntryKind.OUT, now)
         row.deleted_at = now

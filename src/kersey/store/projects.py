@@ -5,7 +5,7 @@ is refused with `ProjectChanged` and nothing is overwritten.
 """
 
 import json
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
 
@@ -14,7 +14,6 @@ from sqlalchemy.orm import Session, selectinload
 
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.errors import KerseyError
-from kersey.core.leaving.put_away import Fate, PutAway
 from kersey.core.project.finishing import NOT_FINISHED
 from kersey.core.project.naming import unused_name
 from kersey.core.project.project import Project
@@ -324,37 +323,6 @@ def restore_project(session: Session, project_id: int, now: datetime) -> None:
         row.sketch = True
     back = replace(project, sketch=row.sketch)
     _enter_pulls(session, row, replace(project, sketch=True), back, now)
-
-
-def put_project_away(
-    session: Session,
-    project_id: int,
-    revision: int,
-    how: Callable[[Project], PutAway],
-    now: datetime,
-) -> StoredProject:
-    """Put away what a quilt leaves: new lots, the rest returned, and all of it in the ledger.
-
-    Raises as `change_project` does.
-    """
-    plan: list[PutAway] = []
-
-    def change(project: Project) -> Project:
-        plan.append(how(project))
-        return plan[0].project
-
-    stored = change_project(session, project_id, revision, change, now)
-    add_lots(session, plan[0].lots, None, now, EntryKind.LEFT_OVER)
-    row = _row(session, project_id)
-    enter(session, (entry for fate in plan[0].fates for entry in _fate_entries(row, fate, now)))
-    return stored
-
-
-def _fate_entries(row: ProjectRow, fate: Fate, now: datetime) -> Iterator[Entry]:
-    sums = {EntryKind.USED: fate.used, EntryKind.PUT_AWAY: fate.kept, EntryKind.LOST: fate.lost}
-    for kind, area in sums.items():
-        if area:
-            yield replace(_entry(row, fate.pulled, kind, 0, now), area=area)
 
 
 def _settle(

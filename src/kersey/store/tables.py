@@ -171,6 +171,17 @@ class KeptAnswerRow(Table):
     document: Mapped[str]
 
 
+class PutAwayRow(Table):
+    """How the last putting away of a project is taken back: its lots, and what was cut before."""
+
+    __tablename__ = "put_away"
+
+    project_id: Mapped[int] = mapped_column(
+        ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
+    )
+    document: Mapped[str]
+
+
 class PreferencesRow(Table):
     """The one row of settings."""
 

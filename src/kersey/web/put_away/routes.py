@@ -23,9 +23,14 @@ from kersey.core.stash.cupboard import LONGEST_PLACE
 from kersey.core.stash.cut_down import LONGEST_RULES, read_rules
 from kersey.core.work.work_order import StepKind
 from kersey.drawing.leaving import draw_leaving
-from kersey.store.projects import put_project_away
+from kersey.store.put_away import (
+    CannotTakeBack,
+    can_take_back,
+    put_project_away,
+    take_back_put_away,
+)
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, read_form
-from kersey.web.open_project import Opened, OpenProject, sent
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, sent
 from kersey.web.project_page import go_to, project_context
 from kersey.web.put_away.stage import STAGE
 from kersey.web.templating import render
@@ -96,8 +101,10 @@ def _page(
     }
     quilt = opened.quilt
     if quilt is None or opened.project.put_away:
+        with room.transaction() as session:
+            context["can_take_back"] = can_take_back(session, opened.stored.id)
         context["is_put_away"] = opened.project.put_away
-        return render(request, "put_away/page.html", context)
+        return render(request, "put_away/page.html", context, 422 if errors else 200)
     try:
         form = read_form(KeepForm, typed, opened.units)
         context |= _context(opened, quilt, form, typed)
@@ -138,6 +145,22 @@ def put_away_leftovers(
     with room.transaction() as session:
         put_project_away(session, opened.stored.id, form.revision, put, room.clock())
     return go_to(request, "project_ledger", opened)
+
+
+@router.post("/projects/{project_id}/take-back-away", name="take_back_away")
+def take_back_away(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    form: Annotated[RevisedForm, sent(RevisedForm, _again)],
+) -> Response:
+    """The quilt as it was before its leftovers were put away."""
+    try:
+        with room.transaction() as session:
+            take_back_put_away(session, opened.stored.id, form.revision, room.clock())
+    except CannotTakeBack as error:
+        raise BadForm({"take_back": str(error)}) from None
+    return go_to(request, "away_page", opened)
 
 
 def _unticked(opened: OpenProject) -> int:
