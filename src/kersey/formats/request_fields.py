@@ -14,7 +14,7 @@ from typing import Annotated, Any, Literal, TypeVar
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationError, WithJsonSchema
 
-from kersey.core.blocks.assembly import Assembly
+from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
 from kersey.core.blocks.recipe import BadRecipe, Recipe
@@ -307,7 +307,7 @@ def _choice(block: BlockPart) -> BlockChoice:
     said = block.finished
     return BlockChoice(
         recipe=block.recipe,
-        finished=said if said is None or isinstance(said, tuple) else (said, said),
+        finished=_finished(block.recipe, said),
         options=tuple((name, _written(said)) for name, said in block.options.items()),
         pieces=tuple(
             Need(part.label, part.role, part.width, part.length, part.count)
@@ -315,6 +315,14 @@ def _choice(block: BlockPart) -> BlockChoice:
         ),
         rules=tuple(PrintRule(tuple(rule.roles), rule.print == "same") for rule in block.rules),
     )
+
+
+def _finished(recipe: str, said: Fraction | tuple[Fraction, Fraction] | None) -> Size | None:
+    """The finished size: one number is that of a square, or of each block of a pair."""
+    if said is None or isinstance(said, tuple):
+        return said
+    known = recipes().get(recipe)
+    return known.of_side(said) if known is not None and known.pair else (said, said)
 
 
 def _written(said: int | float | str | bool | Sides) -> int | str:

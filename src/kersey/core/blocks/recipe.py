@@ -115,6 +115,8 @@ class Recipe:
     larger than need be, and what they become is trimmed. Their side is then among the options, as
     `SQUARE`.
 
+    Of a `pair` two blocks of one size lie side by side: a size that is said is that of each.
+
     `proved_for` says of what alone the search can prove that no more are possible, where that is
     less than every way to cut it: of pairs, say. Nothing where it is everything.
     """
@@ -147,6 +149,7 @@ class Recipe:
     changed: Callable[[Options, str, bool], Options] | None = None
     shapes: tuple[str, tuple[Option, ...]] | None = None
     as_they_come: bool = False
+    pair: bool = False
     proved_for: Callable[[Options], str] | None = None
     other_way: OtherWay | None = None
     tried: int = 100
@@ -155,6 +158,11 @@ class Recipe:
     def square(self) -> bool:
         """Whether it can only be square."""
         return self.finished[0] == self.finished[1]
+
+    def of_side(self, side: Fraction) -> Size:
+        """The finished size of a block so wide, in its usual proportions; of a pair each is."""
+        width = 2 * side if self.pair else side
+        return width, width * self.finished[1] / self.finished[0]
 
 
 def read_option(usual: Option, name: str, said: Any, units: Units = Units.INCHES) -> Option:

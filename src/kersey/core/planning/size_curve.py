@@ -85,8 +85,7 @@ def _sides(project: Project, units: Units) -> list[Fraction]:
 
 def _at_size(project: Project, side: Fraction, units: Units) -> AtSize | None:
     block = project.design.block
-    usual = block.known.finished if block.known else (side, side)
-    finished = side, side * usual[1] / usual[0]
+    finished = block.known.of_side(side) if block.known else (side, side)
     design = replace(project.design, block=replace(block, finished=finished))
     try:
         asked = yield_asked(replace(project, design=design))

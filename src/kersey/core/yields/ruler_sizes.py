@@ -67,7 +67,7 @@ def friendly_sizes(block: BlockChoice, seam: Fraction, units: Units) -> tuple[Si
     ...                Units.INCHES)
     ((Fraction(19, 2), Fraction(19, 2)), (Fraction(41, 4), Fraction(41, 4)))
     """
-    size = block.size
+    size = block.size_at(seam)
     if size is None or block.known is None:
         return ()
     step = EIGHTH if units is Units.INCHES else CENTIMETRE / 2

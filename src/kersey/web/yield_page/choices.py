@@ -1,24 +1,28 @@
 """What can be chosen of the block, and what was chosen, in a line."""
 
-from contextlib import suppress
 from fractions import Fraction
 from typing import Any
 
 from kersey.core.blocks.assembly import Assembly, Size
-from kersey.core.blocks.choice import written_option
 from kersey.core.blocks.own_pieces import write_pieces
 from kersey.core.blocks.recipe import NO, YES, Option
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import ANY, PrintRule
 from kersey.core.errors import KerseyError
-from kersey.core.measure.length import Units, format_length, format_size, write_length
+from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.measure.spoken import shown
 from kersey.core.planning.possible import seams_of
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
 from kersey.web.open_project import OpenProject
-from kersey.web.yield_page.forms import OPTION
+from kersey.web.yield_page.forms import (
+    BETWEEN_SIDES,
+    OPTION,
+    field_of_option,
+    shown_options,
+    shown_size,
+)
 
 
 def choices_context(opened: OpenProject) -> dict[str, Any]:
@@ -31,10 +35,10 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         {
             "name": OPTION + name,
             "title": name,
-            "value": _written(value, units),
+            "value": field_of_option(value, units),
             "choices": (YES[0], NO[0]) if isinstance(value, bool) else recipe.choices.get(name, ()),
         }
-        for name, value in (block.all_options.items() if recipe else ())
+        for name, value in shown_options(project).items()
         if recipe and not (other and name == other.option)
     ]
     follows = recipe is not None and recipe.from_strips is not None
@@ -52,7 +56,7 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         "recipe": recipe,
         "chosen_recipe": block.recipe,
         "options": options,
-        "size": block.size,
+        "size": shown_size(project),
         "size_follows": (follows and project.strip_width is not None)
         or (recipe is not None and recipe.size_follows),
         "would_differ": bool(recipe) and bool(_wishes(project)),
@@ -75,12 +79,11 @@ def _chosen_words(project: Project, units: Units) -> str:
     block = project.design.block
     other = block.known.other_way if block.known else None
     said = [block.title]
-    with suppress(KerseyError):
-        size = block_of(project, project.design.seam).size
-        if size is not None:
-            square = size[0] == size[1]
-            said.append(format_length(size[0], units) if square else format_size(*size, units))
-    for name, value in block.all_options.items():
+    size = shown_size(project)
+    if size is not None:
+        square = size[0] == size[1]
+        said.append(format_length(size[0], units) if square else format_size(*size, units))
+    for name, value in shown_options(project).items():
         if not (other and name == other.option) and value:
             said.append(_said(name, value, units))
     if _wishes(project):
@@ -133,27 +136,13 @@ def _work_of(project: Project) -> dict[str, Any]:
     }
 
 
-# Between lengths of one option: several widths side by side, or a width and a length.
-_SIDES = (" + ", " x ")
-
-
-def _written(value: Option, units: Units) -> Option:
-    """An option as it stands in its field; a length that nobody has said leaves it empty."""
-    if isinstance(value, Fraction):
-        return write_length(value, units) if value else ""
-    if isinstance(value, tuple):
-        return _SIDES[len(value) == 2].join(write_length(each, units) for each in value)
-    return written_option(value)
-
-
 def _said(name: str, value: Option, units: Units) -> str:
     """An option in the line of what was chosen."""
     if isinstance(value, bool):
         return shown(name)
     if isinstance(value, tuple):
-        return (
-            f"{shown(name)} {_SIDES[len(value) == 2].join(format_length(v, units) for v in value)}"
-        )
+        lengths = (format_length(side, units) for side in value)
+        return f"{shown(name)} {BETWEEN_SIDES[len(value) == 2].join(lengths)}"
     written = format_length(value, units) if isinstance(value, Fraction) else str(value)
     return written if isinstance(value, str) else f"{shown(name)} {written}"
 

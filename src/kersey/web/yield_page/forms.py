@@ -1,6 +1,7 @@
 """What may be chosen on the page: the block, how it is cut, and what is only tried."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
+from contextlib import suppress
 from dataclasses import replace
 from fractions import Fraction
 from typing import Annotated
@@ -13,11 +14,11 @@ from kersey.core.blocks.own_block import USUAL_SIDE, OwnBlock
 from kersey.core.blocks.own_pieces import read_pieces
 from kersey.core.blocks.recipe import BadRecipe, Option, Recipe, read_option
 from kersey.core.errors import InvalidValue
-from kersey.core.measure.length import Units
+from kersey.core.measure.length import Units, write_length
 from kersey.core.measure.workshop import check_seam
 from kersey.core.project.design import PrintsInABlock
 from kersey.core.project.project import Project
-from kersey.core.project.question import yield_asked
+from kersey.core.project.question import block_of, yield_asked
 from kersey.core.yields.ways_to_cut import Way
 from kersey.web.forms import BadForm, Length, PageForm, Typed, checked
 from kersey.web.open_project import RevisedForm
@@ -71,7 +72,7 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
     if form.recipe == OWN:
         block = _own_block(project, form)
     else:
-        block = _block(form, typed, units) if same else BlockChoice(form.recipe)
+        block = _block(project, form, typed, units) if same else BlockChoice(form.recipe)
     if form.recipe == PIECES and not same:
         # Pieces of one's own begin as those of the block before.
         block = _as_own_pieces(project)
@@ -96,40 +97,109 @@ def _own_block(project: Project, form: YieldForm) -> BlockChoice:
     return BlockChoice(OWN, (width, form.finished_height or width), own=draft)
 
 
-def _block(form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
+def _block(project: Project, form: YieldForm, typed: Typed, units: Units) -> BlockChoice:
     if form.recipe == PIECES:
         return _own(form, typed, units)
     block = BlockChoice(form.recipe)
     recipe = block.known
     assert recipe is not None
-    chosen = dict(_options(recipe, typed, units))
+    chosen = dict(_options(project, recipe, typed, units))
     part, _, way = typed.get("wave", "").partition(" ")
     if recipe.changed and part in recipe.drawn:
         # A part of the wave is changed on its drawing.
         chosen = dict(recipe.changed({**recipe.options, **chosen}, part, way == "up"))
     options = tuple((name, written_option(said)) for name, said in chosen.items())
-    return replace(block, finished=_finished(form, recipe), options=options)
+    block = replace(block, options=options)
+    return replace(block, finished=_finished(project, block, form, typed, units))
 
 
-def _finished(form: YieldForm, recipe: Recipe) -> Size | None:
-    """The size as it was typed; a block that follows its strips may leave it open."""
-    usual_width, usual_height = recipe.finished
-    if recipe.size_follows:
+def shown_size(project: Project) -> Size | None:
+    """The finished size of the block as it is, with what lies there and what its options say."""
+    seam = project.design.seam
+    try:
+        return block_of(project, seam).size_at(seam)
+    except InvalidValue:
+        return project.design.block.size
+
+
+def _finished(
+    project: Project, block: BlockChoice, form: YieldForm, typed: Typed, units: Units
+) -> Size | None:
+    """The size as it was typed; a block that follows its strips may leave it open.
+
+    A size that nobody touched stays what it was, unless an option that says the size was changed.
+    """
+    recipe, shown = block.known, shown_size(project)
+    assert recipe is not None
+    if recipe.size_follows or (form.finished_width is None and recipe.from_strips is not None):
         return None
-    if form.finished_width is None and recipe.from_strips is not None:
+    width = form.finished_width
+    if width is None:
         return None
-    width = usual_width if form.finished_width is None else form.finished_width
-    height = usual_height if form.finished_height is None else form.finished_height
-    return (width, width if recipe.square else height)
+    if recipe.pair or recipe.square:
+        finished = recipe.of_side(width)
+    else:
+        height = form.finished_height
+        finished = width, recipe.of_side(width)[1] if height is None else height
+    if shown is None or not _untouched(shown, recipe, typed, units):
+        return finished
+    before = project.design.block
+    if block.options == before.options:
+        return before.finished
+    # A changed option says the size itself, or the size stays as it is shown.
+    anew = replace(project, design=replace(project.design, block=replace(block, finished=None)))
+    says = recipe.size_of and recipe.size_of(
+        block_of(anew, project.design.seam).all_options, project.design.seam
+    )
+    return None if says else finished
 
 
-def _options(recipe: Recipe, typed: Typed, units: Units) -> Iterator[tuple[str, Option]]:
-    """Each option as it was typed; raises `BadForm` with every one that cannot be."""
-    errors = {}
+def _untouched(shown: Size, recipe: Recipe, typed: Typed, units: Units) -> bool:
+    """Whether the fields of the size are sent back as they stood there."""
+    sides = (shown[1],) if recipe.pair or recipe.square else shown
+    names = "finished_width", "finished_height"
+    return all(
+        typed.get(name, "").strip() == write_length(side, units)
+        for name, side in zip(names, sides, strict=False)
+    )
+
+
+def shown_options(project: Project) -> Mapping[str, Option]:
+    """The options of the block as it is, with what lies there."""
+    block = project.design.block
+    with suppress(InvalidValue):
+        block = block_of(project, project.design.seam)
+    usual = block.known.options if block.known else {}
+    return {name: value for name, value in block.all_options.items() if name in usual}
+
+
+# Between lengths of one option: several widths side by side, or a width and a length.
+BETWEEN_SIDES = (" + ", " x ")
+
+
+def field_of_option(value: Option, units: Units) -> Option:
+    """An option as it stands in its field; a length that nobody has said leaves it empty."""
+    if isinstance(value, Fraction):
+        return write_length(value, units) if value else ""
+    if isinstance(value, tuple):
+        return BETWEEN_SIDES[len(value) == 2].join(write_length(each, units) for each in value)
+    return written_option(value)
+
+
+def _options(
+    project: Project, recipe: Recipe, typed: Typed, units: Units
+) -> Iterator[tuple[str, Option]]:
+    """Each option as it was typed, or as it was chosen where nobody touched its field; raises
+    `BadForm` with every one that cannot be."""
+    errors, shown = {}, shown_options(project)
+    before = {name: project.design.block.all_options[name] for name in recipe.options}
     for name, usual in recipe.options.items():
         if recipe.other_way is not None and name == recipe.other_way.option:
             continue
         said = typed.get(OPTION + name, "").strip()
+        if said == str(field_of_option(shown[name], units)):
+            yield name, before[name]
+            continue
         try:
             yield name, read_option(usual, name, said, units) if said else usual
         except BadRecipe as error:

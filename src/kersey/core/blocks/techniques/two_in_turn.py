@@ -31,7 +31,7 @@ _KINDS: Mapping[str, Recipe] = {
 def _assemble(finished: Size, options: Options, seam: Fraction) -> Assembly:
     width, side = finished
     if width != 2 * side:
-        raise BadRecipe("block.finished", "twice as wide as it is high: [12, 6].")
+        raise BadRecipe("block.finished", "the size of each block, like 6, or of a pair: [12, 6].")
     if options[FIRST] == options[SECOND]:
         raise BadRecipe("block.options.second", "another block than the first.")
     kinds = [_KINDS[str(options[name])] for name in (FIRST, SECOND)]
@@ -69,6 +69,7 @@ RECIPE = Recipe(
     finished=(Fraction(12), Fraction(6)),
     assemble=_assemble,
     tried=160,
+    pair=True,
     options={FIRST: "nine-patch", SECOND: "pinwheel"},
     choices={FIRST: tuple(_KINDS), SECOND: tuple(_KINDS)},
     facts=Facts(
