@@ -8,6 +8,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.cloth.forms import Form
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
@@ -25,7 +26,7 @@ def plan_of(*quarters: Fabric, rules: tuple[PrintRule, ...] = ()) -> CuttingPlan
 
 
 def quarter(name: str, count: int, length: str = "21") -> Fabric:
-    return Fabric(name, name, Fraction(35, 2), Fraction(length), count)
+    return Fabric(name, name, Fraction(35, 2), Fraction(length), count, form=Form.FAT_QUARTER)
 
 
 def verdict(claimed: int, plan: CuttingPlan) -> Verdict:

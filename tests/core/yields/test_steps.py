@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.cloth.forms import Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.problem import CuttingProblem, Fabric, Need, PrintRule
@@ -72,7 +73,9 @@ def test_a_cliff_is_where_it_is_said_to_be(
     pieces: list[tuple[Fraction, Fraction]], side: int
 ) -> None:
     needs = tuple(Need(str(n), "any", *piece) for n, piece in enumerate(pieces))
-    problem = CuttingProblem(needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2),))
+    problem = CuttingProblem(
+        needs, (Fabric("a", "a", Fraction(9), Fraction(side, 4), 2, form=Form.FAT_EIGHTH),)
+    )
     plan = solve(problem, Watch())
     found = cliffs(plan, count_for)
     if found.change is not None and plan.proved:
@@ -88,7 +91,9 @@ def test_a_cliff_is_where_it_is_said_to_be(
 
 def test_squares_used_to_the_edge_have_their_cliff_just_there() -> None:
     charm = Need("square", "any", Fraction(5), Fraction(5))
-    problem = CuttingProblem((charm,), (Fabric("a", "a", Fraction(5), Fraction(5), 12),))
+    problem = CuttingProblem(
+        (charm,), (Fabric("a", "a", Fraction(5), Fraction(5), 12, form=Form.SQUARE),)
+    )
     found = cliffs(solve(problem, Watch()), count_for)
     assert (found.change, found.below, found.more_at) == (0, NONE, None)
 
@@ -98,7 +103,9 @@ def test_a_division_without_margin_names_what_is_lost_first() -> None:
         Need("long", "any", Fraction(2), Fraction(17, 2)),
         Need("short", "any", Fraction(2), Fraction(25, 4), 2),
     )
-    problem = CuttingProblem(needs, (Fabric("ash", "ash", Fraction(2), Fraction(21)),))
+    problem = CuttingProblem(
+        needs, (Fabric("ash", "ash", Fraction(2), Fraction(21), form=Form.STRIP),)
+    )
     (tight,) = tight_divisions(solve(problem, Watch()))
     assert tight.parts == (Fraction(17, 2), Fraction(25, 4), Fraction(25, 4))
     assert (tight.lost.label, tight.fabrics) == ("short", ("ash",))
@@ -185,3 +192,20 @@ def test_the_usual_slips_are_known_by_what_they_give(claimed: int, slip: str | N
     assert not verdict.agrees
     said = " ".join(verdict.slips)
     assert slip in said if slip else not verdict.slips
+
+
+# Arrows of 12 from squares of 10: units of 6 1/2, four of two squares, need (6 1/2) x 1.414 + 1/2
+# = 9.69, so 9 3/4 would do. An end of 20 was measured, and is no narrower where the cloth is.
+def test_squares_as_they_come_may_be_smaller_and_ends_stay_as_they_are() -> None:
+    arrows = BlockChoice("arrow").of_squares(Fraction(10)).assembly(Fraction(1, 4))
+    squares = tuple(
+        Fabric(role, role, Fraction(10), Fraction(10), 12, frozenset({role}), form=Form.SQUARE)
+        for role in ("light", "dark")
+    )
+    plan = solve(CuttingProblem(arrows.needs, squares, batch=arrows.batch), Watch())
+    found = cliffs(plan, count_for)
+    assert (plan.blocks, found.change, found.below) == (12, Fraction(-1, 4), NONE)
+    piece = Need("piece", "any", Fraction(5), Fraction(10))
+    end = Fabric("end", "end", Fraction(5), Fraction(20), form=Form.PIECE)
+    still = cliffs(solve(CuttingProblem((piece,), (end,)), Watch()), count_for)
+    assert (still.change, still.more_at) == (None, None)

@@ -57,7 +57,8 @@ class Make:
 
     `of` is what is taken for it, in the order of sewing; that `gives` so many of it. Only what is
     cut from cloth has a `role`. What is `long` runs on as far as the strips do; of a strip the
-    `first` piece may take another length than the others. `raw` is the side of a square one before
+    `first` piece may take another length than the others. Of squares as they come a side of `least`
+    would do. `raw` is the side of a square one before
     it is trimmed to its size. `patches` show it as it will look; two makes are the same make
     wherever in the block they lie.
     """
@@ -70,6 +71,7 @@ class Make:
     gives: int = 1
     long: bool = False
     first: Fraction | None = None
+    least: Fraction | None = field(default=None, compare=False)
     raw: Root2 | None = None
     patches: tuple[Patch, ...] = field(default=(), compare=False)
 
@@ -137,7 +139,7 @@ class Assembly:
             alike[key] = (
                 replace(known, count=known.count + count)
                 if known
-                else Need(m.name, m.role, *m.size, count, m.long, first)
+                else Need(m.name, m.role, *m.size, count, m.long, first, m.least)
             )
         return tuple(alike.values())
 

@@ -104,9 +104,11 @@ def half_square_unit(
 ) -> Make:
     """A unit that shows this much, and its two patches, the first cut first."""
     unfinished = shows + 2 * seam
-    side = square_cut(options, square_for(method, unfinished, seam))
+    needed = square_for(method, unfinished, seam)
+    side = square_cut(options, needed)
     squares = [
-        Make(patch.label, CUT, (side, side), role=patch.role, patches=(patch,)) for patch in patches
+        Make(patch.label, CUT, (side, side), role=patch.role, least=needed, patches=(patch,))
+        for patch in patches
     ]
     return Make(
         name,
@@ -190,7 +192,7 @@ def hourglass_unit(
     side = square_cut(options, half + points)
     first, second, *_ = patches
     squares = [
-        Make(patch.label, CUT, (side, side), role=patch.role, patches=(patch,))
+        Make(patch.label, CUT, (side, side), role=patch.role, least=half + points, patches=(patch,))
         for patch in sorted((first, second), key=lambda patch: patch.role != LIGHT)
     ]
     halves = Make(

@@ -16,7 +16,7 @@ lengthwise first. Lengths in inches.
 
 from collections import Counter
 from collections.abc import Iterable
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.cloth.forms import Form
@@ -30,6 +30,8 @@ _BORDER = "border"
 MOST_PIECES = 200_000
 MOST_CUT = 2_000_000
 LARGEST = Fraction(3600)
+# Cloth is nowhere narrower between its selvedges: a piece that is shorter was cut off a length.
+_NARROWEST_CLOTH = Fraction(35)
 
 
 class BadCutting(InvalidValue):
@@ -41,7 +43,8 @@ class Need:
     """Pieces of one size and role in a block; `width` and `height` as they are cut.
 
     `crosscut`: strips as wide as it are sewn side by side whole, and the pieces come off the set
-    `height` long, joined already; the `first` of a strip may take another length.
+    `height` long, joined already; the `first` of a strip may take another length. Squares that are
+    sewn as they come, larger than need be, would do with a side of `least`.
     """
 
     label: str
@@ -51,6 +54,7 @@ class Need:
     count: int = 1
     crosscut: bool = False
     first: Fraction | None = None
+    least: Fraction | None = field(default=None, compare=False)
 
     def __post_init__(self) -> None:
         if not 0 < self.width <= LARGEST or not 0 < self.height <= LARGEST:
@@ -118,6 +122,25 @@ class Fabric:
     def selvedge_side(self) -> str:
         """The side that depends on how wide the cloth was: of yardage its width."""
         return "width" if self.form is Form.YARDAGE else "length"
+
+    @property
+    def depends_on_width(self) -> bool:
+        """Whether it is narrower where the cloth is: what was cut before, or is no more than the
+        end of a length, was measured as it lies."""
+        if self.opened:
+            return False
+        return self.form is not Form.PIECE or self.usable >= _NARROWEST_CLOTH
+
+    @property
+    def usable(self) -> Fraction:
+        """How long it is between its selvedges, where it lies between them."""
+        return self.width if self.selvedge_side == "width" else self.length
+
+    def of_usable(self, usable: Fraction) -> "Fabric":
+        """The same so long between its selvedges."""
+        if self.selvedge_side == "width":
+            return replace(self, width=usable)
+        return replace(self, length=usable)
 
     def turns(self, need: Need) -> tuple[tuple[Fraction, Fraction], ...]:
         """(width, length) of a piece as it may lie on it: upright, and turned a quarter."""

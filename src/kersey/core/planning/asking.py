@@ -18,8 +18,9 @@ SEAM_STEP = Fraction(1, 16)
 
 
 # What is told of a yield is told anew when it is reckoned in another way: of the first version the
-# cliff of pieces that fill their cloth was missing, of the second the strip sets of patches.
-_TOLD_SINCE = 3
+# cliff of pieces that fill their cloth was missing, of the second the strip sets of patches, of the
+# third the cliff of squares sewn as they come.
+_TOLD_SINCE = 4
 
 
 def kept_most(project: Project, asked: YieldAsked) -> CuttingPlan | None:
@@ -68,8 +69,8 @@ def reference_of(asked: YieldAsked) -> Fraction:
     """The side that depends on how wide the cloth was, of the fabric there is most of."""
     sides: dict[Fraction, int] = {}
     for fabric in asked.problem.fabrics:
-        side = getattr(fabric, fabric.selvedge_side)
-        sides[side] = sides.get(side, 0) + fabric.count
+        many = fabric.count if fabric.depends_on_width else 0
+        sides[fabric.usable] = sides.get(fabric.usable, 0) + many
     return max(sides, key=lambda side: (sides[side], side))
 
 

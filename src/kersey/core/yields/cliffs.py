@@ -115,8 +115,11 @@ def _steps(problem: CuttingProblem) -> list[Fraction]:
     The deepest is always among them: of large pieces there may be no other below.
     """
     sides = [side for need in problem.needs for side in (need.width, need.height)]
+    sides += [need.least for need in problem.needs if need.least is not None]
     unit = unit_of(sides)
-    lengths = {getattr(fabric, fabric.selvedge_side) for fabric in problem.fabrics}
+    lengths = {fabric.usable for fabric in problem.fabrics if fabric.depends_on_width}
+    if not lengths:
+        return [-_DEEPEST]
     sums = reachable([in_units(side, unit) for side in sides], in_units(max(lengths) + REACH, unit))
     found = {int(total) * unit - length for total in sums for length in lengths}
     return sorted({-_DEEPEST, *(step for step in found if -_DEEPEST <= step <= REACH)})

@@ -199,6 +199,8 @@ def room_to_spare(plan: CuttingPlan) -> Fraction:
         return Fraction(0)
     rooms = []
     for layout in plan.layouts:
+        if not layout.fabric.depends_on_width:
+            continue
         side = layout.fabric.selvedge_side
         start = "x" if side == "width" else "y"
         reach = max(
@@ -227,19 +229,24 @@ def checked_plan(
 def at_usable(problem: CuttingProblem, change: Fraction) -> CuttingProblem | None:
     """The same question with cloth that is so much wider between its selvedges, or narrower.
 
-    That is the length of a strip or a fat quarter and the width of yardage; what lies on the table
-    was measured. None when nothing of any fabric would be left.
+    That is the length of a strip or a fat quarter and the width of yardage; what lies on the table,
+    and ends of lengths, were measured. Squares sewn as they come are then so much smaller, down to
+    what the block needs. None when nothing of any fabric would be left.
     """
     fabrics = tuple(
-        fabric
-        if fabric.opened
-        else replace(
-            fabric, **{fabric.selvedge_side: getattr(fabric, fabric.selvedge_side) + change}
-        )
+        fabric.of_usable(fabric.usable + change) if fabric.depends_on_width else fabric
         for fabric in problem.fabrics
-        if fabric.opened or getattr(fabric, fabric.selvedge_side) + change > 0
+        if not fabric.depends_on_width or fabric.usable + change > 0
     )
-    return replace(problem, fabrics=fabrics) if fabrics else None
+    needs = tuple(_as_they_come(need, change) for need in problem.needs)
+    return replace(problem, fabrics=fabrics, needs=needs) if fabrics else None
+
+
+def _as_they_come(need: Need, change: Fraction) -> Need:
+    if need.least is None or change >= 0:
+        return need
+    side = max(need.least, need.width + change)
+    return replace(need, width=side, height=side)
 
 
 def leftovers(plan: CuttingPlan) -> list[Leftover]:

@@ -291,7 +291,7 @@ def _reference_name(asked: YieldAsked) -> str:
     of_it = [
         pulled
         for fabric, pulled in zip(asked.problem.fabrics, asked.fabrics, strict=True)
-        if getattr(fabric, fabric.selvedge_side) == side
+        if fabric.usable == side
     ]
     names = {pulled.kept.name for pulled in of_it}
     return f"“{names.pop()}”" if len(names) == 1 else FACTS[of_it[0].kept.lot.form].many

@@ -50,7 +50,7 @@ def test_every_other_row_is_turned() -> None:
 @pytest.mark.parametrize(
     ("block", "says"),
     [
-        (BlockChoice("two-in-turn", (F(12), F(5))), "twice as wide"),
+        (BlockChoice("two-in-turn", (F(12), F(5))), "the size of each block"),
         (BlockChoice("two-in-turn").with_option("first", "pinwheel"), "another block than"),
     ],
 )
