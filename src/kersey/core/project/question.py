@@ -100,6 +100,7 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
     wishes = () if design.prints is PrintsInABlock.ANY else assembly.wishes
     roles = frozenset(need.role for need in assembly.needs)
     pulled = tuple(each for each in pulled if not _kept_for_another(each, roles, block))
+    pulled = _not_cut_up(pulled, block)
     there = list(_there(pulled, roles, design, project.table))
     if not there:
         raise NothingToCut
@@ -263,10 +264,22 @@ def _kept_for_another(fabric: Pulled, roles: frozenset[str], block: BlockChoice)
     return _KEEPING.issuperset(fabric.roles) and has.isdisjoint(fabric.roles)
 
 
+def _not_cut_up(pulled: tuple[Pulled, ...], block: BlockChoice) -> tuple[Pulled, ...]:
+    """The cloth for a block: no panel, which is finished, and of crumbs no length, as long as there
+    is other cloth."""
+    known = block.known
+    if known is not None and known.crumbs:
+        pulled = tuple(each for each in pulled if each.is_crumb) or pulled
+    if known is not None and known.ready:
+        return pulled
+    return tuple(each for each in pulled if not each.is_panel) or pulled
+
+
 def _roles(fabric: Pulled, roles: frozenset[str], design: Design) -> frozenset[str]:
     """The block's roles that a fabric may serve; none stands for all."""
     known = design.block.known
-    if fabric.kept.lot.form is Form.BLOCK and known is not None and known.other_roles:
+    is_unit = fabric.kept.lot.form is Form.BLOCK or fabric.is_panel
+    if is_unit and known is not None and known.ready and known.other_roles:
         return frozenset({known.ready})
     named = {role.value for role in fabric.roles if role in BLOCK_ROLES} & roles - {ANY}
     if named:

@@ -17,6 +17,7 @@ from heapq import heappop, heappush
 from kersey.core.cloth.fabric import BadFabric, Lot, Print, Stack, Value
 from kersey.core.cloth.forms import Form
 from kersey.core.stash.cupboard import Aside, CupboardLot
+from kersey.core.stash.said.facts import OF_THE_BOLT
 
 
 class Role(StrEnum):
@@ -33,6 +34,7 @@ class Role(StrEnum):
     STRING = "string"
     MIDDLE = "middle"
     FOUNDATION = "foundation"
+    CRUMB = "crumb"
     SETTING = "setting"
     SASHING = "sashing"
     BORDER = "border"
@@ -43,13 +45,15 @@ class Role(StrEnum):
 
 # Roles that only some blocks have: they are offered where the block has them.
 SELDOM_ROLES = frozenset(
-    {Role.FRAME, Role.WINDOW, Role.ACCENT, Role.STRING, Role.MIDDLE, Role.FOUNDATION}
+    {Role.FRAME, Role.WINDOW, Role.ACCENT, Role.STRING, Role.MIDDLE, Role.FOUNDATION, Role.CRUMB}
 )
 BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, Role.FEATURE}
 # What the name of a lot says that it is kept for: "navy for binding", "Binding fabric".
 _KEPT_FOR = re.compile(
     r"(?:.* for )?(foundation|sashing|border|binding|backing)s?(?: fabric)?", re.IGNORECASE
 )
+_PANEL = re.compile(r"\bpanels?\b", re.IGNORECASE)
+_NO_CRUMBS = OF_THE_BOLT | {Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.BLOCK}
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
 
@@ -93,6 +97,17 @@ class Pulled:
     def for_blocks(self) -> bool:
         """Whether blocks may be cut from it."""
         return self.aside is None and not BLOCK_ROLES.isdisjoint(self.roles)
+
+    @property
+    def is_panel(self) -> bool:
+        """Whether it is a panel, which nobody cuts up: it is called one."""
+        return bool(_PANEL.search(self.kept.name) or _PANEL.search(self.print.name))
+
+    @property
+    def is_crumb(self) -> bool:
+        """Whether it is sewn in as it is where crumbs are: no length and no fat quarter, unless it
+        is told so."""
+        return Role.CRUMB in self.roles or self.kept.lot.form not in _NO_CRUMBS
 
     @property
     def stack(self) -> Stack:

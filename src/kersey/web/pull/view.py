@@ -44,6 +44,7 @@ ROLE_KEYS = {
     Role.STRING: "u",
     Role.MIDDLE: "m",
     Role.FOUNDATION: "o",
+    Role.CRUMB: "r",
     Role.SETTING: "p",
     Role.SASHING: "s",
     Role.BORDER: "b",

@@ -103,6 +103,7 @@ RECIPE = Recipe(
     tally=_tally,
     whole=_whole,
     crumbs=True,
+    other_roles=(CRUMB,),
     options={"shape": (Fraction(9, 2), Fraction(9, 2))},
     facts=Facts(
         made_from="Crumbs sewn into a sheet.",
