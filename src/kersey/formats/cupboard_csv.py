@@ -33,7 +33,7 @@ COLUMNS = (
     "lot", "form", "pieces", "width", "length", "print", "value", "ground", "figure", "motif",
     "measured length", "to width", "to length", "grams", "about", "directional",
     "washing takes %", "wrong side", "set aside", "scale", "colour family", "its own length",
-    "washing takes across %", "filled in", "place", "note",
+    "washing takes across %", "filled in", "place", "note", "use first",
 )  # fmt: skip
 _NEEDED = ("form", "pieces")
 MOST_ROWS = 20_000
@@ -249,7 +249,14 @@ def _lot(cells: Mapping[str, str], stacks: tuple[Stack, ...], shop: Workshop) ->
         wrong_side=_one_of(Value, cells, "wrong side"),
     )
     name = cells["lot"] or cells["print"] or f"{lot.count} {FACTS[form].many}"
-    return CupboardLot(name, lot, _one_of(Aside, cells, "set aside"), cells["place"], cells["note"])
+    return CupboardLot(
+        name,
+        lot,
+        _one_of(Aside, cells, "set aside"),
+        cells["place"],
+        cells["note"],
+        cells["use first"].lower() in _YES,
+    )
 
 
 def _one_of(kinds: type[_Kind], cells: Mapping[str, str], column: str) -> _Kind | None:
@@ -316,4 +323,4 @@ def _cells(kept: CupboardLot, stack: Stack) -> Iterator[str]:
     yield from (swatch.scale, stack.print.judged_family or "", _written(stack.measured_length))
     yield "" if lot.shrinkage_across is None else f"{float(lot.shrinkage_across):g}"
     yield " ".join(sorted(stack.print.filled_in))
-    yield from (kept.place, kept.note)
+    yield from (kept.place, kept.note, "yes" if kept.first else "")

@@ -28,7 +28,7 @@ def lot_from_row(row: CupboardLotRow) -> CupboardLot:
         wrong_side=None if row.wrong_side is None else Value(row.wrong_side),
     )
     aside = None if row.aside is None else Aside(row.aside)
-    return CupboardLot(row.name, lot, aside, row.place, row.note)
+    return CupboardLot(row.name, lot, aside, row.place, row.note, row.first)
 
 
 def lot_columns(kept: CupboardLot) -> dict[str, Any]:
@@ -39,6 +39,7 @@ def lot_columns(kept: CupboardLot) -> dict[str, Any]:
         "aside": kept.aside,
         "place": kept.place,
         "note": kept.note,
+        "first": kept.first,
         "form": lot.form,
         "width": lot.width,
         "length": lot.length,

@@ -239,6 +239,7 @@ class CupboardLotRow(Table):
     aside: Mapped[str | None]
     place: Mapped[str]
     note: Mapped[str]
+    first: Mapped[bool]
     form: Mapped[str]
     width: Mapped[Fraction]
     widest: Mapped[float]

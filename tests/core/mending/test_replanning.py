@@ -225,7 +225,10 @@ def test_on_small_ones_as_many_blocks_as_by_trying_everything(
     ways = all_ways(worse)
     assert ways.proved
     _, plan = still_planned(worse)
-    assert ways.most == min(ways.wanted, most_blocks(in_eighths(plan.problem)) * plan.problem.batch)
+    by_cutting = min(ways.wanted, most_blocks(in_eighths(plan.problem)) * plan.problem.batch)
+    # A piece that is joined of two no cutting gives.
+    joined = any(w.kind is WayKind.JOINED and w.blocks == ways.most for w in ways.ways)
+    assert ways.most >= by_cutting if joined else ways.most == by_cutting
 
 
 def test_a_spoiled_piece_is_cut_again_of_its_own_print_if_it_can_be() -> None:

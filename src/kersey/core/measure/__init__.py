@@ -1,3 +1,3 @@
 """Lengths, units, seam, usable width, rounding."""
 
-__all__ = ["counting", "length", "root2", "spoken", "workshop"]
+__all__ = ["counting", "length", "money", "root2", "spoken", "workshop"]

@@ -24,6 +24,7 @@ from kersey.core.measure.length import Units
 from kersey.core.planning.already_cut import cut_already, fixed_layouts, rest_of, together
 from kersey.core.planning.arrangement import Prints, arrange
 from kersey.core.project.design import Design, KitWish
+from kersey.core.project.first_used import turns
 from kersey.core.project.kept_plan import Grid, KeptPlan, Kit, Missing
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked, block_of, yield_asked
@@ -80,7 +81,8 @@ class SizeWish:
 class PlanQuestion:
     """Everything a plan depends on. `most` is a plan for the most blocks, if one is known.
 
-    `families` are those of the prints, for kits by families. What is `cut` already, so many pieces
+    `families` are those of the prints, for kits by families, `turns` those in which fabrics are
+    opened. What is `cut` already, so many pieces
     of each fabric, stays as the `fixed` layouts say.
     """
 
@@ -95,6 +97,7 @@ class PlanQuestion:
     how: KitWish = KitWish.DIFFERENT
     deal: int = 0
     families: tuple[tuple[str, str], ...] = ()
+    turns: tuple[tuple[str, int], ...] = ()
     most: CuttingPlan | None = None
     fixed: tuple[Layout, ...] = ()
     cut: tuple[tuple[str, int], ...] = ()
@@ -119,7 +122,8 @@ class PlanQuestion:
             return self._one_piece(most)
         grid = self.size.grid(most.blocks) if most.blocks else None
         wanted = most.blocks if grid is None else min(grid.blocks, most.blocks)
-        plan = self._with_fixed(just_enough(found, wanted, self.even and not self.cut))
+        even = self.even and not self.cut
+        plan = self._with_fixed(just_enough(found, wanted, even, dict(self.turns)))
         wished = Wished(self.how, dict(self.families), self.deal)
         dealt = deal(plan, wished)
         _check(plan, dealt.kits)
@@ -192,6 +196,7 @@ def plan_question(project: Project, units: Units, most: CuttingPlan | None = Non
         how=design.kits,
         deal=design.deal,
         families=_families(asked),
+        turns=tuple(turns(asked, scraps_first=design.scraps_first).items()),
         most=None if cut else most,
         fixed=fixed_layouts(project, asked) if cut else (),
         cut=cut,

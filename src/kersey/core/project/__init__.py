@@ -5,6 +5,7 @@ __all__ = [
     "bought",
     "design",
     "finishing",
+    "first_used",
     "kept_plan",
     "laying",
     "measuring_log",

@@ -66,7 +66,8 @@ class Design:
 
     The block is `block_chosen` unless Kersey has only proposed it; `own_draft` is one that is being
     drawn beside it. `even`: every fabric of a role is cut alike. `by_value`: fabric for any role
-    serves the side of a block that it is light or dark enough for. `deal` counts how often the kits
+    serves the side of a block that it is light or dark enough for. `scraps_first`: small pieces are
+    opened before large ones. `deal` counts how often the kits
     were dealt again; so many `layers` are cut at once; `minded` is what may not lie side by side.
     Border and binding come from fabric pulled for them; without any, from what is left where that
     is wished for and enough.
@@ -78,6 +79,7 @@ class Design:
     prints: PrintsInABlock = PrintsInABlock.BEST
     even: bool = False
     by_value: bool = True
+    scraps_first: bool = True
     wish: Wish = field(default_factory=Wish)
     rows: int | None = None
     columns: int | None = None

@@ -31,7 +31,8 @@ CUT_FROM_THE_LENGTH = frozenset({Form.YARDAGE, Form.BACKING, Form.BATTING})
 class CupboardLot:
     """A lot at home; `place` is where it lies, in a person's own words: a drawer, a shelf.
 
-    `note` is whatever else was said of it, such as what it cost.
+    `note` is whatever else was said of it, such as what it cost. What is to be used `first` is
+    opened before anything else that would do.
     """
 
     name: str
@@ -39,6 +40,7 @@ class CupboardLot:
     aside: Aside | None = None
     place: str = ""
     note: str = ""
+    first: bool = False
 
     def __post_init__(self) -> None:
         object.__setattr__(self, "name", checked_name(self.name))

@@ -1,7 +1,7 @@
 """The steps of a work order in words: the one place where their sentences are written."""
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 
 from kersey.core.blocks.assembly import Make, Part
 from kersey.core.blocks.technique import CROSSCUT
@@ -19,6 +19,7 @@ from kersey.core.measure.length import (
     format_yardage,
 )
 from kersey.core.measure.spoken import shown
+from kersey.core.project.first_used import turns_of
 from kersey.core.project.laying import Joining
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.frame_words import (
@@ -99,12 +100,22 @@ def _keep(step: Step, quilt: Quilt) -> StepWords:
     if used:
         many = "All" if used == step.count else str(used)
         purpose = f"{many} of them are for the border or binding."
+    purposes = (purpose, *_kept_for_turn(step, quilt))
     forms = {fabric.form for fabric in quilt.kept.cutting.problem.fabrics}
     form = forms.pop() if len(forms) == 1 else Form.PIECE
     if not FACTS[form].counted:
         names = listed([f"the {fabric.name}" for fabric in step.fabrics])
-        return StepWords(f"Set {names} aside", (purpose,))
-    return StepWords(f"Set {counted(step.count, FACTS[form].one)} aside", (purpose,))
+        return StepWords(f"Set {names} aside", purposes)
+    return StepWords(f"Set {counted(step.count, FACTS[form].one)} aside", purposes)
+
+
+def _kept_for_turn(step: Step, quilt: Quilt) -> Iterator[str]:
+    """Why these stay whole: their turn to be opened comes later."""
+    turns = turns_of(quilt.project)
+    whole = {fabric.name for fabric in step.fabrics}
+    cut = {each.fabric.name for each in quilt.kept.cutting.layouts} - whole
+    if any(turns.get(w, 0) > turns.get(c, 0) for w in whole for c in cut):
+        yield "Smaller and older pieces are used first."
 
 
 def _cut(step: Step, quilt: Quilt) -> StepWords:

@@ -2,12 +2,15 @@
 
 opened   a piece of fabric that is cut at all
 
+Where fabrics have turns, those whose turn comes later stay closed as long as the blocks can still
+be had; of those that must be opened after all, only what the earlier ones do not give is cut.
 Fabrics of few sorts are taken away piece by piece, sort after sort, as long as the blocks can
 still be had. Of many different ones the largest are opened first: as few of them as will do. What
 is left of the opened ones then lies in whole strips, for pieces that nobody needs are not cut.
 """
 
-from collections.abc import Sequence
+from collections import Counter
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric
@@ -32,17 +35,20 @@ class Mend:
     pieces: int
 
 
-def just_enough(most: CuttingPlan, blocks: int, even: bool = False) -> CuttingPlan:
+def just_enough(
+    most: CuttingPlan, blocks: int, even: bool = False, turns: Mapping[str, int] | None = None
+) -> CuttingPlan:
     """A plan for so many blocks, of those that a plan for the most gives.
 
     Raises `FaultyPlan`. `even`: every fabric is cut alike, as far as so many blocks can be had so.
+    `turns`: in which turn each fabric is opened, by its name, 0 first.
     """
     blocks = min(blocks, most.blocks)
     if even:
         found = even_plan(most, Watch(ALL_TRIALS / 3), blocks)
         if found is not None and found.plan.blocks >= blocks:
             return replace(found.plan, bound=max(found.plan.blocks, most.bound))
-    return _Thinner(most, blocks).thinned()
+    return _Thinner(most, blocks, turns or {}).thinned()
 
 
 def mends(most: CuttingPlan, wanted: int) -> tuple[Mend, ...]:
@@ -91,11 +97,17 @@ def _with_more(
     return plan.blocks
 
 
+def _but(problem: CuttingProblem, closed: Collection[str]) -> CuttingProblem | None:
+    """The question without these fabrics; None when nothing is left."""
+    kept = tuple(fabric for fabric in problem.fabrics if fabric.name not in closed)
+    return replace(problem, fabrics=kept) if kept else None
+
+
 class _Thinner:
     """Takes fabric away while the blocks can still be had."""
 
-    def __init__(self, most: CuttingPlan, blocks: int) -> None:
-        self._whole, self._blocks = most, blocks
+    def __init__(self, most: CuttingPlan, blocks: int, turns: Mapping[str, int]) -> None:
+        self._whole, self._blocks, self._turns = most, blocks, turns
         self._watch = Watch(ALL_TRIALS)
         self._best = most
 
@@ -104,16 +116,87 @@ class _Thinner:
         sorts = sorts_of(self._whole.problem)
         if self._blocks < self._whole.blocks:
             self._try(self._whole.problem)
+        by_roles: dict[object, list[Fabric]] = {}
+        for fabrics in sorts.values():
+            by_roles.setdefault(fabrics[0].roles, []).extend(fabrics)
+        in_turn = [fabrics for fabrics in by_roles.values() if len(self._turns_of(fabrics)) > 1]
+        for fabrics in in_turn:
+            self._open_in_turn(fabrics)
+        if in_turn and self._last_of_all(in_turn):
+            return self._as_wanted()
         if len(sorts) <= _FEW_SORTS:
             for fabrics in sorts.values():
-                self._thin_out(fabrics)
+                if by_roles[fabrics[0].roles] not in in_turn:
+                    self._thin_out(fabrics)
         else:
-            by_roles: dict[object, list[Fabric]] = {}
-            for fabrics in sorts.values():
-                by_roles.setdefault(fabrics[0].roles, []).extend(fabrics)
             for fabrics in by_roles.values():
-                self._open_the_largest(fabrics)
+                if fabrics not in in_turn:
+                    self._open_the_largest(fabrics)
         return self._as_wanted()
+
+    def _turns_of(self, fabrics: Iterable[Fabric]) -> list[int]:
+        """The turns of these, the first first."""
+        problem = self._whole.problem
+        if problem.strip_sets or problem.tally or problem.totals:
+            return []
+        return sorted({self._turns[f.name] for f in fabrics if f.name in self._turns})
+
+    def _open_in_turn(self, fabrics: Sequence[Fabric]) -> None:
+        """Only those of these whose turn comes first, of as few turns as will do."""
+        turns, problem = self._turns_of(fabrics), self._best.problem
+        least, most = 0, len(turns)
+        while least < most:
+            middle = (least + most) // 2
+            later = {f.name for f in fabrics if self._turns.get(f.name, 0) in turns[middle:]}
+            if self._try(_but(problem, later)):
+                most = middle
+            else:
+                least = middle + 1
+
+    def _last_of_all(self, groups: Sequence[Sequence[Fabric]]) -> bool:
+        """Of the last that are opened only what the others do not give: first as many blocks as
+        those make, then the rest. Whether that is found."""
+        problem = self._best.problem
+        there = {fabric.name for fabric in problem.fabrics}
+        last = set[str]()
+        for group in groups:
+            opened = [fabric for fabric in group if fabric.name in there]
+            turns = self._turns_of(opened)
+            if len(turns) > 1:
+                last |= {f.name for f in opened if self._turns.get(f.name, 0) == turns[-1]}
+        first = _but(problem, last) if last else None
+        if first is None or self._watch.left <= 0:
+            return False
+        trial = Watch(A_TRIAL)
+        of_first = checked_plan(first, trial, Sought(most=self._blocks))
+        self._watch.spend(trial.spent)
+        blocks = of_first.blocks - of_first.blocks % problem.batch
+        if not blocks:
+            return False
+        if blocks >= self._blocks:
+            self._best = of_first
+            return True
+        used = Counter[str]()
+        for layout in of_first.layouts:
+            used[layout.fabric.name] += layout.copies
+        rest = replace(
+            problem,
+            fabrics=tuple(
+                replace(f, count=f.count - used[f.name])
+                for f in problem.fabrics
+                if f.count > used[f.name]
+            ),
+        )
+        before, wanted = self._best, self._blocks
+        self._blocks = wanted - blocks
+        found = self._try(rest)
+        self._blocks = wanted
+        if not found:
+            self._best = before
+            return False
+        layouts = (*of_first.layouts, *self._best.layouts)
+        self._best = CuttingPlan(problem, wanted, wanted, layouts)
+        return True
 
     def _thin_out(self, fabrics: Sequence[Fabric]) -> None:
         """As many pieces of a sort as can be spared, from the print that has most."""
@@ -133,9 +216,7 @@ class _Thinner:
         least, most = 0, len(largest)
         while least < most:
             middle = (least + most) // 2
-            closed = {fabric.name for fabric in largest[middle:]}
-            kept = tuple(f for f in problem.fabrics if f.name not in closed)
-            if self._try(replace(problem, fabrics=kept) if kept else None):
+            if self._try(_but(problem, {fabric.name for fabric in largest[middle:]})):
                 most = middle
             else:
                 least = middle + 1

@@ -65,6 +65,7 @@ class LotForm(PageForm):
     name: Annotated[str, AfterValidator(checked_name)]
     place: str = Field("", max_length=LONGEST_PLACE)
     note: str = Field("", max_length=LONGEST_NOTE)
+    first: bool = False
     width: Length
     length: Length
     measured_length: Length | None = None

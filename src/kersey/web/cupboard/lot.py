@@ -193,7 +193,9 @@ def _with_facts(kept: CupboardLot, form: LotForm) -> CupboardLot:
         directional=form.directional,
         wrong_side=form.wrong_side,
     )
-    return replace(kept, name=form.name, lot=lot, place=form.place, note=form.note)
+    return replace(
+        kept, name=form.name, lot=lot, place=form.place, note=form.note, first=form.first
+    )
 
 
 def _lot_page(

@@ -13,6 +13,7 @@ from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.measure.spoken import shown
 from kersey.core.planning.possible import seams_of
 from kersey.core.project.design import PrintsInABlock
+from kersey.core.project.first_used import turns_of
 from kersey.core.project.project import Project
 from kersey.core.project.question import block_of
 from kersey.web.open_project import OpenProject
@@ -62,6 +63,7 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         "would_differ": bool(recipe) and bool(_wishes(project)),
         "own_pieces": write_pieces(block.pieces, block.rules, units),
         "rule": project.design.prints,
+        "has_turns": len(set(turns_of(opened.project).values())) > 1,
         "two_sided": roles != {ANY},
         "chosen_words": _chosen_words(project, units),
     }

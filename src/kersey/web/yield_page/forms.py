@@ -41,6 +41,7 @@ class YieldForm(RevisedForm):
     plan: Way = Way.POOLED
     rule: PrintsInABlock = PrintsInABlock.BEST
     by_value: bool = False
+    scraps_first: bool | None = None
     seam: Annotated[Length, AfterValidator(checked(check_seam))]
 
 
@@ -83,6 +84,7 @@ def with_choices(project: Project, form: YieldForm, typed: Typed, units: Units) 
         even=form.plan is Way.EVEN,
         prints=form.rule,
         by_value=form.by_value,
+        scraps_first=design.scraps_first if form.scraps_first is None else form.scraps_first,
         seam=form.seam,
     )
     changed = replace(project, design=design)
