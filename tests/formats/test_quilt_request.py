@@ -175,6 +175,23 @@ def test_rows_and_columns_that_are_settled_stay() -> None:
     assert quilt["binding"]["from"] == "backing"
 
 
+def test_with_nothing_to_buy_a_small_quilt_comes_before_a_backing_that_is_bought() -> None:
+    """Of a fat quarter of 17 1/2 x 21 comes a backing for a top of 13 1/2 x 17."""
+    quarters = [{"id": f"quarter {n}", "form": "fat-quarter"} for n in range(11)]
+    block = {"recipe": "plain-square", "finished": 4}
+    question, answer, written = answered(asked(fabrics=quarters, block=block, aim="no-buying"))
+    bought = [[each["part"] for each in quilt["buy"]] for quilt in written["quilts"]]
+    assert bought[0] == []
+    assert bought == sorted(bought)
+    assert bought[-1] == ["backing"]
+    assert all(quilt["backing"]["width"] <= 21 for quilt in written["quilts"] if not quilt["buy"])
+    for quilt in answer.quilts:
+        assert not [fault for plan in quilt.plans for fault in faults(plan)]
+        cut = [c.need.role for p in quilt.plans for each in p.layouts for c in each.cuts]
+        assert ("backing" in cut) == (not quilt.backing_bought)
+    assert question.any_backing
+
+
 def test_a_target_is_met_within_its_tolerance() -> None:
     target = {"width": 50, "length": 62, "tolerance": 3}
     _, _, written = answered(asked(aim="target", target=target))

@@ -201,6 +201,7 @@ def quilt_question_of(found: Any) -> QuiltQuestion:
         may_buy=frozenset(name for name, may in request.buy if may),
         shop=shop,
         backing_way=BackingWay.WIDE if request.backing.style == "wide" else None,
+        any_backing=judge.aim is Aim.NO_BUYING,
     )
 
 

@@ -64,7 +64,13 @@ def asked(
     found = candidate_of(block, problem, cut.finished, frozenset({"background"}), Workshop())
     candidates = (found,) if found else ()
     return QuiltQuestion(
-        fabrics, candidates, (space,), Judge(aim, Wish().purposes()), may_buy, Workshop()
+        fabrics,
+        candidates,
+        (space,),
+        Judge(aim, Wish().purposes()),
+        may_buy,
+        Workshop(),
+        any_backing=aim is Aim.NO_BUYING,
     )
 
 

@@ -42,6 +42,7 @@ from kersey.core.frame.part import PartCut, PartKind, bought_with, part_role
 from kersey.core.frame.sashing import NO_SASHING
 from kersey.core.frame.scheme import Scheme
 from kersey.core.frame.setting import Setting
+from kersey.core.frame.strips import StripPieces
 from kersey.core.measure.length import bought_length
 from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths
@@ -57,6 +58,8 @@ from kersey.core.whole.scheme_space import Floats, Schemes, Space
 
 # So many quilts are told of, and no more cuttings than this are sought for them.
 _TOLD, _MOST_CUTTINGS = 8, 120
+# Of quilts so small that their backing is one piece of what is there no more than this are told.
+_TOLD_SMALL = _TOLD // 2
 # Quilts of one block, set alike, are really different if a side differs by more than this.
 _DIFFERENT = Fraction(8)
 # A waiting scheme whose ways are not known yet; and all schemes of a candidate and a space.
@@ -79,7 +82,8 @@ class NoBlocks(Infeasible):
 class QuiltQuestion:
     """What is asked. `fabrics` is all cloth there is; `may_buy` the parts that may be bought.
 
-    Cloth that may serve anything is cut into blocks, and into parts of `any_cloth`.
+    Cloth that may serve anything is cut into blocks, and into parts of `any_cloth`; with
+    `any_backing` a backing that fits one piece of it may be cut from that too.
     """
 
     fabrics: tuple[Fabric, ...]
@@ -90,6 +94,7 @@ class QuiltQuestion:
     shop: Workshop = field(default_factory=Workshop)
     backing_way: BackingWay | None = None
     any_cloth: frozenset[str] = frozenset({PartKind.BINDING, part_role(PartKind.CORNERSTONES)})
+    any_backing: bool = False
 
 
 @dataclass(frozen=True)
@@ -187,9 +192,11 @@ class _Judged(NamedTuple):
 
 @dataclass(frozen=True)
 class _Way:
-    """Parts that are cut from the stash; what is then thought of the quilt."""
+    """Parts that are cut from the stash, and the `backing` if a piece of cloth gives it whole; what
+    is then thought of the quilt."""
 
     stash: frozenset[PartCut]
+    backing: PartNeeds | None
     opinions: Mapping[str, float]
     score: float
 
@@ -244,6 +251,7 @@ class _Search:
         groups: dict[tuple[int, int], Iterator[tuple[float, _Judged]]] = {}
         ways: dict[_Judged, list[_Way]] = {}
         told: list[WholeQuilt] = []
+        small = 0
         while waiting and len(told) < _TOLD and self.cuttings < _MOST_CUTTINGS:
             _, judged, number = heappop(waiting)
             group = judged.candidate, judged.space
@@ -257,9 +265,10 @@ class _Search:
                 continue
             if number == _TO_RECKON:
                 ways[judged] = self.ways(judged)
-            else:
+            elif ways[judged][number].backing is None or small < _TOLD_SMALL:
                 quilt = self.quilt(judged, ways[judged][number])
                 if quilt is not None:
+                    small += ways[judged][number].backing is not None
                     told.append(quilt)
                     yield quilt
                     continue
@@ -296,14 +305,18 @@ class _Search:
         question, scheme = self._question, self._scheme(judged)
         may = {part for part in scheme.parts if bought_with(part.kind) in question.may_buy}
         can, must_buy = self._together(scheme.parts)
-        backed = self._backing_of(scheme) is not None or PartKind.BACKING in question.may_buy
-        if not backed or not may.issuperset(must_buy):
+        backings: list[PartNeeds | None] = []
+        if self._backing_of(scheme) is not None or PartKind.BACKING in question.may_buy:
+            backings.append(None)
+        piece = self._backing_piece(scheme)
+        if piece is not None:
+            backings.append(piece)
+        if not backings or not may.issuperset(must_buy):
             return []
         try:
             cloth = {part: scheme.bought(part, question.shop) for part in may}
         except Infeasible:
             return []
-        anyway = self._bought_anyway(judged, scheme)
         found = []
         # Each subset of what may be bought: parts are few, and sets of them few too.
         everything = frozenset(part for group in can for part in group)
@@ -313,7 +326,10 @@ class _Search:
                 if may.issuperset(bought):
                     lengths = [bought_length(cloth[part]) for part in (*must_buy, *bought)]
                     stash = everything - set(bought)
-                    found.append(self._way(judged, scheme, stash, sum(lengths, anyway)))
+                    for backing in backings:
+                        anyway = self._bought_anyway(judged, scheme, backing)
+                        cloth_bought = sum(lengths, anyway)
+                        found.append(self._way(judged, scheme, stash, backing, cloth_bought))
         return sorted(found, key=lambda way: -way.score)
 
     def _together(
@@ -340,12 +356,15 @@ class _Search:
         question, scheme = self._question, self._scheme(judged)
         candidate = question.candidates[judged.candidate]
         asked = (self._needs(part) for part in scheme.parts if part in way.stash)
-        needs = tuple(each for each in asked if each is not None)
+        needs = tuple(each for each in (*asked, way.backing) if each is not None)
         had = self._can_be_had[judged.candidate]
         plans = had.plans(candidate.cut_blocks(scheme), needs)
         if plans is None:
             return None
         from_stash = self._backing_of(scheme)
+        if way.backing is not None:
+            length = way.backing.part.pieces[0].cut_length
+            from_stash = BackingPlan(BackingWay.UPRIGHT, 1, length, length, Fraction(0))
         return WholeQuilt(
             candidate=candidate,
             scheme=scheme,
@@ -416,7 +435,8 @@ class _Search:
                 off_the_bolt = binding.area / float(usable)
             used, bought = used + beside * binding.area, bought + ~beside * off_the_bolt
         if not any(PartKind.BACKING in fabric.roles for fabric in self._question.fabrics):
-            bought = bought + backing_cloth(schemes, usable, self._question.backing_way)
+            cloth_bought = backing_cloth(schemes, usable, self._question.backing_way)
+            bought = bought + np.where(self._fits_a_piece(schemes), 0.0, cloth_bought)
         # By so much an edge that is folded or turned makes a quilt larger than it is inside.
         more = float(edge.finished(Fraction(0), schemes.space.seam) + seams)
         opinions = {
@@ -473,7 +493,12 @@ class _Search:
         return found
 
     def _way(
-        self, judged: _Judged, scheme: Scheme, stash: frozenset[PartCut], bought: Fraction
+        self,
+        judged: _Judged,
+        scheme: Scheme,
+        stash: frozenset[PartCut],
+        backing: PartNeeds | None,
+        bought: Fraction,
     ) -> _Way:
         """What is thought of a scheme; `bought` inches of cloth as wide as it usually is."""
         candidate = self._question.candidates[judged.candidate]
@@ -489,14 +514,15 @@ class _Search:
             "size": width * length / self._largest,
         }
         opinions = {name: float(np.ravel(opinion)[0]) for name, opinion in said.items()}
-        return _Way(stash, opinions, float(self._question.judge.score(opinions)[0]))
+        return _Way(stash, backing, opinions, float(self._question.judge.score(opinions)[0]))
 
-    def _bought_anyway(self, judged: _Judged, scheme: Scheme) -> Fraction:
-        """Inches of cloth of the usual width that are bought for the blocks and the backing."""
+    def _bought_anyway(self, judged: _Judged, scheme: Scheme, piece: PartNeeds | None) -> Fraction:
+        """Inches of cloth of the usual width that are bought for the blocks and the backing, unless
+        that is of a piece that is there."""
         shop = self._question.shop
         of_blocks = self._question.candidates[judged.candidate].to_buy(scheme, shop)
         bought = sum(map(bought_length, of_blocks.values()), Fraction(0))
-        if self._backing_of(scheme) is None:
+        if self._backing_of(scheme) is None and piece is None:
             # Extra-wide cloth counts as so much more of the usual width.
             backing = self._backing_bought(scheme)
             wide = WIDE_BACKING / shop.usable_width if backing.way is BackingWay.WIDE else 1
@@ -512,6 +538,33 @@ class _Search:
             found = _backing_from(self._question.fabrics, scheme, self._question.shop)
             self._backings[scheme.top] = found
         return self._backings[scheme.top]
+
+    def _backing_piece(self, scheme: Scheme) -> PartNeeds | None:
+        """A backing in one piece of cloth that may serve anything, where that is asked for."""
+        if not self._question.any_backing or self._backing_of(scheme) is not None:
+            return None
+        size = scheme.backed_by(self._question.shop)
+        piece = StripPieces(PartKind.BACKING, 1, size.width, size.length)
+        part = PartCut(PartKind.BACKING, (piece,), Fraction(0))
+        found = part_needs(part, strip_lengths(part.role, size.width, self._any_cloth))
+        return None if found is None or found.joined else found
+
+    @cached_property
+    def _any_cloth(self) -> tuple[Fabric, ...]:
+        return tuple(f for f in self._question.fabrics if _serves(f, PartKind.BACKING))
+
+    def _fits_a_piece(self, schemes: Schemes) -> NDArray[np.bool_]:
+        """Of which schemes a backing fits one piece of any cloth."""
+        space = schemes.space
+        more = float(space.edge.backing(Fraction(0), space.margin)) + 2 * float(space.seam)
+        width, length = (side + more for side in schemes.inside)
+        fits = np.zeros(np.broadcast(width, length).shape, dtype=bool)
+        if self._question.any_backing:
+            for sides in {(f.width, f.length) for f in self._any_cloth}:
+                short, long = (float(side) + _A_HAIR for side in sorted(sides))
+                low, high = np.minimum(width, length), np.maximum(width, length)
+                fits |= (low <= short) & (high <= long)
+        return fits
 
     def _needs(self, part: PartCut) -> PartNeeds | None:
         """How a part can be cut from the stash, where it may be."""

@@ -95,7 +95,11 @@ class Judge:
         """Opinions, weighed; in one order, so that the same opinions make the same sum."""
         weights, total = self.weights, np.zeros(1)
         for name in OPINIONS:
-            total = total + weights[name] * np.asarray(opinions[name])
+            opinion = np.asarray(opinions[name])
+            if name == "buying" and self.aim is Aim.NO_BUYING and not self.own_weights:
+                # What needs nothing bought at all comes before anything else.
+                opinion = np.where(opinion < 1, opinion / 2, opinion)
+            total = total + weights[name] * opinion
         return total
 
     def fit(self, width: Floats, length: Floats) -> Floats:
