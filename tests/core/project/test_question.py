@@ -3,11 +3,16 @@
 from dataclasses import replace
 from fractions import Fraction
 
-from tests.core.quilts import project
+from tests.core.quilts import plan, project
 
 from kersey.core.blocks.choice import BlockChoice
+from kersey.core.leaving.put_away import put_away
+from kersey.core.project.project import fabric_key
 from kersey.core.project.question import yield_asked
+from kersey.core.project.table import parent_key
+from kersey.core.quilt.quilt import make_quilt
 from kersey.core.stash.pulled import Role
+from kersey.core.work.work_order import StepKind, ticked, work_order
 
 
 # A grid of 5 finished: a panel of 15 1/2 is three squares each way; a length is no crumb.
@@ -25,3 +30,25 @@ def test_what_is_finished_is_never_cut_up() -> None:
     *pieces, length = crumbs.fabrics
     told = replace(crumbs, fabrics=(*pieces, replace(length, roles=(Role.CRUMB,))))
     assert "smoke" in {f.name for f in yield_asked(told).problem.fabrics}
+
+
+# 1 to 2 wide in three steps, 8 to 20 long in four: 300 are 25 of each of twelve sizes.
+def test_what_varies_is_planned_over_its_range() -> None:
+    of = project("about 300 strings 1 to 2, 8 to 20 long", block=BlockChoice("string"))
+    asked = yield_asked(of)
+    sizes = {(f.width, f.length): f.count for f in asked.problem.fabrics}
+    widths = [Fraction(9, 8), Fraction(3, 2), Fraction(7, 4)]
+    lengths = [Fraction(19, 2), Fraction(25, 2), Fraction(31, 2), Fraction(37, 2)]
+    assert sizes == {(w, n): 25 for w in widths for n in lengths}
+    assert {parent_key(key) for key in asked.keys} == {fabric_key(of.fabrics[0])}
+    area = sum(w * n * count for (w, n), count in sizes.items())
+    assert Fraction(9, 10) * of.fabrics[0].area < area <= of.fabrics[0].area
+    # Once all is cut and put away every string is accounted for.
+    quilt = make_quilt(plan(of))
+    done = quilt.project
+    for step in work_order(quilt):
+        if step.kind is StepKind.CUT:
+            done = ticked(done, step, True)
+    assert 0 < done.fabrics[0].cut <= 300
+    away = put_away(make_quilt(done))
+    assert away.project.fabrics[0].cut == done.fabrics[0].cut

@@ -18,7 +18,7 @@ from kersey.core.leaving.off_corners import OffCorner, off_corners
 from kersey.core.leaving.spare_units import SpareUnits, spare_units, without_sewn
 from kersey.core.leaving.tube_ends import TubeEnds, tube_ends
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
-from kersey.core.project.table import parent_key
+from kersey.core.project.table import parent_key, whole_key
 from kersey.core.quilt.left_over import LeftPiece
 from kersey.core.quilt.pulled_cloth import Opened
 from kersey.core.quilt.quilt import Quilt
@@ -282,18 +282,13 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
         raise AlreadyPutAway
     opened = _opened(quilt)
     _check_there(quilt, opened)
-    keys, table = _keys(quilt), quilt.project.table
+    table, whole = quilt.project.table, _opened_whole(quilt, opened)
     ends = quilt.opened
     of_parts = Counter[str]()
     for end in ends:
         of_parts[fabric_key(end.pulled)] += end.count
     fabrics = tuple(
-        replace(
-            p,
-            cut=min(
-                p.count, opened.get(keys.get(key, ""), 0) + table.pieces_opened(key) + of_parts[key]
-            ),
-        )
+        replace(p, cut=min(p.count, whole[key] + table.pieces_opened(key) + of_parts[key]))
         for p in quilt.project.fabrics
         for key in (fabric_key(p),)
     )
@@ -306,11 +301,22 @@ def put_away(quilt: Quilt, keeping: Keeping = KEEP_ALL) -> PutAway:
 
 def _check_there(quilt: Quilt, opened: dict[str, int]) -> None:
     pulled, table = {fabric_key(p): p.count for p in quilt.project.fabrics}, quilt.project.table
+    whole = _opened_whole(quilt, opened)
     for key, name in _keys(quilt).items():
         # What lies on the table already was taken of what is pulled.
-        wanted = 1 if key != parent_key(key) else opened[name] + table.pieces_opened(key)
-        if pulled.get(parent_key(key), 0) < wanted:
+        of = parent_key(key)
+        wanted = 1 if whole_key(key) != of else whole[of] + table.pieces_opened(of)
+        if pulled.get(of, 0) < wanted:
             raise PlanCutsMore(name)
+
+
+def _opened_whole(quilt: Quilt, opened: Mapping[str, int]) -> Counter[str]:
+    """Whole pieces that are opened of each fabric, by its key, in whatever sizes it is planned."""
+    found = Counter[str]()
+    for key, name in _keys(quilt).items():
+        if whole_key(key) == parent_key(key):
+            found[parent_key(key)] += opened[name]
+    return found
 
 
 def _keys(quilt: Quilt) -> dict[str, str]:

@@ -35,7 +35,7 @@ from kersey.core.mending.what_lies import (
 from kersey.core.project.kept_plan import KeptPlan, Kit
 from kersey.core.project.project import AlreadyPutAway, Project, fabric_key
 from kersey.core.project.question import YieldAsked, yield_asked
-from kersey.core.project.table import Table, parent_key
+from kersey.core.project.table import Table, parent_key, whole_key
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.sewing.passes import kits_begun, with_kits_numbered
 from kersey.core.work.at_table import Motion, TableCut
@@ -255,7 +255,9 @@ def _strip_lost(lies: OnTable, of: str, need: Need) -> OnTable:
     """One strip of a fabric thrown away: one that is cut, else taken off what it was to be cut
     from; the rest of that stays."""
     lying = [(_key_of(lies.table, piece), piece) for piece in lies.pieces if piece.of == of]
-    whole = [(key, whole_piece(layout, key, 1)) for key, layout in lies.layouts if key == of]
+    whole = [
+        (key, whole_piece(layout, key, 1)) for key, layout in lies.layouts if whole_key(key) == of
+    ]
     for there in (lying, whole):
         planned = [
             (key, piece, breadth_of(strip))
@@ -267,7 +269,7 @@ def _strip_lost(lies: OnTable, of: str, need: Need) -> OnTable:
             key, piece, broad = min(planned, key=lambda each: each[1].across)
             rest = piece.across - broad
             left = (rest, piece.long) if piece.along else (piece.long, rest)
-            return spoiled(lies, key, 1, (left,) if min(left) > 0 else ())
+            return spoiled(lies, whole_key(key), 1, (left,) if min(left) > 0 else ())
     return lies
 
 
@@ -348,11 +350,11 @@ def _check_left(thing: Thing, left: Sequence[Rectangle]) -> None:
 
 def _whole_spoiled(lies: OnTable, thing: Thing, count: int, left: Sequence[Rectangle]) -> OnTable:
     """Pieces that were not to be cut first, then those of which least was planned."""
-    planned = sum(layout.copies for key, layout in lies.layouts if key == thing.key)
+    planned = sum(layout.copies for key, layout in lies.layouts if whole_key(key) == thing.key)
     take = max(0, count - (thing.count - planned))
     layouts, pieces = list[tuple[str, Layout]](), list[Piece]()
     for key, layout in sorted(lies.layouts, key=lambda each: len(each[1].cuts)):
-        gone = min(take, layout.copies) if key == thing.key else 0
+        gone = min(take, layout.copies) if whole_key(key) == thing.key else 0
         take -= gone
         if layout.copies > gone:
             layouts.append((key, replace(layout, copies=layout.copies - gone)))

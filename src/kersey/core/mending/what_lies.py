@@ -12,7 +12,7 @@ from fractions import Fraction
 
 from kersey.core.cutting.layout import SHORTEST_KEPT
 from kersey.core.cutting.problem import Cut, Layout
-from kersey.core.project.table import Table, parent_key
+from kersey.core.project.table import Table, parent_key, whole_key
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.at_table import Motion, Stack, TableCut, breadth, run, strips_in_order
 from kersey.core.work.work_order import work_order
@@ -210,7 +210,8 @@ def _strip(strip: Sequence[Cut], layout: Layout) -> Strip:
 def with_pieces(table: Table, opened: Opened) -> Table:
     """The table with all that was opened of the plan lying on it."""
     for key, count in opened.whole.items():
-        table = table.opening(key, count) if key == parent_key(key) else table.taking(key, count)
+        of = parent_key(key)
+        table = table.opening(of, count) if whole_key(key) == of else table.taking(key, count)
     for piece in opened.pieces:
         table = table.laying(piece.of, piece.width, piece.length, piece.count)
     return table

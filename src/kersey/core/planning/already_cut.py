@@ -17,6 +17,7 @@ from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Fabric, Lay
 from kersey.core.planning.cut_groups import cut_groups
 from kersey.core.project.project import Project
 from kersey.core.project.question import YieldAsked
+from kersey.core.project.table import whole_key
 
 
 def cut_already(project: Project, asked: YieldAsked) -> tuple[tuple[str, int], ...]:
@@ -31,7 +32,8 @@ def cut_already(project: Project, asked: YieldAsked) -> tuple[tuple[str, int], .
     found = []
     for fabric, pulled, key in zip(asked.problem.fabrics, asked.fabrics, asked.keys, strict=True):
         pieces = pulled.cut - project.table.pieces_opened(key)
-        pieces = further[key] if fabric.opened else pieces
+        # Of what lies there, and of one of several sizes, only the ticks say how much.
+        pieces = further[key] if fabric.opened or whole_key(key) != key else pieces
         if pieces > 0:
             found.append((fabric.name, min(pieces, fabric.count)))
     return tuple(found)

@@ -3,6 +3,7 @@
 The plan it is cut by is kept with it; all else (cuts, frame, what is left) follows from these.
 """
 
+from collections import Counter
 from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from fractions import Fraction
@@ -18,7 +19,7 @@ from kersey.core.project.finishing import NOT_FINISHED, Finishing
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.laying import Version
 from kersey.core.project.sewing import AT_REST, Sewing
-from kersey.core.project.table import EMPTY_TABLE, Table
+from kersey.core.project.table import EMPTY_TABLE, Table, whole_key
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.pulled import Pulled, working_strips
 
@@ -136,9 +137,11 @@ class Project:
         """
         if self.put_away:
             raise AlreadyPutAway
+        more = Counter[str]()
+        for key, cut in pieces.items():
+            more[whole_key(key)] += cut
         fabrics = tuple(
-            replace(p, cut=max(0, min(p.count, p.cut + pieces.get(fabric_key(p), 0))))
-            for p in self.fabrics
+            replace(p, cut=max(0, min(p.count, p.cut + more[fabric_key(p)]))) for p in self.fabrics
         )
         return replace(self, fabrics=fabrics)
 

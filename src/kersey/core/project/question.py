@@ -21,10 +21,11 @@ from kersey.core.cloth.forms import Form
 from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import ANY, CuttingProblem, Fabric
 from kersey.core.errors import Infeasible
+from kersey.core.measure.length import EIGHTH
 from kersey.core.project.design import Design, PrintsInABlock
 from kersey.core.project.kept_plan import fingerprint
 from kersey.core.project.project import Project, fabric_key
-from kersey.core.project.table import Lying, Table
+from kersey.core.project.table import Lying, Table, size_key
 from kersey.core.stash.pulled import BLOCK_ROLES, Pulled, Role
 
 # What blocks are cut from by measure; strings and scraps are sewn first.
@@ -201,11 +202,42 @@ def _there(
         key = fabric_key(of)
         whole = fabric.count - table.pieces_opened(key)
         if whole > 0:
-            yield replace(fabric, count=whole), of, key
+            yield from _in_sizes(replace(fabric, count=whole), of, key)
     for fabric, of in fabrics:
         for lying in table.lying:
             if lying.of == fabric_key(of):
                 yield _piece(fabric, lying), of, lying.key
+
+
+# Pieces that vary are planned in so many widths and lengths, spread evenly over their range.
+_WIDTHS, _LENGTHS = 3, 4
+
+
+def _in_sizes(fabric: Fabric, of: Pulled, key: str) -> Iterator[tuple[Fabric, Pulled, str]]:
+    """Fabric as it is planned: of what varies so many in each size, evenly spread over the range,
+    as pieces come: the middle of each step, rounded down to an eighth."""
+    lot = of.kept.lot
+    widths = _steps(fabric.width, lot.most_width, _WIDTHS)
+    lengths = _steps(fabric.length, lot.most_length, _LENGTHS)
+    sizes = [(width, length) for width in widths for length in lengths]
+    if len(sizes) == 1:
+        yield fabric, of, key
+        return
+    for n, (width, length) in enumerate(sizes):
+        # The first of each number of sizes get what does not divide.
+        count = (n + 1) * fabric.count // len(sizes) - n * fabric.count // len(sizes)
+        if count:
+            name = f"{fabric.name}, size {n + 1}"
+            sized = replace(fabric, name=name, width=width, length=length, count=count)
+            yield sized, of, size_key(key, n)
+
+
+def _steps(least: Fraction, most: Fraction | None, steps: int) -> list[Fraction]:
+    """The middles of equal steps between two lengths, in inches."""
+    if most is None or most <= least:
+        return [least]
+    middles = (least + (most - least) * (2 * n + 1) / (2 * steps) for n in range(steps))
+    return [max(least, middle // EIGHTH * EIGHTH) for middle in middles]
 
 
 def _piece(fabric: Fabric, lying: Lying) -> Fabric:

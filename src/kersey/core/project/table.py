@@ -15,6 +15,8 @@ from kersey.core.errors import InvalidValue
 
 # Between the key of a fabric and the number of a piece of it.
 _DOT = "."
+# Between the key of a fabric that varies and the number of one of the sizes it is planned in.
+_SIZE = "~"
 
 
 class BadTable(InvalidValue):
@@ -103,7 +105,21 @@ EMPTY_TABLE = Table()
 def parent_key(key: str) -> str:
     """The key of the fabric that something on the table is a piece of; of whole fabric its own.
 
-    >>> parent_key("3.2"), parent_key("3")
-    ('3', '3')
+    >>> parent_key("3.2"), parent_key("3~2"), parent_key("3")
+    ('3', '3', '3')
     """
-    return key.partition(_DOT)[0]
+    return whole_key(key.partition(_DOT)[0])
+
+
+def whole_key(key: str) -> str:
+    """The key of whole fabric, also of one of the sizes it is planned in; else unchanged.
+
+    >>> whole_key("3~2"), whole_key("3.2")
+    ('3', '3.2')
+    """
+    return key.partition(_SIZE)[0]
+
+
+def size_key(key: str, number: int) -> str:
+    """The key of one of the sizes that fabric which varies is planned in."""
+    return f"{key}{_SIZE}{number}"
