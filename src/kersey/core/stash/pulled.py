@@ -99,6 +99,14 @@ class Pulled:
         return self.aside is None and not BLOCK_ROLES.isdisjoint(self.roles)
 
     @property
+    def is_estimated(self) -> bool:
+        """Whether nobody knows its count or sizes for certain: it was "about", by weight, or it
+        varies."""
+        lot = self.kept.lot
+        varies = lot.most_width is not None or lot.most_length is not None
+        return lot.estimated or varies or lot.grams is not None
+
+    @property
     def is_panel(self) -> bool:
         """Whether it is a panel, which nobody cuts up: it is called one."""
         return bool(_PANEL.search(self.kept.name) or _PANEL.search(self.print.name))

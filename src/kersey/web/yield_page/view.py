@@ -10,6 +10,7 @@ from typing import Any
 from kersey.core.blocks.assembly import Size
 from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.blocks.whole_piece import whole_piece
+from kersey.core.cloth.fabric import Lot
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cutting.problem import CuttingPlan, Fabric, Layout, Need
 from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs, Waves
@@ -80,6 +81,7 @@ _NOTHING: dict[str, Any] = {
     "becomes": None,
     "spread": None,
     "proved_for": "",
+    "estimated": (),
     "columns": (),
     "wave": "",
     "cliff": "",
@@ -160,6 +162,7 @@ def _shown(opened: OpenProject, asked: YieldAsked, found: Found) -> dict[str, An
             "limits": _limits(known, units),
             "bars": _bars(plan, asked, known, units),
             "proved_for": project.design.block.proved_for,
+            "estimated": _estimated(asked, units),
             "cliff": draw_cliff(reference_of(asked), known.cliffs, many, units),
             "cliff_words": known.cliffs.in_words(
                 reference_of(asked), many, units, _reference_name(asked)
@@ -222,7 +225,7 @@ def _with_status(opened: OpenProject, known: YieldSoFar) -> list[StageLine]:
     """The order of work, with what the search has found."""
     plan = _plan_shown(opened.project, known)
     unit = opened.project.design.block.unit
-    words = how_many(plan, plan.blocks, unit, alike=plan is not known.plan)
+    words = how_many(opened.project, plan, plan.blocks, unit, alike=plan is not known.plan)
     return [
         replace(line, status=words) if line.stage is STAGE else line
         for line in order_of_work(opened, STAGE)
@@ -283,6 +286,24 @@ def _bars(
         }
         for share in shares
     ]
+
+
+def _estimated(asked: YieldAsked, units: Units) -> list[str]:
+    """What is not known for certain of each lot that is cut."""
+    lots = dict.fromkeys(pulled.kept for pulled in asked.fabrics if pulled.is_estimated)
+    return [_not_known(kept.name, kept.lot, units) for kept in lots]
+
+
+def _not_known(name: str, lot: Lot, units: Units) -> str:
+    if lot.grams is not None:
+        return f"“{name}” is known by weight only."
+    if lot.most_width is None and lot.most_length is None:
+        return f"you have about {lot.count} of “{name}”."
+    largest = lot.most_width or lot.width, lot.most_length or lot.length
+    return (
+        f"“{name}” is planned as if its sizes were spread evenly from "
+        f"{format_size(lot.width, lot.length, units)} to {format_size(*largest, units)}."
+    )
 
 
 def _reference_name(asked: YieldAsked) -> str:
