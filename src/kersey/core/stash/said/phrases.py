@@ -108,6 +108,19 @@ def _understand_one_each(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -
     return "of each"
 
 
+def _understand_each_of(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "half a yard each of six prints": so many lengths."""
+    said = row.said
+    number = next(token for token in tokens if token.sort is Sort.NUMBER)
+    count = whole_number(number)
+    if said.form is not Form.YARDAGE or said.count not in {None, 1} or count is None:
+        return None
+    said.count = count
+    if tokens[-1].sort is Sort.PRINTS:
+        said.prints = count
+    return "of each"
+
+
 def _understand_rolls(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     said, rolls = row.said, whole_number(tokens[0])
     if said.rolls is not None or not tokens[0].value:
@@ -393,9 +406,13 @@ def _understand_form(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
         # "1 bundle of fat eighths, 12 pieces": how many of them.
         return "form"
     of_the_bolt = said.form is Form.YARDAGE and form in {Form.BACKING, Form.BATTING}
+    if said.form in {Form.BACKING, Form.BATTING} and form in {Form.SCRAPS, Form.PIECE}:
+        # "batting scrap 40 x 60": a piece of it.
+        said.count = said.count or 1
+        return "form"
     if said.form not in {None, form} and not (roll or of_the_bolt):
         return None
-    if form is Form.SCRAPS and said.count is not None:
+    if form is Form.SCRAPS and (said.count is not None or said.width is not None):
         # Counted, scraps are pieces; only by weight nobody asks for their size.
         form = Form.PIECE
     said.form = form
@@ -520,6 +537,7 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
         ("NU", _understand_lone_length),
         (r"N(?=$|[KpVhoQEfCqrdni])", _understand_lone_length),
         ("W", _understand_full_width),
+        ("Ef*N(?:Q|(?=[ohf]))", _understand_each_of),
         ("E", _understand_one_each),
         (r"N(?=$|[Kp])", _understand_bare_count),
         # So many of something that no phrase knows: the question can then take it up.

@@ -75,6 +75,7 @@ _AND_A_HALF = re.compile(
 )
 _OF_CLOTH = re.compile(r"\s*(?:y(?:ar)?ds?|m|met(?:re|er)s?)\b", re.IGNORECASE)
 _DOZEN = re.compile(r"\s+(?:dozen|(pairs?\s+of))\b", re.IGNORECASE)
+_A_COUPLE = re.compile(r"(?:a\s+)?couple(?:\s+of)?(?=\s)", re.IGNORECASE)
 _A_DOZEN = re.compile(r"dozen\b", re.IGNORECASE)
 _QUOTED = re.compile(r"[\"“](?=[^\"”]*[^\W\d_])([^\"”]{2,120})[\"”]")
 _BY = re.compile(r"(?:x|×|\*)(?![A-Za-z])|x(?=wof\b)|by\b", re.IGNORECASE)
@@ -239,6 +240,9 @@ def _in_words(line: str, position: int) -> Found | None:
         top = NUMBER_WORDS.get((part["top"] or "one").lower(), 1)
         value = Fraction(top, _PARTS[part["part"].lower().rstrip("s")])
         return (value, None, part.end()) if value < 1 else None
+    couple = _A_COUPLE.match(line, position)
+    if couple is not None:
+        return Fraction(2), None, couple.end()
     one = _ONE.match(line, position)
     if one is not None:
         return Fraction(1), None, one.end()

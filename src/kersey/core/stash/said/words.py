@@ -105,7 +105,7 @@ _PATTERNS = (
         Sort.FILLER,
         r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
         r"quilting|assorted|mixed|various|other|usable|washed|pre-?washed|"
-        r"left|over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
+        r"left|left-?over|over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
         r"joined|unfinished|me|please|about|worth",
     ),
 )
