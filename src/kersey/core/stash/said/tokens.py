@@ -240,14 +240,10 @@ def _in_words(line: str, position: int) -> Found | None:
         top = NUMBER_WORDS.get((part["top"] or "one").lower(), 1)
         value = Fraction(top, _PARTS[part["part"].lower().rstrip("s")])
         return (value, None, part.end()) if value < 1 else None
-    couple = _A_COUPLE.match(line, position)
-    if couple is not None:
-        return Fraction(2), None, couple.end()
-    one = _ONE.match(line, position)
-    if one is not None:
-        return Fraction(1), None, one.end()
-    if _A_DOZEN.match(line, position):
-        return Fraction(12), None, position + len("dozen")
+    for pattern, number in ((_A_COUPLE, 2), (_ONE, 1), (_A_DOZEN, 12)):
+        found = pattern.match(line, position)
+        if found is not None:
+            return Fraction(number), None, found.end()
     match = NUMBER_WORD.match(line, position)
     if match is None:
         return None
