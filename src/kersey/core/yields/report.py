@@ -167,14 +167,24 @@ def sensitivity(
     exceed none of narrower can: a search that was cut short makes it neither less nor more.
     """
     free, here = room_to_spare(plan), count_of(plan)
-    found = {Fraction(0): here, **dict.fromkeys(CHANGES, NONE)}
+    found = {Fraction(0): here}
     # Where every cut still fits, so do as many blocks, and narrower cloth never gives more.
     found |= {step: here for step in CHANGES if -free <= step <= 0}
-    changed = {step: at_usable(plan.problem, step) for step in CHANGES if not -free <= step <= 0}
-    asked = {
-        step: Asked(other, seconds, near(plan, step)) for step, other in changed.items() if other
-    }
-    found |= dict(zip(asked, counts_of(list(asked.values())), strict=True))
+    # The largest changes first: where they make no difference, smaller ones need not be asked.
+    for size in sorted({abs(step) for step in CHANGES}, reverse=True):
+        steps = [step for step in CHANGES if abs(step) == size and not -free <= step <= 0]
+        changed = {
+            step: at_usable(plan.problem, step)
+            for step in steps
+            if not known_at(step, found).proved
+        }
+        asked = {
+            step: Asked(other, seconds, near(plan, step))
+            for step, other in changed.items()
+            if other
+        }
+        found |= dict(zip(asked, counts_of(list(asked.values())), strict=True))
+        found |= {step: NONE for step, other in changed.items() if other is None}
     return tuple((step, known_at(step, found)) for step in CHANGES)
 
 
