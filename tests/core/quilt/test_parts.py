@@ -13,6 +13,7 @@ from hypothesis import example, given
 from hypothesis import strategies as st
 from tests.core.quilts import part_of, plan, project
 
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.finish.border_steps import borders_sewn
 from kersey.core.finish.cost import quilt_cost
 from kersey.core.finish.edge_steps import binding_pieces, edge_plan
@@ -258,3 +259,22 @@ def test_what_a_binding_takes_is_off_a_length_or_of_pieces(line: str, of_length:
     (step,) = (step for step in work_order(quilt) if step.kind is StepKind.BINDING)
     said = step_words(step, quilt).sentences[0]
     assert said.startswith("This uses" if of_length else "Use the ")
+
+
+def test_plain_bricks_are_cut_of_one_fat_quarter_after_another() -> None:
+    """Bricks of 5 x 8: a fat quarter of 17 1/2 x 21 gives six in strips of 5. Seventeen, in turn
+    with eighteen others, take three of six; none is bought."""
+    brick = BlockChoice("window-brick", (F(9, 2), F(15, 2))).with_option("windows", 1)
+    of = project(
+        "10 fat quarters, 10 prints + 6 fat quarters, 6 prints",
+        block=brick,
+        setting=Setting.ALTERNATE,
+        rows=7,
+        columns=5,
+    )
+    plain = tuple(replace(each, roles=(Role.SETTING,)) for each in of.fabrics[10:])
+    quilt = make_quilt(plan(replace(of, fabrics=(*of.fabrics[:10], *plain))))
+    part = part_of(quilt, PartKind.SETTING)
+    assert [(p.count, p.cut_width, p.cut_length) for p in part.pieces] == [(17, 5, 8)]
+    assert (part.enough, part.joined, part.cloth.source) == (True, False, Source.PULLED)
+    assert [end.count for end in quilt.opened if end.part is PartKind.SETTING] == [1, 1, 1]

@@ -154,7 +154,9 @@ class _Reader(Row):
         # "backing, 3 yards": how much of it.
         if said.form in OF_THE_BOLT and said.length is None and after.startswith("NY"):
             return False
-        if said.form in OF_THE_BOLT and _OTHER_CLOTH.fullmatch(after):
+        # "2 yd white, yard of navy": one of them.
+        one = said.form is not None and after.startswith(Sort.CLOTH_UNIT)
+        if one or (said.form in OF_THE_BOLT and _OTHER_CLOTH.fullmatch(after)):
             return True
         if said.form is not None:
             return (_QUANTITY.match(after) or _FORM_FIRST.match(after)) is not None

@@ -109,15 +109,16 @@ def _understand_one_each(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -
 
 
 def _understand_each_of(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    """ "half a yard each of six prints": so many lengths."""
+    """ "half a yard each of six prints": so many lengths; "7 strips each of 6 prints": 42."""
     said = row.said
     number = next(token for token in tokens if token.sort is Sort.NUMBER)
-    count = whole_number(number)
-    if said.form is not Form.YARDAGE or said.count not in {None, 1} or count is None:
+    many, of_prints = whole_number(number), tokens[-1].sort is Sort.PRINTS
+    lengths = said.form is Form.YARDAGE and said.count in {None, 1}
+    if not many or said.form is None or not (lengths or (of_prints and said.prints is None)):
         return None
-    said.count = count
-    if tokens[-1].sort is Sort.PRINTS:
-        said.prints = count
+    said.count = many * (said.count or 1)
+    if of_prints:
+        said.prints = many
     return "of each"
 
 

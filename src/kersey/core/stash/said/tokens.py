@@ -62,7 +62,7 @@ _PART = re.compile(
 )
 # "yard and a half": one of them.
 _A_YARD = re.compile(
-    r"(yard|yd|met(?:re|er))\s+(?:and\s+an?\s+(half|quarter)\b|(?=of\b))", re.IGNORECASE
+    r"(yard|yd|met(?:re|er))(?:\s+and\s+an?\s+(half|quarter)\b|(?=\s+of\b))", re.IGNORECASE
 )
 _ONE = re.compile(
     r"an?(?=\s+(?:yard|met(?:re|er)|pound|ounce|kilo|dozen|fat\s+(?:quarter|eighth)|strip\b|"
