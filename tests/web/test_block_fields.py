@@ -40,7 +40,7 @@ def as_shown(of: Project, units: Units) -> dict[str, str]:
     assert recipe is not None
     typed = {"recipe": recipe.id, "revision": "1", "seam": write_length(of.design.seam, units)}
     if size is not None and not recipe.size_follows:
-        sides = (size[1],) if recipe.pair else size[:1] if recipe.square else size
+        sides = size[1:] if recipe.one_side else size
         if not (recipe.from_strips and of.strip_width is not None):
             names = "finished_width", "finished_height"
             typed |= {n: write_length(side, units) for n, side in zip(names, sides, strict=False)}

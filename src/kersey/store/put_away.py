@@ -18,7 +18,7 @@ from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.store.cupboard import LotsChanged, NoSuchLot, add_lots, remove_lots
 from kersey.store.holdings import LotHeld
 from kersey.store.ledger import enter, entries_of_project
-from kersey.store.projects import StoredProject, change_project, get_project
+from kersey.store.projects import StoredProject, change_project
 from kersey.store.tables import CupboardLotRow, PutAwayRow
 
 _FATES = EntryKind.USED, EntryKind.PUT_AWAY, EntryKind.LOST
@@ -42,10 +42,10 @@ def put_project_away(
 
     Raises as `change_project` does.
     """
-    before = get_project(session, project_id).project
-    plan: list[PutAway] = []
+    plan, cut = list[PutAway](), dict[int | None, int]()
 
     def change(project: Project) -> Project:
+        cut.update({each.stack.number: each.cut for each in project.fabrics})
         plan.append(how(project))
         return plan[0].project
 
@@ -54,7 +54,6 @@ def put_project_away(
     enter(session, (entry for fate in plan[0].fates for entry in _fate_entries(stored, fate, now)))
     revisions = select(CupboardLotRow.id, CupboardLotRow.revision)
     known = session.execute(revisions.where(CupboardLotRow.id.in_(lots)))
-    cut = {each.stack.number: each.cut for each in before.fabrics}
     way_back = {
         "at": now.isoformat(),
         "lots": [list(row) for row in known],

@@ -25,6 +25,14 @@ def test_what_is_finished_is_never_cut_up() -> None:
     ]
     squares = yield_asked(project("panel 24 x 44 + 2 yd smoke", block=BlockChoice("plain-square")))
     assert [f.name for f in squares.problem.fabrics] == ["smoke"]
+    # What a quilt called so has left is cloth like any other.
+    left, smoke = project(
+        "8 pieces 6 x 6, 1 print + 2 yd smoke", block=BlockChoice("plain-square")
+    ).fabrics
+    named = replace(left, kept=replace(left.kept, name="Panel: leftover pieces"))
+    assert not named.is_panel
+    assert replace(left, kept=replace(left.kept, name="night train panel 2")).is_panel
+    assert smoke.is_panel is False
     crumbs = project("60 pieces 4 x 5, 10 prints + 1/2 yd smoke", block=BlockChoice("made-fabric"))
     assert "smoke" not in {f.name for f in yield_asked(crumbs).problem.fabrics}
     *pieces, length = crumbs.fabrics

@@ -159,6 +159,11 @@ class Recipe:
         """Whether it can only be square."""
         return self.finished[0] == self.finished[1]
 
+    @property
+    def one_side(self) -> bool:
+        """Whether one length says its size: of a square, and of each block of a pair."""
+        return self.square or self.pair
+
     def of_side(self, side: Fraction) -> Size:
         """The finished size of a block so wide, in its usual proportions; of a pair each is."""
         width = 2 * side if self.pair else side

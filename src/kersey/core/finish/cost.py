@@ -61,7 +61,7 @@ def used_of_forms(quilt: Quilt) -> dict[Form, Fraction]:
     for opened in quilt.opened:
         lot = opened.pulled.kept.lot
         ends = sum((width * length for width, length in opened.ends), Fraction(0))
-        area = lot.width * lot.length * opened.count - ends
+        area = lot.piece_area(opened.pulled.stack) * opened.count - ends
         found[lot.form] = found.get(lot.form, Fraction(0)) + area
     return found
 

@@ -20,8 +20,8 @@ from kersey.core.quilt.quilt import Quilt
 
 @dataclass(frozen=True)
 class TubeEnds:
-    """So many ends with legs of this length, most of them the fabric that is their `main`; pairs
-    make a square so large, unfinished. `shares` are square inches of each fabric in all of them."""
+    """Ends with legs of this length; pairs make a square so large, unfinished. `stacks` count them
+    by the fabric that most of each is, `shares` are square inches of each fabric in all of them."""
 
     leg: Fraction
     pair: Fraction

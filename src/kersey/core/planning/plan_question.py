@@ -196,7 +196,7 @@ def plan_question(project: Project, units: Units, most: CuttingPlan | None = Non
         how=design.kits,
         deal=design.deal,
         families=_families(asked),
-        turns=tuple(turns(asked, scraps_first=design.scraps_first).items()),
+        turns=tuple(turns(asked).items()),
         most=None if cut else most,
         fixed=fixed_layouts(project, asked) if cut else (),
         cut=cut,

@@ -8,27 +8,21 @@ like any other. Of one print in pieces of one size that of the older lot comes f
 
 from collections.abc import Mapping
 
-from kersey.core.errors import Infeasible, InvalidValue
-from kersey.core.project.project import Project
-from kersey.core.project.question import YieldAsked, yield_asked
+from kersey.core.project.question import YieldAsked
 from kersey.core.stash.pulled import Pulled
 
 
-def turns_of(project: Project) -> Mapping[str, int]:
-    """The turn of each fabric of a project's question by its name; none where nothing is cut."""
-    try:
-        return turns(yield_asked(project), scraps_first=True)
-    except (Infeasible, InvalidValue):
+def turns(asked: YieldAsked) -> Mapping[str, int]:
+    """The turn of each fabric by its name; none where a plan has no choice: whole strips are sewn
+    as they are, and cut alike every fabric is opened."""
+    problem = asked.problem
+    if problem.strip_sets or problem.tally or asked.even:
         return {}
-
-
-def turns(asked: YieldAsked, *, scraps_first: bool) -> Mapping[str, int]:
-    """The turn of each fabric by its name; without `scraps_first` only of what a person said."""
-    pairs = list(zip(asked.problem.fabrics, asked.fabrics, strict=True))
+    pairs = list(zip(problem.fabrics, asked.fabrics, strict=True))
     ages = _ages(asked.fabrics)
     keys = {
         fabric.name: (not pulled.kept.first, *_rule(pulled, ages))
-        if scraps_first
+        if asked.scraps_first
         else (not pulled.kept.first,)
         for fabric, pulled in pairs
     }

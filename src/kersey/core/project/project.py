@@ -87,6 +87,11 @@ class Project:
         return width if forms == {Form.SQUARE} and width == length else None
 
     @property
+    def is_estimated(self) -> bool:
+        """Whether any fabric for its blocks is not known for certain."""
+        return any(pulled.is_estimated for pulled in self.fabrics if pulled.for_blocks)
+
+    @property
     def plan_taken(self) -> bool:
         """Whether a person has settled on the plan: by word, by a size, by a tick or a cut."""
         if self.plan is None:

@@ -49,7 +49,8 @@ class YieldAsked:
     `fabrics` of the project stand in the order of the problem's, those that it does not use left
     out; of some there are pieces on the table too. By its `keys` each is known, whatever it is
     called; in the problem it is known by its name there. With `rules_are_a_wish` those
-    of the problem hold only if they cost no block.
+    of the problem hold only if they cost no block. With `scraps_first` small pieces are opened
+    before large ones, as far as a plan may choose.
     """
 
     problem: CuttingProblem
@@ -59,6 +60,7 @@ class YieldAsked:
     keys: tuple[str, ...]
     rules_are_a_wish: bool
     even: bool = False
+    scraps_first: bool = True
 
     @property
     def finished(self) -> Size | None:
@@ -71,11 +73,19 @@ class YieldAsked:
         more = (self.rules_are_a_wish, self.even, self.block)
         # Said only where it is so, for questions asked before blocks were drawn.
         drawn = () if self.block.own is None else (self.block.own,)
-        return fingerprint(self.problem, self.keys, (*more, *drawn))
+        # The same for what is used first.
+        first = tuple(key for key, of in zip(self.keys, self.fabrics, strict=True) if of.kept.first)
+        used = (("first", *first),) if first else ()
+        fewest = () if self.scraps_first else ("fewest",)
+        return fingerprint(self.problem, self.keys, (*more, *drawn, *used, *fewest))
 
     def pulled(self, fabric: Fabric) -> Pulled:
         """The project's fabric behind one of the problem's."""
-        return self._by_name[fabric.name]
+        return self.pulled_named(fabric.name)
+
+    def pulled_named(self, name: str) -> Pulled:
+        """The same by the name that it has in the problem."""
+        return self._by_name[name]
 
     @cached_property
     def _by_name(self) -> dict[str, Pulled]:
@@ -120,6 +130,7 @@ def yield_asked(project: Project, seam: Fraction | None = None) -> YieldAsked:
         tuple(key for _, _, key in there),
         a_wish,
         design.even,
+        design.scraps_first,
     )
 
 

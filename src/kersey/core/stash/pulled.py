@@ -52,7 +52,8 @@ BLOCK_ROLES = SELDOM_ROLES | {Role.ANY, Role.LIGHT, Role.DARK, Role.BACKGROUND, 
 _KEPT_FOR = re.compile(
     r"(?:.* for )?(foundation|sashing|border|binding|backing)s?(?: fabric)?", re.IGNORECASE
 )
-_PANEL = re.compile(r"\bpanels?\b", re.IGNORECASE)
+# "night train panel", but not what a quilt so called has left: "Panel: strip ends".
+_PANEL = re.compile(r"(?:[^:]*\b)?panels?(?: \d+)?", re.IGNORECASE)
 _NO_CRUMBS = OF_THE_BOLT | {Form.FAT_QUARTER, Form.FAT_EIGHTH, Form.BLOCK}
 # What a form is usually bought for.
 _BOUGHT_FOR = {Form.BACKING: Role.BACKING, Form.BATTING: Role.BATTING}
@@ -109,7 +110,7 @@ class Pulled:
     @property
     def is_panel(self) -> bool:
         """Whether it is a panel, which nobody cuts up: it is called one."""
-        return bool(_PANEL.search(self.kept.name) or _PANEL.search(self.print.name))
+        return bool(_PANEL.fullmatch(self.kept.name) or _PANEL.fullmatch(self.print.name))
 
     @property
     def is_crumb(self) -> bool:

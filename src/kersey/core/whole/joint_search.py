@@ -48,7 +48,9 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.quilt.parts_cut import PartNeeds, part_needs, strip_lengths
 from kersey.core.whole.candidate import CanBeHad, Candidate
 from kersey.core.whole.scheme_cost import (
+    A_HAIR,
     backing_cloth,
+    backing_fits,
     between_strips,
     binding_strip,
     border_strips,
@@ -65,8 +67,6 @@ _DIFFERENT = Fraction(8)
 # A waiting scheme whose ways are not known yet; and all schemes of a candidate and a space.
 _TO_RECKON, _ALL = -1, -1
 _ANY_RATIO = Fraction(1000)
-# Widths in floats are off by less than this, in inches.
-_A_HAIR = 1e-6
 
 
 class NoBlocks(Infeasible):
@@ -436,7 +436,7 @@ class _Search:
             used, bought = used + beside * binding.area, bought + ~beside * off_the_bolt
         if not any(PartKind.BACKING in fabric.roles for fabric in self._question.fabrics):
             cloth_bought = backing_cloth(schemes, usable, self._question.backing_way)
-            bought = bought + np.where(self._fits_a_piece(schemes), 0.0, cloth_bought)
+            bought = bought + ~backing_fits(schemes, self._backing_pieces) * cloth_bought
         # By so much an edge that is folded or turned makes a quilt larger than it is inside.
         more = float(edge.finished(Fraction(0), schemes.space.seam) + seams)
         opinions = {
@@ -475,7 +475,7 @@ class _Search:
 
     def _gives(self, kind: PartKind, width: float) -> bool:
         """Whether any cloth gives strips for a part, of a width or a hair less."""
-        cut_width, cloth = Fraction(width - _A_HAIR), self._cloth_for(kind)
+        cut_width, cloth = Fraction(width - A_HAIR), self._cloth_for(kind)
         return bool(strip_lengths(part_role(kind), cut_width, cloth))
 
     def _for_blocks(self, candidate: Candidate, schemes: Schemes) -> Floats:
@@ -553,18 +553,12 @@ class _Search:
     def _any_cloth(self) -> tuple[Fabric, ...]:
         return tuple(f for f in self._question.fabrics if _serves(f, PartKind.BACKING))
 
-    def _fits_a_piece(self, schemes: Schemes) -> NDArray[np.bool_]:
-        """Of which schemes a backing fits one piece of any cloth."""
-        space = schemes.space
-        more = float(space.edge.backing(Fraction(0), space.margin)) + 2 * float(space.seam)
-        width, length = (side + more for side in schemes.inside)
-        fits = np.zeros(np.broadcast(width, length).shape, dtype=bool)
-        if self._question.any_backing:
-            for sides in {(f.width, f.length) for f in self._any_cloth}:
-                short, long = (float(side) + _A_HAIR for side in sorted(sides))
-                low, high = np.minimum(width, length), np.maximum(width, length)
-                fits |= (low <= short) & (high <= long)
-        return fits
+    @property
+    def _backing_pieces(self) -> set[Size]:
+        """The sizes of cloth of which one piece may be the backing."""
+        if not self._question.any_backing:
+            return set()
+        return {(fabric.width, fabric.length) for fabric in self._any_cloth}
 
     def _needs(self, part: PartCut) -> PartNeeds | None:
         """How a part can be cut from the stash, where it may be."""

@@ -4,12 +4,15 @@ The sums are those of `frame`, in floats: only the order in which schemes are wo
 them. Of pieces that all fit a strip nobody says how they lie: no fewer strips than their length.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import reduce
 
 import numpy as np
+from numpy.typing import NDArray
 
+from kersey.core.blocks.assembly import Size
 from kersey.core.frame.backing import JOIN_COST, WIDE_BACKING, BackingWay
 from kersey.core.frame.binding import CORNERS_AND_CLOSING
 from kersey.core.frame.borders import MITRE_NEEDS, Corners
@@ -17,6 +20,9 @@ from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import BlockGrid, Setting
 from kersey.core.measure.length import YARD
 from kersey.core.whole.scheme_space import Counts, Floats, Schemes
+
+# Lengths in floats are off by less than this, in inches.
+A_HAIR = 1e-6
 
 _EIGHTH = float(YARD) / 8
 # Sums in floats may come out this much too large.
@@ -149,9 +155,7 @@ def binding_strip(schemes: Schemes) -> Strip:
 
 def backing_cloth(schemes: Schemes, usable_width: Fraction, way: BackingWay | None) -> Floats:
     """Cloth for the backing, in inches of the usual width."""
-    space, usable = schemes.space, float(usable_width)
-    more = float(space.edge.backing(Fraction(0), space.margin)) + 2 * float(space.seam)
-    width, length = (side + more for side in schemes.inside)
+    usable, (width, length) = float(usable_width), _backing_sides(schemes)
     join = float(JOIN_COST)
     upright = np.maximum(1.0, up((width - join) / (usable - join), 1.0)) * length
     across = np.maximum(1.0, up((length - join) / (usable - join), 1.0)) * width
@@ -163,6 +167,24 @@ def backing_cloth(schemes: Schemes, usable_width: Fraction, way: BackingWay | No
     short, long = np.minimum(width, length), np.maximum(width, length)
     one = up(np.where(long <= wide, short, long), _EIGHTH) * wide / usable
     return np.where(short <= wide, one, thrifty)
+
+
+def backing_fits(schemes: Schemes, pieces: Iterable[Size]) -> NDArray[np.bool_]:
+    """Of which schemes the backing fits one of these pieces of cloth, either way round."""
+    width, length = _backing_sides(schemes)
+    low, high = np.minimum(width, length), np.maximum(width, length)
+    fits = np.zeros(low.shape, dtype=bool)
+    for sides in pieces:
+        short, long = (float(side) + A_HAIR for side in sorted(sides))
+        fits |= (low <= short) & (high <= long)
+    return fits
+
+
+def _backing_sides(schemes: Schemes) -> tuple[Floats, Floats]:
+    space = schemes.space
+    more = float(space.edge.backing(Fraction(0), space.margin)) + 2 * float(space.seam)
+    width, length = np.broadcast_arrays(*schemes.inside)
+    return width + more, length + more
 
 
 def up(values: Floats, step: float) -> Floats:

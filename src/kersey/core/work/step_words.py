@@ -7,6 +7,7 @@ from kersey.core.blocks.assembly import Make, Part
 from kersey.core.blocks.technique import CROSSCUT
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.problem import Fabric
+from kersey.core.errors import KerseyError
 from kersey.core.frame.part import PartKind
 from kersey.core.frame.setting import Setting
 from kersey.core.kits.sewn_sets import strip_sets
@@ -19,8 +20,9 @@ from kersey.core.measure.length import (
     format_yardage,
 )
 from kersey.core.measure.spoken import shown
-from kersey.core.project.first_used import turns_of
+from kersey.core.project.first_used import turns
 from kersey.core.project.laying import Joining
+from kersey.core.project.question import yield_asked
 from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.frame_words import (
     StepWords,
@@ -111,10 +113,19 @@ def _keep(step: Step, quilt: Quilt) -> StepWords:
 
 def _kept_for_turn(step: Step, quilt: Quilt) -> Iterator[str]:
     """Why these stay whole: their turn to be opened comes later."""
-    turns = turns_of(quilt.project)
+    try:
+        asked = yield_asked(quilt.project)
+    except KerseyError:
+        # What it was cut from is not pulled any more.
+        return
+    turn = turns(asked)
     whole = {fabric.name for fabric in step.fabrics}
-    cut = {each.fabric.name for each in quilt.kept.cutting.layouts} - whole
-    if any(turns.get(w, 0) > turns.get(c, 0) for w in whole for c in cut):
+    cut = {each.fabric.name for each in quilt.kept.cutting.layouts} & turn.keys() - whole
+    before = {c for c in cut if any(turn[c] < turn.get(w, 0) for w in whole)}
+    names = [n for n in sorted(before) if asked.pulled_named(n).kept.first]
+    if names:
+        yield f"You wanted {listed(names)} used up first."
+    elif before:
         yield "Smaller and older pieces are used first."
 
 

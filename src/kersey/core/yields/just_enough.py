@@ -122,8 +122,6 @@ class _Thinner:
         in_turn = [fabrics for fabrics in by_roles.values() if len(self._turns_of(fabrics)) > 1]
         for fabrics in in_turn:
             self._open_in_turn(fabrics)
-        if in_turn and self._last_of_all(in_turn):
-            return self._as_wanted()
         if len(sorts) <= _FEW_SORTS:
             for fabrics in sorts.values():
                 if by_roles[fabrics[0].roles] not in in_turn:
@@ -132,13 +130,11 @@ class _Thinner:
             for fabrics in by_roles.values():
                 if fabrics not in in_turn:
                     self._open_the_largest(fabrics)
+        self._last_of_all(in_turn)
         return self._as_wanted()
 
     def _turns_of(self, fabrics: Iterable[Fabric]) -> list[int]:
         """The turns of these, the first first."""
-        problem = self._whole.problem
-        if problem.strip_sets or problem.tally or problem.totals:
-            return []
         return sorted({self._turns[f.name] for f in fabrics if f.name in self._turns})
 
     def _open_in_turn(self, fabrics: Sequence[Fabric]) -> None:
@@ -153,9 +149,9 @@ class _Thinner:
             else:
                 least = middle + 1
 
-    def _last_of_all(self, groups: Sequence[Sequence[Fabric]]) -> bool:
+    def _last_of_all(self, groups: Sequence[Sequence[Fabric]]) -> None:
         """Of the last that are opened only what the others do not give: first as many blocks as
-        those make, then the rest. Whether that is found."""
+        those make, then the rest, if that can be found."""
         problem = self._best.problem
         there = {fabric.name for fabric in problem.fabrics}
         last = set[str]()
@@ -165,17 +161,14 @@ class _Thinner:
             if len(turns) > 1:
                 last |= {f.name for f in opened if self._turns.get(f.name, 0) == turns[-1]}
         first = _but(problem, last) if last else None
-        if first is None or self._watch.left <= 0:
-            return False
-        trial = Watch(A_TRIAL)
-        of_first = checked_plan(first, trial, Sought(most=self._blocks))
-        self._watch.spend(trial.spent)
+        of_first = self._sought(first, Sought(most=self._blocks))
+        if of_first is None:
+            return
         blocks = of_first.blocks - of_first.blocks % problem.batch
-        if not blocks:
-            return False
         if blocks >= self._blocks:
             self._best = of_first
-            return True
+        if not 0 < blocks < self._blocks:
+            return
         used = Counter[str]()
         for layout in of_first.layouts:
             used[layout.fabric.name] += layout.copies
@@ -187,16 +180,11 @@ class _Thinner:
                 if f.count > used[f.name]
             ),
         )
-        before, wanted = self._best, self._blocks
-        self._blocks = wanted - blocks
-        found = self._try(rest)
-        self._blocks = wanted
-        if not found:
-            self._best = before
-            return False
-        layouts = (*of_first.layouts, *self._best.layouts)
-        self._best = CuttingPlan(problem, wanted, wanted, layouts)
-        return True
+        more = self._blocks - blocks
+        of_rest = self._sought(rest, Sought(more - 1, more))
+        if of_rest is not None and of_rest.blocks >= more:
+            layouts = (*of_first.layouts, *of_rest.layouts)
+            self._best = CuttingPlan(problem, self._blocks, self._blocks, layouts)
 
     def _thin_out(self, fabrics: Sequence[Fabric]) -> None:
         """As many pieces of a sort as can be spared, from the print that has most."""
@@ -223,15 +211,20 @@ class _Thinner:
 
     def _try(self, problem: CuttingProblem | None) -> bool:
         """Whether the blocks can be had of it; then it is the best so far."""
-        if problem is None or self._watch.left <= 0:
-            return False
-        trial = Watch(A_TRIAL)
-        found = checked_plan(problem, trial, Sought(self._blocks - 1, self._blocks))
-        self._watch.spend(trial.spent)
-        if found.blocks < self._blocks:
+        found = self._sought(problem, Sought(self._blocks - 1, self._blocks))
+        if found is None or found.blocks < self._blocks:
             return False
         self._best = found
         return True
+
+    def _sought(self, problem: CuttingProblem | None, sought: Sought) -> CuttingPlan | None:
+        """What a trial finds; None without a question, or once all trials are over."""
+        if problem is None or self._watch.left <= 0:
+            return None
+        trial = Watch(A_TRIAL)
+        found = checked_plan(problem, trial, sought)
+        self._watch.spend(trial.spent)
+        return found
 
     def _as_wanted(self) -> CuttingPlan:
         """The best plan with no more blocks than are wanted, as cuts of all there is."""

@@ -13,7 +13,15 @@ from math import ceil
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.layout import SHORTEST_KEPT
-from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem, Fabric, Layout, Need
+from kersey.core.cutting.problem import (
+    LARGEST,
+    MOST_CUT,
+    CuttingPlan,
+    CuttingProblem,
+    Fabric,
+    Layout,
+    Need,
+)
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought, solve
 from kersey.core.cutting.tally import Crumbs, Drawer, Mirrored, Strings, Waves
 from kersey.core.cutting.watch import Watch
@@ -217,7 +225,8 @@ def room_to_spare(plan: CuttingPlan) -> Fraction:
             (getattr(c, start) + getattr(c, side) for c in layout.cuts), default=Fraction(0)
         )
         rooms.append(getattr(layout.fabric, side) - reach)
-    return min(rooms, default=Fraction(0))
+    # Cuts in nothing that depends on the width fit whatever that is.
+    return min(rooms, default=LARGEST if plan.layouts else Fraction(0))
 
 
 def checked_plan(

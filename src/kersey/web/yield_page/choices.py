@@ -1,5 +1,7 @@
 """What can be chosen of the block, and what was chosen, in a line."""
 
+from contextlib import suppress
+from dataclasses import replace
 from fractions import Fraction
 from typing import Any
 
@@ -13,9 +15,9 @@ from kersey.core.measure.length import Units, format_length, format_size
 from kersey.core.measure.spoken import shown
 from kersey.core.planning.possible import seams_of
 from kersey.core.project.design import PrintsInABlock
-from kersey.core.project.first_used import turns_of
+from kersey.core.project.first_used import turns
 from kersey.core.project.project import Project
-from kersey.core.project.question import block_of
+from kersey.core.project.question import block_of, yield_asked
 from kersey.web.open_project import OpenProject
 from kersey.web.yield_page.forms import (
     BETWEEN_SIDES,
@@ -63,10 +65,17 @@ def choices_context(opened: OpenProject) -> dict[str, Any]:
         "would_differ": bool(recipe) and bool(_wishes(project)),
         "own_pieces": write_pieces(block.pieces, block.rules, units),
         "rule": project.design.prints,
-        "has_turns": len(set(turns_of(opened.project).values())) > 1,
+        "has_turns": _has_turns(project),
         "two_sided": roles != {ANY},
         "chosen_words": _chosen_words(project, units),
     }
+
+
+def _has_turns(project: Project) -> bool:
+    """Whether the rule for what is used first could make a difference."""
+    with suppress(KerseyError):
+        return len(set(turns(replace(yield_asked(project), scraps_first=True)).values())) > 1
+    return False
 
 
 _PRINTS = {

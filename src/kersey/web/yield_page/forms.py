@@ -135,14 +135,9 @@ def _finished(
     assert recipe is not None
     if recipe.size_follows or (form.finished_width is None and recipe.from_strips is not None):
         return None
-    width = form.finished_width
-    if width is None:
-        return None
-    if recipe.pair or recipe.square:
-        finished = recipe.of_side(width)
-    else:
-        height = form.finished_height
-        finished = width, recipe.of_side(width)[1] if height is None else height
+    width, height = form.finished_width, form.finished_height
+    usual = recipe.finished if width is None else recipe.of_side(width)
+    finished = usual if recipe.one_side else (width or usual[0], height or usual[1])
     if shown is None or not _untouched(shown, recipe, typed, units):
         return finished
     before = project.design.block
@@ -158,7 +153,7 @@ def _finished(
 
 def _untouched(shown: Size, recipe: Recipe, typed: Typed, units: Units) -> bool:
     """Whether the fields of the size are sent back as they stood there."""
-    sides = (shown[1],) if recipe.pair or recipe.square else shown
+    sides = shown[1:] if recipe.one_side else shown
     names = "finished_width", "finished_height"
     return all(
         typed.get(name, "").strip() == write_length(side, units)

@@ -25,7 +25,7 @@ def how_many(project: Project, most: CuttingPlan, blocks: int, unit: str, alike:
     """How many blocks there are, and how sure that is."""
     if not blocks and most.bound:
         return f"none found yet; up to {most.bound} may be possible"
-    if any(each.is_estimated for each in project.fabrics if each.for_blocks):
+    if project.is_estimated:
         sure = "estimated"
     elif alike:
         sure = "all cut the same way"
