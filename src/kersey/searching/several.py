@@ -33,8 +33,8 @@ def several_at_a_time(alone: float = _ALONE) -> Iterator[CountsOf]:
                 pools.append(stack.enter_context(fresh))
             return pools[0]
 
-        def counts_of(asked: Sequence[Asked]) -> Sequence[Count]:
-            counts: list[Count] = []
+        def counts_of(asked: Sequence[Asked]) -> Sequence[tuple[Count, float]]:
+            counts: list[tuple[Count, float]] = []
             for place, question in enumerate(asked):
                 if perf_counter() - begun > alone and place < len(asked) - 1:
                     return [*counts, *pool().map(_plan, asked[place:])]
@@ -44,5 +44,5 @@ def several_at_a_time(alone: float = _ALONE) -> Iterator[CountsOf]:
         yield counts_of
 
 
-def _plan(question: Asked) -> Count:
+def _plan(question: Asked) -> tuple[Count, float]:
     return question.answer()

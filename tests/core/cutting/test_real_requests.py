@@ -1,5 +1,6 @@
 """Requests of real size: as many blocks as were once proved, and proved again."""
 
+from collections.abc import Sequence
 from pathlib import Path
 
 import pytest
@@ -8,6 +9,8 @@ from tests.nights import at_night
 from kersey.core.cutting.checker import faults
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
+from kersey.core.yields.count import Count
+from kersey.core.yields.report import Asked, one_by_one, yield_report
 from kersey.formats.yield_request import read_request
 
 FOLDER = Path(__file__).parents[3] / "bench" / "requests"
@@ -71,3 +74,23 @@ def test_a_longer_search_never_finds_less_nor_bounds_more() -> None:
     assert bounds == sorted(bounds, reverse=True)
     assert all(faults(plan) == [] for plan in plans)
     assert blocks[0] > 0
+
+
+@pytest.mark.parametrize(
+    "name",
+    [
+        "scraps-020-2-log-cabin",
+        *at_night(["scraps-100-8-log-cabin", "scraps-200-2-log-cabin", "yardage-log-cabin-03"]),
+    ],
+)
+def test_explaining_takes_at_most_four_times_the_plans_work(name: str) -> None:
+    problem = read_request((FOLDER / f"{name}.json").read_bytes()).problem
+    asked: list[tuple[Count, float]] = []
+
+    def counts_of(questions: Sequence[Asked]) -> Sequence[tuple[Count, float]]:
+        asked.extend(found := one_by_one(questions))
+        return found
+
+    watch = Watch()
+    yield_report(problem, watch, counts_of)
+    assert sum(work for _, work in asked) <= 4 * watch.spent

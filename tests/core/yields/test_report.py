@@ -13,7 +13,16 @@ from kersey.core.cutting.problem import CuttingProblem, Fabric, Need
 from kersey.core.cutting.solver import EVERY_BLOCK, Sought
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.count import Count, count_of
-from kersey.core.yields.report import CHANGES, YieldReport, spare_pieces, yield_report
+from kersey.core.yields.report import (
+    CHANGES,
+    Explaining,
+    YieldReport,
+    at_usable,
+    limits,
+    sensitivity,
+    spare_pieces,
+    yield_report,
+)
 
 
 def reported(problem: CuttingProblem) -> YieldReport:
@@ -53,6 +62,17 @@ def test_one_more_piece_gives_what_is_said_and_none_that_helps_is_passed_over(
     helped = (most_blocks(with_more(problem, f.name, 1)) for f in problem.fabrics)
     if max(helped) > report.plan.blocks:
         assert max(limit.count.blocks for limit in report.limits) > report.plan.blocks
+
+
+@given(problems(pieces=30))
+def test_what_no_work_is_left_for_is_told_within_its_bounds(problem: CuttingProblem) -> None:
+    plan, nothing = reported(problem).plan, Watch(0)
+    for change, count in sensitivity(plan, Explaining(1.0, nothing)):
+        other = at_usable(problem, change)
+        assert count.blocks <= (most_blocks(other) if other else 0) <= count.bound
+    for limit in limits(plan, Explaining(1.0, nothing)):
+        most = most_blocks(with_more(problem, limit.one_more.name, 1))
+        assert limit.count.blocks <= most <= limit.count.bound
 
 
 @given(problems(pieces=30))

@@ -226,6 +226,15 @@ class CuttingProblem:
         once = self.in_totals
         return tuple(need for place, need in enumerate(self.needs) if place not in once)
 
+    @property
+    def blocks_by_area(self) -> int:
+        """No plan cuts more than there is: blocks if nothing at all were lost."""
+        needs = self.block_needs
+        serving = [f for f in self.fabrics if any(f.serves(need) for need in needs)]
+        there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
+        block = sum((need.width * need.height * need.count for need in needs), Fraction(0))
+        return self.batch * int(there // block)
+
     def batches(self, blocks: int) -> int:
         """Sets of pieces for so many blocks."""
         return -(-blocks // self.batch)

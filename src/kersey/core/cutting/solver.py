@@ -12,7 +12,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 
-from kersey.core.cutting.generation.bring_in import by_area
 from kersey.core.cutting.generation.parts import Caps
 from kersey.core.cutting.generation.search import Search
 from kersey.core.cutting.interchange import merged, named_again
@@ -261,18 +260,18 @@ def _size_of(fabric: Fabric) -> tuple[object, ...]:
 def _ceiling(problem: CuttingProblem, rules: Reading, caps: Caps) -> int:
     """No more blocks than this: of no part are there more than all prints together give."""
     of_parts = (sum(most.values()) // rules.parts[n].times for n, most in caps.items())
-    return min(by_area(problem), *of_parts) if caps else by_area(problem)
+    return min(problem.blocks_by_area, *of_parts) if caps else problem.blocks_by_area
 
 
 def _cap(needs: Sequence[Need], fabrics: Sequence[Fabric], watch: Watch | None) -> int:
     """The most whole parts of these needs that the fabrics give; without a watch, by area."""
     alone = CuttingProblem(tuple(needs), tuple(fabrics))
     if watch is None:
-        return by_area(alone)
+        return alone.blocks_by_area
     brief = Watch(max(_LEAST_ALONE, watch.seconds * _FOR_A_CAP))
     plan = _solve(alone, read_rules, brief, EVERY_BLOCK)
     watch.spend(brief.spent)
-    return min(plan.bound, by_area(alone))
+    return min(plan.bound, alone.blocks_by_area)
 
 
 def _apart(

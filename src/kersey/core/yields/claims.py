@@ -15,7 +15,7 @@ from fractions import Fraction
 
 from kersey.core.blocks.assembly import Patch, Size
 from kersey.core.cloth.forms import FACTS
-from kersey.core.cutting.problem import CuttingPlan, CuttingProblem, Need
+from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
 from kersey.core.cutting.watch import Watch
 from kersey.core.errors import InvalidValue
 from kersey.core.measure.counting import counted
@@ -80,7 +80,7 @@ def judge_count(
         if problem is not None and count_for(problem) == Count(claimed, claimed)
     )
     named = (*_miscounted(plan, claimed), *named)
-    if not few and claimed == _by_area(plan.problem):
+    if not few and claimed == plan.problem.blocks_by_area:
         named = (*named, "only the area was divided, as if cutting left no waste")
     if few:
         says = f"You can make more: {plan.blocks}, which is {plan.blocks - claimed} more."
@@ -168,15 +168,6 @@ def _too_many(plan: CuttingPlan, seam: Fraction) -> Iterator[tuple[str, CuttingP
     for fabric in problem.fabrics[:8]:
         more = tuple(replace(f, count=f.count + (f is fabric)) for f in problem.fabrics)
         yield f"one {fabric.name} too many was counted", replace(problem, fabrics=more)
-
-
-def _by_area(problem: CuttingProblem) -> int:
-    there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
-    return problem.batch * int(there // sum((_area(need) for need in problem.needs), Fraction(0)))
-
-
-def _area(need: Need) -> Fraction:
-    return need.width * need.height * need.count
 
 
 def _pieces_along(patches: Sequence[Patch], finished: Size, axis: int) -> set[int]:

@@ -6,9 +6,9 @@ Everything here is a real recomputation of the same question with other fabric, 
 
 from collections import Counter
 from collections.abc import Callable, Iterable, Mapping, Sequence
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
-from math import ceil
+from math import ceil, inf
 
 from kersey.core.cloth.forms import FACTS, Form
 from kersey.core.cutting.checker import faults
@@ -34,8 +34,11 @@ from kersey.core.yields.count import NONE, Count, count_of
 CHANGES = (Fraction(-1, 2), Fraction(-1), Fraction(1, 2), Fraction(1))
 # Seconds for what one role alone could give: it is only told beside the others.
 _A_ROLE = 1.0
-# All explanations take at most so many times what the plan took, or so long each if that is longer.
-_EXPLAINING, _LEAST_SECONDS = 2.0, 0.1
+# Questions that explain a plan take together so many times what it took itself, or that long if
+# that is longer; none is begun after a quarter as long again. None is cut short before so long.
+_EXPLAINING, _AT_LEAST, _NO_MORE, _LEAST_SECONDS = 2.0, 1.0, 1.25, 0.1
+# So many of them are begun together.
+_TOGETHER = 2
 # Yardage is sold by the eighth of a yard (docs/trade.md section 4).
 EIGHTH_YARD = YARD / 8
 # So many pieces more of an only sort are tried where one does nothing.
@@ -123,18 +126,46 @@ class Asked:
     seconds: float
     sought: Sought = EVERY_BLOCK
 
-    def answer(self) -> Count:
-        """How many blocks; raises `FaultyPlan`."""
-        return counted_plan(self.problem, Watch(self.seconds), self.sought)
+    def answer(self) -> tuple[Count, float]:
+        """How many blocks, and the seconds of work it took; raises `FaultyPlan`."""
+        watch = Watch(self.seconds)
+        return counted_plan(self.problem, watch, self.sought), watch.spent
+
+    @property
+    def not_asked(self) -> Count:
+        """What is known without an answer."""
+        least, most = self.sought.already, self.sought.most
+        return Count(least, max(least, min(most, self.problem.blocks_by_area)))
 
 
 # Answers questions, in their order; one after the other, or several at a time.
-CountsOf = Callable[[Sequence[Asked]], Sequence[Count]]
+CountsOf = Callable[[Sequence[Asked]], Sequence[tuple[Count, float]]]
 
 
-def one_by_one(asked: Sequence[Asked]) -> Sequence[Count]:
-    """Blocks counted one question after the other."""
+def one_by_one(asked: Sequence[Asked]) -> Sequence[tuple[Count, float]]:
+    """Questions answered one after the other."""
     return [question.answer() for question in asked]
+
+
+@dataclass(frozen=True)
+class Explaining:
+    """Questions that explain a plan are answered for so many `seconds` each.
+
+    When the watch has no work left, of the others is told what is known without an answer.
+    """
+
+    seconds: float
+    watch: Watch = field(default_factory=lambda: Watch(inf))
+    counts_of: CountsOf = one_by_one
+
+    def counts(self, asked: Sequence[Asked]) -> list[Count]:
+        """Of each question in turn; raises `FaultyPlan`."""
+        counts = list[Count]()
+        while len(counts) < len(asked) and self.watch.left > 0:
+            for count, spent in self.counts_of(asked[len(counts) : len(counts) + _TOGETHER]):
+                counts.append(count)
+                self.watch.spend(spent)
+        return [*counts, *(question.not_asked for question in asked[len(counts) :])]
 
 
 def counted_plan(problem: CuttingProblem, watch: Watch, sought: Sought = EVERY_BLOCK) -> Count:
@@ -147,28 +178,32 @@ def yield_report(
 ) -> YieldReport:
     """Solve a problem and explain the answer; `watch` says how long the plan may take.
 
-    All explanations together take at most twice as long again. Raises `FaultyPlan` when the
-    checker finds fault with a plan.
+    All explanations together take at most four times as long again, or some seconds. Raises
+    `FaultyPlan` when the checker finds fault with a plan.
     """
     plan = checked_plan(problem, watch)
-    seconds = explaining_seconds(plan, watch.spent)
+    of_width, of_pieces = explaining(plan, watch.spent, counts_of)
     return YieldReport(
         plan=plan,
-        limits=tuple(limits(plan, counts_of, seconds)),
+        sensitivity=sensitivity(plan, of_width),
+        limits=tuple(limits(plan, of_pieces)),
         leftovers=tuple(leftovers(plan)),
-        sensitivity=sensitivity(plan, counts_of, seconds),
     )
 
 
-def explaining_seconds(plan: CuttingPlan, spent: float) -> float:
-    """How long each question may take that explains a plan which itself took so many seconds."""
-    questions = len(CHANGES) + len(_roles(plan.problem)) + len(_sorts(plan.problem)[:_MOST_LIMITS])
-    return max(_LEAST_SECONDS, _EXPLAINING * spent / (questions + 1))
+def explaining(
+    plan: CuttingPlan, spent: float, counts_of: CountsOf = one_by_one
+) -> tuple[Explaining, Explaining]:
+    """What a plan that took so many seconds itself may be explained with: width, and pieces."""
+    others = 1 + len(_roles(plan.problem)) + len(_sorts(plan.problem)[:_MOST_LIMITS])
+    work = max(_AT_LEAST, _EXPLAINING * spent)
+    seconds = max(_LEAST_SECONDS, work / (len(CHANGES) + others))
+    shares = (n * work / (len(CHANGES) + others) for n in (len(CHANGES), others))
+    width, pieces = (Explaining(seconds, Watch(_NO_MORE * share), counts_of) for share in shares)
+    return width, pieces
 
 
-def sensitivity(
-    plan: CuttingPlan, counts_of: CountsOf, seconds: float
-) -> tuple[tuple[Fraction, Count], ...]:
+def sensitivity(plan: CuttingPlan, explained: Explaining) -> tuple[tuple[Fraction, Count], ...]:
     """(change of the usable length, count) for cloth a little narrower and wider.
 
     What can be cut from narrower cloth can be cut from wider, and what no plan of wider cloth can
@@ -187,11 +222,11 @@ def sensitivity(
             if not known_at(step, found).proved
         }
         asked = {
-            step: Asked(other, seconds, near(plan, step))
+            step: Asked(other, explained.seconds, near(plan, step))
             for step, other in changed.items()
             if other
         }
-        found |= dict(zip(asked, counts_of(list(asked.values())), strict=True))
+        found |= dict(zip(asked, explained.counts(list(asked.values())), strict=True))
         found |= {step: NONE for step, other in changed.items() if other is None}
     return tuple((step, known_at(step, found)) for step in CHANGES)
 
@@ -294,25 +329,25 @@ def left_by_size(plan: CuttingPlan) -> list[LeftOfSize]:
     ]
 
 
-def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[Limit]:
+def limits(plan: CuttingPlan, explained: Explaining) -> Iterable[Limit]:
     """One more piece of each sort of fabric, tried; those that help, and else the scarcest role."""
     problem = plan.problem
     roles, sorts = _roles(problem), _sorts(problem)[:_MOST_LIMITS]
-    beyond = Sought(already=plan.blocks)
+    beyond, seconds = Sought(already=plan.blocks), explained.seconds
     by_role = [
         Asked(problem.of_role(role), min(seconds, _A_ROLE), beyond)
         for role in roles
         if len(roles) > 1
     ]
     more = [Asked(_with_one_more(problem, fabric), seconds, beyond) for fabric in sorts]
-    plans = counts_of([*by_role, *more])
+    plans = explained.counts([*by_role, *more])
     # A role alone gives pieces for no fewer blocks than all together.
     alone = dict(zip(roles, plans[: len(by_role)], strict=True)) if by_role else {}
     if not alone:
         alone = dict.fromkeys(roles, count_of(plan))
     tried = plans[len(by_role) :]
     most = max((found.blocks for found in tried), default=plan.blocks)
-    together = _more_together(plan, sorts, counts_of, seconds) if most == plan.blocks else ""
+    together = _more_together(plan, sorts, explained) if most == plan.blocks else ""
     for fabric, count in zip(sorts, tried, strict=True):
         if count.blocks > plan.blocks or (
             most == plan.blocks and _may_help(problem, fabric, alone)
@@ -322,21 +357,19 @@ def limits(plan: CuttingPlan, counts_of: CountsOf, seconds: float) -> Iterable[L
             yield Limit(role, why, fabric, count, _eighths(problem, fabric))
 
 
-def _more_together(
-    plan: CuttingPlan, sorts: Sequence[Fabric], counts_of: CountsOf, seconds: float
-) -> str:
+def _more_together(plan: CuttingPlan, sorts: Sequence[Fabric], explained: Explaining) -> str:
     """Where no single piece more helps: what a few more of the only sort do, or one of each."""
-    beyond = Sought(already=plan.blocks)
+    beyond, seconds = Sought(already=plan.blocks), explained.seconds
     if len(sorts) > 1:
         more = plan.problem
         for fabric in sorts:
             more = _with_one_more(more, fabric)
-        (found,) = counts_of([Asked(more, seconds, beyond)])
+        (found,) = explained.counts([Asked(more, seconds, beyond)])
         return f"; one more of each makes {found.in_words}" if found.blocks > plan.blocks else ""
     if not sorts or sorts[0].form is Form.YARDAGE:
         return ""
     several = range(2, _MOST_MORE + 1)
-    counts = counts_of(
+    counts = explained.counts(
         [Asked(_with_more(plan.problem, sorts[0], n), seconds, beyond) for n in several]
     )
     for number, found in zip(several, counts, strict=True):

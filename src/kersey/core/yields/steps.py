@@ -15,13 +15,13 @@ from kersey.core.yields.cliffs import Cliffs, cliffs
 from kersey.core.yields.count import NONE, Count
 from kersey.core.yields.even_plan import EvenPlan, even_plan
 from kersey.core.yields.report import (
+    Explaining,
     Limit,
     Spare,
     checked_plan,
     counted_plan,
     fewest_fabrics,
     limits,
-    one_by_one,
     sensitivity,
     spare_pieces,
 )
@@ -117,12 +117,12 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     def count_for(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> Count:
         return as_compared(counted_plan(problem, watch, sought), problem, plan)
 
-    known = replace(known, limits=tuple(limits(plan, one_by_one, VARIATION)))
+    known = replace(known, limits=tuple(limits(plan, Explaining(VARIATION))))
     yield known
     singly = known.other_way if known.other_way and plan.problem.strip_sets else plan
     known = replace(known, even=even_plan(singly, Watch(EVEN)), even_tried=True)
     yield known
-    known = replace(known, sensitivity=sensitivity(plan, one_by_one, VARIATION))
+    known = replace(known, sensitivity=sensitivity(plan, Explaining(VARIATION)))
     yield known
     known = replace(known, cliffs=cliffs(plan, count_for, dict(known.sensitivity or ())))
     yield known

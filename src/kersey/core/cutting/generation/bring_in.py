@@ -1,14 +1,11 @@
 """Ways to cut brought into the programme: to begin with, for whole numbers, for a proof."""
 
-from fractions import Fraction
-
 import highspy
 import numpy as np
 
 from kersey.core.cutting.generation.pricing import Pricer
 from kersey.core.cutting.generation.programme import Floats, Frame, Known, Programme, Runs, StripKey
 from kersey.core.cutting.highs import FEASIBLE, ROUND, quiet_highs
-from kersey.core.cutting.problem import CuttingProblem
 from kersey.core.cutting.watch import Watch
 
 ENOUGH = 1e-7
@@ -49,16 +46,7 @@ def generate(programme: Programme, pricer: Pricer, watch: Watch) -> int:
         if not any(fresh) or watch.left < watch.seconds * _WHOLE_NUMBERS_TAKE:
             break
     # Where what is wanted once cannot be had, no block is.
-    return max(0, min(int(np.floor(bound + ROUND)), by_area(known.parts.problem)))
-
-
-def by_area(problem: CuttingProblem) -> int:
-    """No plan cuts more than there is: a bound where pricing was cut short."""
-    needs = problem.block_needs
-    serving = [f for f in problem.fabrics if any(f.serves(need) for need in needs)]
-    there = sum((f.width * f.length * f.count for f in serving), Fraction(0))
-    block = sum((need.width * need.height * need.count for need in needs), Fraction(0))
-    return int(there // block)
+    return max(0, min(int(np.floor(bound + ROUND)), known.parts.problem.blocks_by_area))
 
 
 def _first_patterns(known: Known, pricer: Pricer) -> None:

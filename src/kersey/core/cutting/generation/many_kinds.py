@@ -12,7 +12,7 @@ from math import floor
 
 import numpy as np
 
-from kersey.core.cutting.generation.bring_in import by_area, generate
+from kersey.core.cutting.generation.bring_in import generate
 from kersey.core.cutting.generation.greedy import cut_in_rounds
 from kersey.core.cutting.generation.parts import Parts
 from kersey.core.cutting.generation.pricing import Pricer
@@ -41,7 +41,7 @@ class ManyKinds:
         areas = np.array([width * height for width, height in needs], dtype=float)
         # Prices by area are feasible, so they bound too: whatever the sample says, one of the two
         # holds.
-        self.bound, self._prices = by_area(parts.problem), areas / float(areas @ counts)
+        self.bound, self._prices = parts.problem.blocks_by_area, areas / float(areas @ counts)
         sampled = _sampled_prices(parts, needs, kinds, watch)
         if float(sampled @ counts) > 0:
             # Scaled so that one block costs 1: then the worth of all fabric is counted in blocks.

@@ -106,14 +106,8 @@ def _search(problem: CuttingProblem, watch: Watch, most: _Found | None = None) -
     )
     if max(Counter((way.fabrics, way.along) for way in ways).values(), default=0) >= _MOST_WAYS - 1:
         # Not every way was tried: no more than the area is sure.
-        bound = max(bound, _by_area(problem))
+        bound = max(bound, problem.blocks_by_area)
     return _Found(here, max(here, bound if most is None else most.bound), cut, taken)
-
-
-def _by_area(problem: CuttingProblem) -> int:
-    there = sum((f.width * f.length * f.count for f in problem.fabrics), Fraction(0))
-    block = sum((n.width * n.height * n.count for n in problem.needs), Fraction(0))
-    return int(there // block)
 
 
 def _ways(problem: CuttingProblem) -> Iterator[_Way]:
