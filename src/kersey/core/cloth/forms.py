@@ -84,7 +84,7 @@ FACTS = {
     ),
     Form.PIECE: _facts("piece", ("", ""), ("1/2", "130", "360"), 5000, "9 x 12", "23 x 30"),
     Form.STRING: _facts("string", ("3/2", ""), ("1/2", "4", "120"), 5000, "1 1/2 x 30", "4 x 75"),
-    Form.TRIANGLE: _facts("triangle", ("2", "2"), ("1/2", "30", "30"), 5000, "2 x 2", "5 x 5"),
+    Form.TRIANGLE: _facts("triangle", ("", ""), ("1/2", "30", "30"), 5000, "2 x 2", "5 x 5"),
     Form.SCRAPS: _facts("scraps", ("", ""), ("0", "0", "0"), 1, "900 g", "900 g"),
     Form.BACKING: _facts("backing", ("", ""), ("18", "130", "400"), 50, "42 x 4 yd", "107 x 4 m"),
     Form.BLOCK: _facts("block", ("", ""), ("1", "130", "130"), 5000, "6 1/2", "16.5"),

@@ -34,6 +34,7 @@ from kersey.core.measure.workshop import Workshop
 from kersey.core.stash.lot_words import pieces_in_words, size_in_words
 from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, LotSaid, Stretch
 from kersey.core.stash.said.lots import lots_said
+from kersey.core.stash.said.off_the_bolt import NARROWEST_BOLT
 from kersey.core.stash.said.words import meant
 
 # Lines that show what can be said, in the two systems; the page of examples reads them itself.
@@ -288,6 +289,8 @@ def _lot(said: LotFacts, shop: Workshop, problems: list[str]) -> tuple[Lot | Non
     """The lot as far as it can be made; appends to `problems` what stands in the way."""
     assumed: list[str] = []
     form = said.form or _form_by_size(said, assumed)
+    if form is Form.SCRAPS and said.grams is None and said.width is not None:
+        form = Form.PIECE
     if form is None:
         problems.append(_of_what(said, shop.units))
         return None, assumed
@@ -319,7 +322,7 @@ def _form_by_size(said: LotFacts, assumed: list[str]) -> Form | None:
         return None
     if said.length is None:
         return Form.STRIP if said.width <= _STRIP_WIDE else None
-    if said.length == said.width:
+    if said.length == said.width and (said.count is not None or said.width < NARROWEST_BOLT):
         form = Form.SQUARE
     elif said.width <= _STRIP_WIDE and said.length >= _STRIP_TIMES * said.width:
         form = Form.STRIP
@@ -401,6 +404,9 @@ def _how_many(said: LotFacts, form: Form, units: Units) -> str:
     named = f" {said.name}" if said.name else ""
     if form is Form.SCRAPS:
         return f"How much do they weigh? Type it like 900 g crumbs{named}."
+    if form in OF_THE_BOLT and said.length is not None:
+        bought = format_bought(said.length)
+        return f"How many are in the bundle? Type it like 12 x {bought}{named}."
     if form in OF_THE_BOLT:
         noun = f" {FACTS[form].one}" if form is not Form.YARDAGE else named or " navy"
         return f"How much? Type it like {'2 1/4 yd' if units is Units.INCHES else '2 m'}{noun}."
@@ -419,7 +425,7 @@ def _piece_count(said: LotFacts, form: Form, assumed: list[str]) -> int | None:
         return None if said.grams is None else 1
     if said.is_pack or (said.rolls and form is Form.SQUARE):
         return _packed(said, assumed)
-    if form in {*OF_THE_BOLT, Form.PIECE} and said.length:
+    if form in {*OF_THE_BOLT, Form.PIECE} and said.length and not (said.rolls or said.prints):
         assumed.append("one piece")
         return 1
     return None

@@ -1,4 +1,4 @@
-"""Some 350 lines as people say their fabric, and what each means: written down, then read."""
+"""Some 750 lines as people say their fabric, and what each means: written down, then read."""
 
 from pathlib import Path
 

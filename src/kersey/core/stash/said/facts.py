@@ -12,6 +12,8 @@ from kersey.core.stash.said.words import Sort
 
 # Forms that come off the bolt, or are a bit of it: a word behind them names the cloth.
 OF_THE_BOLT = frozenset({Form.YARDAGE, Form.BACKING, Form.BATTING})
+# Cloth sold by the meter is wider than this in centimeters only.
+WIDEST_IN_INCHES = Fraction(108)
 
 
 @dataclass(frozen=True)
@@ -64,6 +66,10 @@ class LotFacts:
     less: int = 0
     note: str = ""
     headed: bool = False
+    # The side is that of the pack it was said of, not measured.
+    pack_side: bool = False
+    # Said by its size alone, after one like it.
+    only_sized: bool = False
     # The lot of which this one is a part, as "8 red" is of 16 strips.
     part_of: "LotFacts | None" = None
     bought_in: Units | None = None
@@ -104,4 +110,6 @@ class Row:
         number, *rest = tokens
         if number.sort is Sort.WOF:
             return self.cloth
+        if self.said.bought_in is Units.CENTIMETRES and number.value > WIDEST_IN_INCHES:
+            own = CENTIMETRE
         return number.value * (rest[0].value if rest else suffix or own)

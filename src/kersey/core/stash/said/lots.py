@@ -11,23 +11,32 @@ from fractions import Fraction
 
 from kersey.core.cloth.fabric import LONGEST_NAME
 from kersey.core.cloth.forms import Form
-from kersey.core.cloth.print_names import MOTIF_NAMES
+from kersey.core.cloth.print_names import COLOUR_WORDS, MOTIF_NAMES
 from kersey.core.measure.length import Units
 from kersey.core.stash.said.facts import OF_THE_BOLT, LotFacts, LotSaid, Row, Stretch
-from kersey.core.stash.said.phrases import ADJECTIVES, LENGTH, NAMEABLE, PASSED_OVER, PHRASES
+from kersey.core.stash.said.phrases import NAMEABLE, PASSED_OVER, PHRASES
+from kersey.core.stash.said.shapes import ADJECTIVES, LENGTH
 from kersey.core.stash.said.tokens import Token, marks_between
-from kersey.core.stash.said.words import Sort, meant
+from kersey.core.stash.said.words import HOW_MANY, Sort, form_of, meant
 
 # What follows a comma or "and" is another lot if it begins so.
 _QUANTITY = re.compile(
     rf"[fAp]*(?:N{ADJECTIVES}F|N{ADJECTIVES}{LENGTH}[wl]?{ADJECTIVES}F|N{LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F|NG"
     rf"|NY(?![Bwl])|NNY|NBNY|N[RP]|R|NB{LENGTH}B|N{LENGTH}B{LENGTH}(?!B))"
 )
-_PART_ALONE = re.compile("[fAp]*N[Vho][Vhof]*[fp]*")
+_PARTS = re.compile("(?:[fAp]*N[Vho][Vhof]*[fp]*K?){2,}")
 _SIZE_ALONE = re.compile(rf"[fAp]*{LENGTH}B{LENGTH}[Vhof]*")
-_VALUE_ALONE = re.compile("[fAp]*N[Vh]+[fp]*")
+# "10 strips 2 1/2 in, 6 of 1 1/2 in".
+_OTHER_SIZE = re.compile(rf"[fAp]*Nf{LENGTH}[fp]*")
+_VALUE_ALONE = re.compile("[fAp]*Nf*[Vh]+[fp]*")
 # Of a group that was described, another may follow: "10 blue fat quarters, 10 pink".
-_DESCRIBED = re.compile("N[Vhof]*[Vh][Vhof]*F|F[pf]*N[Vh]+$")
+# "Fat quarters, 4 green and 3 brown".
+_FORM_ALONE = re.compile("^[^N]*FK[fA]*N[Vh]+$")
+# "2 1/2 inch squares 60 light 60 dark".
+_FIRST_ALIKE, _MORE_ALIKE = re.compile("FN[Vh]+$"), re.compile("N[Vh]+[fp]*(?:K|$)")
+# Under a heading: "fat quarters: navy 3, rust 2".
+_VALUE_FIRST = re.compile("[fA]*[Vh][Vhof]*N[fp]*")
+_DESCRIBED = re.compile("N[Vhof]*[Vh][Vhof]*F|F[pf]*N[Vh]+$|NF[of]*[Vh]+$")
 # How many are in a roll or a pack, behind it: "one roll, forty strips".
 _OF_IT = re.compile("[fA]*NF[fE]*")
 # "1 m white, 50 cm red", "navy 1 yd, red 2 yd", "2 yd navy 2 yd red".
@@ -35,8 +44,9 @@ _OTHER_CLOTH = re.compile("[fA]*NUf*[Vhor][Vhofr]*|[Vhof]*[ho]N[YU][Vhofr]*")
 _MORE_CLOTH = re.compile("NYf*[Vhor]")
 # What stands between two lots and is of neither.
 _BETWEEN = Sort.BREAK + Sort.MARK
+_HEADING = re.compile("(?:NU)?[^N]*F")
 _A_NAME = re.compile("[Nohcf]*[oh][ohf]*")
-_FORM_FIRST = re.compile(r"[fAp]*F[^K]*N")
+_FORM_FIRST = re.compile(r"[fApVho]*F[^K]*N")
 
 
 def lots_said(line: str, units: Units, cloth: Fraction) -> list[LotSaid]:
@@ -54,6 +64,10 @@ def lots_said(line: str, units: Units, cloth: Fraction) -> list[LotSaid]:
             said.form = after.form
             said.width, said.length = said.width or after.width, said.length or after.length
             said.is_pack = said.is_pack or after.is_pack
+    sized = sum(lot.said.only_sized for lot in lots)
+    if sized and sized == len(lots) - 1 == (lots[0].said.count or 0) - 1:
+        # "Two remnants: 18 x 20 and 12 x 44" are one of each.
+        lots[0].said.count = 1
     return [
         single for lot in lots for shared in _shared(lot) for single in _one_for_each_name(shared)
     ]
@@ -130,20 +144,37 @@ class _Reader(Row):
             whole = said.part_of or said
             return LotFacts(form=said.form, width=said.width, length=said.length, part_of=whole)
         if self.letters[place] != Sort.BREAK:
-            more = (
-                said.form in OF_THE_BOLT and said.length and _MORE_CLOTH.match(self.letters, place)
-            )
-            return LotFacts() if more and self.letters[place - 1] in "ho" else None
+            return self._without_a_break(place)
         after = self.letters[place + 1 :].split(Sort.BREAK)[0]
+        return self._like_the_one_before(place, after) or (
+            LotFacts() if said.much and self._says_how_much(place, after) else None
+        )
+
+    def _without_a_break(self, place: int) -> LotFacts | None:
+        """ "2 yd navy 2 yd red", "squares 60 light 60 dark"."""
+        said, before = self.said, self.letters[:place]
+        if _MORE_ALIKE.match(self.letters, place) and _FIRST_ALIKE.search(before):
+            return LotFacts(form=said.form, width=said.width, length=said.length)
+        more = said.form in OF_THE_BOLT and said.length and _MORE_CLOTH.match(self.letters, place)
+        return LotFacts() if more and before[-1:] in {"h", "o"} else None
+
+    def _like_the_one_before(self, place: int, after: str) -> LotFacts | None:
+        """What another size or color alone says, the rest being as with the lot before."""
+        said = self.said
+        if _OTHER_SIZE.fullmatch(after) and said.much and said.width is not None:
+            return LotFacts(form=said.form)
         if _SIZE_ALONE.fullmatch(after) and said.width is not None and said.length is not None:
-            return LotFacts(form=said.form if said.headed else None, headed=said.headed)
-        if said.much and said.form is not None and _VALUE_ALONE.fullmatch(after):
+            form = Form.PIECE if said.form is None and said.count in {None, 1} else None
+            if said.headed or said.form in {*OF_THE_BOLT, Form.PIECE}:
+                form = said.form
+            return LotFacts(form=form, headed=said.headed, only_sized=True)
+        alone = _VALUE_ALONE.fullmatch(after) or (said.headed and _VALUE_FIRST.fullmatch(after))
+        if said.much and said.form is not None and alone:
             clause = self.letters[:place].split(Sort.BREAK)[-1]
-            alike = LotFacts(
-                form=said.form, width=said.width, length=said.length, headed=said.headed
-            )
-            return alike if said.headed or _DESCRIBED.search(clause) else None
-        return LotFacts() if said.much and self._says_how_much(place, after) else None
+            headed = said.headed or _FORM_ALONE.search(self.letters[:place])
+            alike = LotFacts(form=said.form, width=said.width, length=said.length, headed=True)
+            return alike if headed or _DESCRIBED.search(clause) else None
+        return None
 
     def _says_how_much(self, place: int, after: str) -> bool:
         """Whether what follows a break says how much there is of something else."""
@@ -156,6 +187,10 @@ class _Reader(Row):
             return False
         # "2 yd white, yard of navy": one of them.
         one = said.form is not None and after.startswith(Sort.CLOTH_UNIT)
+        if said.count == 1 and after.startswith(Sort.FORM):
+            # "Fat quarter navy, fat quarter white".
+            text = next(t.text for t in self.tokens[place:] if t.sort is Sort.FORM)
+            one = form_of(text) is said.form and not text.lower().endswith("s")
         if one or (said.form in OF_THE_BOLT and _OTHER_CLOTH.fullmatch(after)):
             return True
         if said.form is not None:
@@ -170,15 +205,17 @@ class _Reader(Row):
         whole = said.part_of.count if said.part_of else said.count
         if said.form is None or whole is None:
             return False
+        # "half-yard cuts: 4 blue, 3 green".
+        open_count = said.one_each and said.part_of is None
         if said.part_of is not None:
-            return self.letters[place] == Sort.BREAK
-        if self.letters[place] != Sort.BREAK and self.tokens[place].text != ":":
+            here, before = self.letters[place], self.letters[place - 1]
+            return here == Sort.BREAK or (here == Sort.NUMBER and before in "Vhof")
+        if self.letters[place] != Sort.BREAK and self.tokens[place].text not in {":", "("}:
             return False
-        groups = self.letters[place + 1 :].split(Sort.BREAK)
-        if len(groups) < 2 or not all(_PART_ALONE.fullmatch(group) for group in groups):
+        if not _PARTS.fullmatch(self.letters, place + 1):
             return False
         numbers = [token for token in self.tokens[place + 1 :] if token.sort is Sort.NUMBER]
-        return sum(token.value for token in numbers) == whole
+        return open_count or sum(token.value for token in numbers) == whole
 
     def _read_heading(self) -> int:
         """ "four patches: 16 blocks 6 1/2": a name before a colon; where the rest begins.
@@ -189,7 +226,7 @@ class _Reader(Row):
         if colon < 1 or self.tokens[colon].text != ":":
             return 0
         before = self.letters[:colon]
-        if before.endswith(Sort.FORM) and Sort.NUMBER not in before:
+        if _HEADING.fullmatch(before):
             self.said.headed = True
         if not _A_NAME.fullmatch(before) or not self.letters[colon + 1 :].strip(Sort.MARK):
             return 0
@@ -252,18 +289,25 @@ def _name_the_cloth(
         n
         for n in left
         if tokens[n].text[0].isalpha()
+        and tokens[n].text.lower() not in HOW_MANY
         and (one_cloth or not meant(tokens[n].text))
         and (tokens[n].sort in words or (bolt and tokens[n].sort is Sort.FORM))
     ]
     # So many of something unknown are not named by it: "12 thingummies".
-    known = said.form is not None or all(
-        tokens[n].sort is Sort.COLOUR or tokens[n].text.lower() in MOTIF_NAMES for n in fits
+    measured = said.count is None and said.width is not None and said.length is not None
+    known = (
+        measured
+        or said.form is not None
+        or all(tokens[n].sort is Sort.COLOUR or tokens[n].text.lower() in MOTIF_NAMES for n in fits)
     )
-    if not fits or said.name or not known:
+    # Behind a name there may be its color: "background: 3 1/2 yards white".
+    colours = all(tokens[n].sort is Sort.COLOUR for n in fits)
+    if not fits or not known or (said.name and not colours):
         return
     for n in fits:
         meaning[n] = "name of the cloth"
-    said.name = " ".join(_with_and(tokens, fits))[:LONGEST_NAME]
+    named = " ".join(_with_and(tokens, fits))
+    said.name = f"{said.name} {named}".strip()[:LONGEST_NAME]
     said.names = tuple(_names(tokens, fits))
 
 
@@ -274,7 +318,7 @@ def _with_and(tokens: Sequence[Token], places: Sequence[int]) -> Iterator[str]:
         between = [] if before is None else tokens[before + 1 : place]
         if len(between) == 1 and between[0].text.lower() == "and":
             yield "and"
-        yield tokens[place].text
+        yield _one_colour(tokens[place])
         before = place
 
 
@@ -291,4 +335,10 @@ def _names(tokens: Sequence[Token], places: Sequence[int]) -> Iterator[str]:
             apart[-1].append(place)
     if len(apart) == 1 and all(tokens[n].sort is Sort.COLOUR for n in places):
         apart = [[n] for n in places]
-    yield from (" ".join(tokens[n].text for n in group) for group in apart)
+    yield from (" ".join(_one_colour(tokens[n]) for n in group) for group in apart)
+
+
+def _one_colour(token: Token) -> str:
+    """The word as a name: "greens" are green."""
+    one = token.text.removesuffix("s")
+    return one if token.sort is Sort.COLOUR and one.lower() in COLOUR_WORDS else token.text

@@ -12,6 +12,8 @@ from kersey.core.stash.said.words import Sort
 
 # A bare number behind a length of cloth is its width only if cloth comes so wide.
 NARROWEST_BOLT = Fraction(30)
+# An eighth of a yard: what is called a cut and is shorter is no length of cloth.
+_SHORTEST_CUT = Fraction(9, 2)
 
 
 def whole_number(token: Token) -> int | None:
@@ -20,13 +22,22 @@ def whole_number(token: Token) -> int | None:
 
 
 def understand_cut_lengths(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    """ "10 half yards", "6 x 1/4 yd", "6 1/2 yd cuts": so many lengths of cloth."""
+    """ "10 half yards", "6 x 1/4 yd", "6 1/2 yd cuts", "half yard bundle of 6": so many lengths."""
     said = row.said
     if said.length is not None or said.count is not None or said.form not in {None, Form.BACKING}:
         return None
     numbers = [token for token in tokens if token.sort is Sort.NUMBER]
-    unit = next(token for token in tokens if token.sort is Sort.CLOTH_UNIT)
-    if len(numbers) == 2:
+    unit = next(t for t in tokens if t.sort in {Sort.CLOTH_UNIT, Sort.LENGTH_UNIT})
+    if unit.sort is Sort.LENGTH_UNIT and numbers[-1].value * unit.value < _SHORTEST_CUT:
+        return None
+    if any(t.sort is Sort.PACK for t in tokens) or tokens[-1].sort is Sort.NUMBER:
+        length, count = numbers[0].value, whole_number(numbers[-1])
+        if len(numbers) == 1:
+            # How many are in it is not known by the word.
+            said.form, said.length = Form.YARDAGE, length * unit.value
+            said.rolls, said.bought_in = 1, shop_units(unit)
+            return "lengths of cloth"
+    elif len(numbers) == 2:
         count, length = whole_number(numbers[0]), numbers[1].value
     elif numbers[0].parts is not None and tokens[-1].text.lower().endswith("s"):
         count, length = int(numbers[0].parts[0]), numbers[0].parts[1]
@@ -61,6 +72,9 @@ def understand_cloth(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
         if more is None:
             return None
         length += more
+    # "Half yards of navy and rust" are one of each.
+    parts = tokens[0].text.isalpha() and tokens[0].value < 1
+    said.one_each |= parts and tokens[-1].text.lower().endswith("s")
     said.form = Form.YARDAGE if cut else said.form or Form.YARDAGE
     said.length, said.bought_in = length, shop_units(unit)
     said.count = 1 if said.count is None else said.count
@@ -69,7 +83,7 @@ def understand_cloth(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
 
 def shop_units(unit: Token) -> Units:
     """Whether a unit is the yard's system or the meter's."""
-    return Units.INCHES if unit.value == YARD else Units.CENTIMETRES
+    return Units.INCHES if unit.value in {YARD, FOOT, INCH} else Units.CENTIMETRES
 
 
 def _rest_of(tokens: Sequence[Token]) -> Fraction | None:

@@ -21,37 +21,34 @@ from kersey.core.stash.said.off_the_bolt import (
     understand_cut_lengths,
     whole_number,
 )
+from kersey.core.stash.said.shapes import (
+    ADJECTIVES,
+    BY_WEIGHT,
+    FIRST_LENGTH,
+    LENGTH,
+    PIECES,
+    understand_bed,
+    understand_bundle,
+    understand_extra_wide,
+    understand_form,
+    understand_form_and_count,
+)
 from kersey.core.stash.said.tokens import Token
 from kersey.core.stash.said.words import Sort, form_of, meant
 
-# docs/trade.md section 1: how wide the squares of a stack are cut.
-_SQUARES = {"charm": Fraction(5), "mini": Fraction(5, 2)}
 # In "40 x 2 1/2" the second number is a strip's width, in "2 1/2 x 41.5" its length.
 _WIDTH_AT_MOST = Fraction(12)
 # A lone length said of strips is their width up to here; strips are hardly cut wider.
 _STRIP_AT_MOST = Fraction(6)
 # Backing is sold so wide, and no narrower length of it would be said in inches.
 _WIDE_BACKING = Fraction(58)
-# Backing sold extra-wide, if no other width is said (docs/trade.md section 6).
-_EXTRA_WIDE = Fraction(108)
-# Fewer before the word are packs, not squares: "2 charm packs".
-_FEWEST_IN_A_PACK = 10
-# What beds are called -> the packet of batting for them (docs/trade.md section 6).
-_PACKETS = {
-    "crib": (45, 60),
-    "twin": (72, 90),
-    "full": (81, 96),
-    "queen": (90, 108),
-    "king": (120, 120),
-}
+
 
 Understand = Callable[[Row, Sequence[Token], re.Match[str]], str | None]
 # Sorts of tokens that say nothing by themselves.
 PASSED_OVER = frozenset(
     {Sort.FILLER, Sort.BREAK, Sort.MARK, Sort.CUT, Sort.PACK, Sort.PRINTS, Sort.CALLED}
 )
-LENGTH = "(?:N[UY]?|W)"
-ADJECTIVES = "[Vhofrd]*"
 
 
 def _understand_name(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
@@ -69,7 +66,8 @@ def _understand_price(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> st
 
 def _understand_weight(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     said = row.said
-    if said.grams is not None or said.form not in {None, Form.SCRAPS}:
+    by_weight = {None, Form.SCRAPS} | (BY_WEIGHT if said.count is None else set())
+    if said.grams is not None or said.form not in by_weight:
         return None
     pairs = zip(tokens[::2], tokens[1::2], strict=True)
     said.grams = round(sum((n.value * unit.value for n, unit in pairs), Fraction(0)))
@@ -95,6 +93,16 @@ def _understand_prints(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> s
     return "prints"
 
 
+def _understand_prints_and_each(
+    row: Row, tokens: Sequence[Token], match: re.Match[str]
+) -> str | None:
+    """ "21 prints x 2": two of each."""
+    if row.said.each is not None or whole_number(tokens[-1]) is None:
+        return None
+    row.said.each = whole_number(tokens[-1])
+    return _understand_prints(row, tokens, match)
+
+
 def _understand_each(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     each = whole_number(tokens[0])
     if row.said.each is not None or each is None:
@@ -104,7 +112,13 @@ def _understand_each(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
 
 
 def _understand_one_each(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    row.said.one_each = True
+    said = row.said
+    if said.prints and said.count and said.count < said.prints and said.each is None:
+        # "8 prints, 5 strips each".
+        said.each, said.count = said.count, None
+    said.one_each = True
+    if said.grams is not None and said.rolls is not None:
+        said.grams *= said.rolls
     return "of each"
 
 
@@ -151,11 +165,13 @@ def _understand_roll(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
     return "a roll"
 
 
-def _understand_count(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    count = whole_number(tokens[0])
-    if row.said.count is not None or count is None:
+def _understand_count(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
+    """ "40 strips"; behind what the cloth is, "flour sack, 3 pieces", how many of it."""
+    count, said = whole_number(tokens[0]), row.said
+    of_it = said.what and said.count == 1 and row.tokens[match.end()].text.lower() in PIECES
+    if (said.count is not None and not of_it) or count is None:
         return None
-    row.said.count = count
+    said.count = count
     return "how many"
 
 
@@ -166,17 +182,6 @@ def _understand_share(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> st
         return None
     row.said.shares = (*row.said.shares, (share, value))
     return "a share of them"
-
-
-def _understand_bundle(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
-    """ "2 fat quarter bundles": how many are in one is not known by the word."""
-    if row.said.rolls is not None or form_of(tokens[-2].text) not in _IN_BUNDLES:
-        return None
-    if _understand_form(row, tokens[-2:-1], match) is None:
-        return None
-    row.said.rolls = whole_number(tokens[0]) if len(tokens) > 2 else 1
-    row.said.count = None
-    return "a bundle"
 
 
 def _understand_role(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
@@ -193,9 +198,10 @@ def _understand_different(row: Row, _tokens: Sequence[Token], _: re.Match[str]) 
     return "each a different print"
 
 
-def _understand_finished(row: Row, _tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+def _understand_finished(row: Row, _tokens: Sequence[Token], match: re.Match[str]) -> str | None:
     """Sewn blocks are said as they show; they lie there two seams larger."""
-    if row.said.form is not Form.BLOCK or row.said.width is None:
+    ahead = next((form_of(t.text) for t in row.tokens[match.end() :] if t.sort is Sort.FORM), None)
+    if (row.said.form or ahead) is not Form.BLOCK:
         return None
     row.said.finished = True
     return "without its seams"
@@ -213,8 +219,37 @@ def _understand_stack(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> st
 
 def _understand_less(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
     """ "1 roll minus 4 strips": what is gone already."""
-    row.said.less = whole_number(tokens[1]) or 0
+    row.said.less = whole_number(tokens[-1]) or 0
     return "not there any more"
+
+
+def _understand_pack(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "pack of ten inch squares": as many as packs hold."""
+    if row.said.count is not None or tokens[0].text.lower() not in {"pack", "packet", "stack"}:
+        return None
+    row.said.rolls, row.said.is_pack = 1, True
+    return "a pack"
+
+
+def _understand_from_to(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
+    """ "2-3 yards": no more than the least is sure."""
+    numbers = (token for token in tokens if token.sort is Sort.NUMBER)
+    row.said.about = True
+    return understand_cloth(row, [min(numbers, key=lambda n: n.value), tokens[-1]], match)
+
+
+def _understand_more(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "42 charm squares and 8 extra"."""
+    said = row.said
+    more = whole_number(next(token for token in tokens if token.sort is Sort.NUMBER))
+    added = tokens[-1].sort is Sort.MORE or tokens[0].text in {"+", "plus"}
+    if more is None or not added or (said.count is None and not said.is_roll):
+        return None
+    if said.count is None:
+        said.less -= more
+    else:
+        said.count += more
+    return "so many more"
 
 
 def _understand_so_many(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
@@ -243,11 +278,11 @@ def _understand_bare_count(row: Row, tokens: Sequence[Token], match: re.Match[st
 def _understand_range(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
     """ "1 1/4 to 2 1/2" wide, or "9 to 30 long"."""
     said = row.said
-    split = match["first"]
-    first, second = tokens[: len(split)], tokens[len(split) + 1 : -1 if match["which"] else None]
+    begin, middle = match.start("first") - match.start(), match.end("first") - match.start()
+    first, second = tokens[begin:middle], tokens[middle + 1 : -1 if match["which"] else None]
     suffix = second[1].value if len(second) > 1 else None
     lengths = sorted((row.length(first, suffix), row.length(second)))
-    if match["which"] == Sort.LONG:
+    if match["which"] == Sort.LONG or match["ahead"] in {Sort.LONG, Sort.CUT}:
         if said.length is not None:
             return None
         said.length, said.most_length = lengths
@@ -267,14 +302,21 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
     for part in parts:
         groups.append(tokens[at : at + len(part)])
         at += len(part) + 1
-    if said.packet:
-        said.packet, said.width, said.length = "", None, None
+    if said.packet or said.extra_wide:
+        said.packet, said.extra_wide, said.width, said.length = "", False, None, None
     if said.width is not None:
         return None
     unit = groups[-1][1] if len(groups[-1]) > 1 else None
     last = unit.value if unit is not None and unit.sort is Sort.LENGTH_UNIT else None
     count = said.count
-    if len(groups) == 3 or (count is None and _is_count_by_width(row, groups, last)):
+    behind = row.tokens[match.end() : match.end() + 1]
+    # Squares have one side only: "12 x 5 squares" are twelve.
+    forms = {form_of(t.text) for t in behind if t.sort is Sort.FORM}
+    measured = len(groups[-1]) > len(groups[0]) == 1
+    squares = forms == {Form.SQUARE} or (forms == {Form.BLOCK} and measured)
+    squares &= len({group[0].value for group in groups}) > 1
+    by_width = count is None and (squares or _is_count_by_width(row, groups, last))
+    if len(groups) == 3 or by_width:
         if count is not None or len(groups[0]) > 1 or whole_number(groups[0][0]) is None:
             return None
         count = whole_number(groups.pop(0)[0])
@@ -322,7 +364,12 @@ def _understand_length(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> s
 def _understand_lone_length(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
     """A length alone: which side of the form it is, or how much there is of a cloth."""
     said = row.said
-    if len(tokens) == 1 and tokens[0].is_whole and said.count is None:
+    # A bare number is no size in a word, "40 strips, three are badly cut", nor behind one that
+    # says what it is of, "including 4 white".
+    of_else = tokens[0].text[0].isalpha() or row.letters[: match.start()].rstrip(
+        Sort.MARK
+    ).endswith(Sort.WORD)
+    if len(tokens) == 1 and tokens[0].is_whole and (said.count is None or of_else):
         return None
     if said.form in {Form.SQUARE, Form.BLOCK, Form.TRIANGLE}:
         return _side(said, row.length(tokens))
@@ -373,8 +420,9 @@ def _of_no_form(row: Row, tokens: Sequence[Token]) -> str | None:
 
 def _side(said: LotFacts, length: Fraction) -> str | None:
     """The side of a square, which has one only, whatever its pack is called."""
-    if said.width is not None and said.width not in _SQUARES.values():
+    if said.width is not None and not said.pack_side:
         return None
+    said.pack_side = False
     said.width = said.length = length
     return "side"
 
@@ -390,78 +438,10 @@ def _understand_size_before(row: Row, tokens: Sequence[Token], match: re.Match[s
     if form in {Form.SQUARE, Form.BLOCK, Form.TRIANGLE}:
         said.width = said.length = length
         return "side"
-    if form in {Form.STRIP, Form.STRING, Form.BACKING, Form.YARDAGE}:
+    if form in {Form.STRIP, Form.STRING, *OF_THE_BOLT}:
         said.width = length
         return "width"
     return None
-
-
-def _understand_form(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    said, text = row.said, tokens[0].text
-    form = form_of(text)
-    roll = said.is_roll and form is Form.STRIP
-    if said.grams is not None and form in {Form.STRING, Form.PIECE, Form.STRIP, Form.SQUARE}:
-        # By weight all of them are scraps.
-        return "form"
-    if form is Form.PIECE and said.form is not None and text.lower() in _PIECES:
-        # "1 bundle of fat eighths, 12 pieces": how many of them.
-        return "form"
-    of_the_bolt = said.form is Form.YARDAGE and form in {Form.BACKING, Form.BATTING}
-    if said.form in {Form.BACKING, Form.BATTING} and form in {Form.SCRAPS, Form.PIECE}:
-        # "batting scrap 40 x 60": a piece of it.
-        said.count = said.count or 1
-        return "form"
-    if said.form not in {None, form} and not (roll or of_the_bolt):
-        return None
-    if form is Form.SCRAPS and (said.count is not None or said.width is not None):
-        # Counted, scraps are pieces; only by weight nobody asks for their size.
-        form = Form.PIECE
-    said.form = form
-    lower = text.lower()
-    if re.fullmatch(_SPEAKS_FOR_ITSELF, lower):
-        said.what = said.what or lower
-    for kind, side in _SQUARES.items():
-        if lower.startswith(kind) and said.width is None:
-            said.width = said.length = side
-    if "pack" in lower:
-        said.is_pack = True
-        if said.count is not None and said.count < _FEWEST_IN_A_PACK:
-            said.rolls, said.count = said.count, None
-    one = not lower.rstrip(".'").endswith(("s", "wadding"))
-    if said.count is None and one and form not in {Form.YARDAGE, Form.SCRAPS} and not said.is_pack:
-        said.count = 1
-    return "form"
-
-
-def _understand_form_and_count(
-    row: Row, tokens: Sequence[Token], match: re.Match[str]
-) -> str | None:
-    """ "fat quarters (12)", "FQ x12"."""
-    count = whole_number(tokens[-1])
-    if row.said.count is not None or count is None:
-        return None
-    meaning = _understand_form(row, tokens, match)
-    if meaning is not None:
-        row.said.count = count
-    return meaning
-
-
-def _understand_extra_wide(row: Row, _tokens: Sequence[Token], match: re.Match[str]) -> str | None:
-    if form_of(row.tokens[match.end()].text) is not Form.BACKING or row.said.width:
-        return None
-    row.said.width, row.said.extra_wide = _EXTRA_WIDE, True
-    return "extra-wide"
-
-
-def _understand_bed(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
-    if Sort.FORM not in row.letters or row.said.width is not None:
-        return None
-    if not any(t.sort is Sort.FORM and form_of(t.text) is Form.BATTING for t in row.tokens):
-        return None
-    bed = re.split(r"[\s-]", tokens[0].text.lower())[0]
-    row.said.packet = bed
-    row.said.width, row.said.length = map(Fraction, _PACKETS[bed])
-    return "packet"
 
 
 def _understand_value(row: Row, tokens: Sequence[Token], match: re.Match[str]) -> str | None:
@@ -484,16 +464,7 @@ def _understand_full_width(row: Row, _tokens: Sequence[Token], _: re.Match[str])
     return "from selvedge to selvedge"
 
 
-# Words of a form that say more than what shape it is: they stay with the cloth as its name.
-_SPEAKS_FOR_ITSELF = (
-    r"half.*|hsts?|units?|.*patch.*|pinwheel.*|star.*|log.*|hourglass.*|flying.*|churn.*|medallions?|"
-    r"(?:quilt )?tops?|cent(?:re|er).*|(?:crumb|scrap).strips?|made.*|panels?|shirts?|"
-    r"(?:bed ?)?sheets?|f(?:eed|lour).*|table ?cloths?|jeans"
-)
-_PIECES = frozenset({"pieces", "piece", "pcs", "pc"})
-_IN_BUNDLES = frozenset({Form.FAT_QUARTER, Form.FAT_EIGHTH})
 NAMEABLE = OF_THE_BOLT | {Form.PIECE, Form.SCRAPS, Form.STRING, Form.TRIANGLE, Form.BLOCK}
-_FIRST_LENGTH = "N[UY]?"
 PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
     (re.compile(pattern), understand)
     for pattern, understand in (
@@ -502,38 +473,48 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
         ("(?:NG)+", _understand_weight),
         ("A", _understand_about),
         ("D", _understand_directional),
+        ("NQBN", _understand_prints_and_each),
         ("NQ", _understand_prints),
         ("NE", _understand_each),
         ("N[ohf]*R|NP", _understand_rolls),
         (r"Nf*V(?=[Kf]|$)", _understand_share),
-        (rf"(?:N{ADJECTIVES})?FP", _understand_bundle),
+        (rf"(?:N{ADJECTIVES})?FP", understand_bundle),
         ("r", _understand_role),
         ("d", _understand_different),
         ("n", _understand_finished),
-        ("mN", _understand_less),
+        ("mN|N(?=m)", _understand_less),
+        ("m", _understand_times),
+        ("[mKf]*Ne|KN(?=$)", _understand_more),
+        (r"w(?=F|K|$)", understand_extra_wide),
+        ("[lw](?=r?F)|T(?=N(?:[of]*F|$|K))", _understand_times),
+        (rf"Pf*(?={FIRST_LENGTH}{ADJECTIVES}F)", _understand_pack),
+        ("NTNY", _understand_from_to),
         ("NUP", _understand_stack),
-        (r"BN(?=$|K)|Nff?(?=$|K)", _understand_so_many),
+        (r"BN(?=$|K)|Nff?(?=$|K)|N(?=d(?:$|K))", _understand_so_many),
         (r"Rf?N(?=[FKVhofprdQi]|$)", _understand_roll),
         ("R", _understand_roll),
-        ("NNY|NBNY(?!B)|NYC", understand_cut_lengths),
+        ("NYCf+N(?!Y)|NNY|NBNY(?!B)|NYC|(?:NB)?NUC|NYP(?:f*N)?", understand_cut_lengths),
         (rf"N(?={ADJECTIVES}F)", _understand_count),
-        (rf"N(?={LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
+        (rf"N(?=[fd]*{LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
         (rf"N(?={LENGTH}B{LENGTH}[wl]?{ADJECTIVES}F)", _understand_count),
-        (rf"N(?=B{ADJECTIVES}F)", _understand_count),
+        (rf"N(?=B{ADJECTIVES}F|ff{LENGTH}(?:$|[KpVhor]))", _understand_count),
         (rf"N(?={LENGTH}B{LENGTH}(?:$|[KpVhordBi]))", _understand_count),
-        (r"w(?=F)", _understand_extra_wide),
-        (rf"B(?={ADJECTIVES}F)", _understand_times),
+        (rf"B(?={ADJECTIVES}F)|(?<=[Fwl])B(?=N)", _understand_times),
         (r"N(?=[Vh]+r?(?:K|$))", _understand_count),
-        (rf"(?P<first>{_FIRST_LENGTH})T{_FIRST_LENGTH}(?P<which>[wl])?", _understand_range),
+        (
+            rf"(?:(?P<ahead>[wlC])[fp]*)?(?P<first>{FIRST_LENGTH})T{FIRST_LENGTH}(?P<which>[wl])?",
+            _understand_range,
+        ),
         (rf"(?P<a>{LENGTH})B(?P<b>{LENGTH})(?:B(?P<c>{LENGTH}))?", _understand_size),
         (r"NYK?NU(?![wlBF])|NYN(?![UYGBFQERw])|NY(?![wlB])", understand_cloth),
         (r"NY(?![wlB])|Y", understand_cloth),
         (rf"{LENGTH}w|w[fp]*{LENGTH}", _understand_width),
         (rf"{LENGTH}l", _understand_length),
-        (rf"{_FIRST_LENGTH}(?=(?P<between>[VhofrdW]*)F)", _understand_size_before),
-        (r"F[pBf]*N(?=[KpVhQEordi]|$)", _understand_form_and_count),
-        ("F", _understand_form),
-        ("b", _understand_bed),
+        (rf"{FIRST_LENGTH}(?=(?P<between>[VhofrdnW]*)F)", _understand_size_before),
+        (r"F[pBf]*N(?=[KpVhQEordi]|$)", understand_form_and_count),
+        ("F", understand_form),
+        ("b", understand_bed),
+        ("VK?V", _understand_times),
         ("V", _understand_value),
         ("NU", _understand_lone_length),
         (r"N(?=$|[KpVhoQEfCqrdni])", _understand_lone_length),

@@ -12,7 +12,14 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from kersey.core.measure.length import FRACTION_GLYPHS, METRE, UNIT_PATTERN, YARD, unit_of_word
-from kersey.core.stash.said.words import NUMBER_WORD, NUMBER_WORDS, WORD_PATTERNS, Sort, colour_word
+from kersey.core.stash.said.words import (
+    HUNDREDS,
+    NUMBER_WORD,
+    NUMBER_WORDS,
+    WORD_PATTERNS,
+    Sort,
+    colour_word,
+)
 
 GRAMS = {
     "g": Fraction(1),
@@ -32,6 +39,8 @@ _UNIT = re.compile(
     rf"[\s-]*({UNIT_PATTERN})(?:\s+and\s+(?:a\s+(?P<half>half)|a\s+(?P<quarter>quarter))\b)?",
     re.IGNORECASE,
 )
+# "5/8 of a yard".
+_OF_A_UNIT = re.compile(r"\s*of\s+an?\s+(yard|yd|met(?:re|er))\b", re.IGNORECASE)
 # "1m20" is a metre and twenty: the unit may stand before a digit.
 _METRE_AND = re.compile(r"\s*(m)(?=\d{2}(?!\d))", re.IGNORECASE)
 _IN_SO_MANY = re.compile(
@@ -45,7 +54,7 @@ _NUMBER = re.compile(
     r"|(?P<mixed>\d{1,6})(?:\s*-\s*|\s+)(?P<top>\d{1,4})\s*[/⁄]\s*(?P<bottom>\d{1,4})(?!\d)"
     r"|(?P<ftop>\d{1,4})\s*[/⁄]\s*(?P<fbottom>\d{1,4})(?!\d)"
     r"|(?P<decimal>\d{1,6}[.,]\d{1,6}|\.\d{1,6})(?![\d/⁄])"
-    r"|(?P<digits>\d{1,7})"
+    r"|(?![49][\s-]patch)(?P<digits>\d{1,7})"
 )
 _THOUSANDS = re.compile(r"\d{1,3}(?:[.,]\d{3})+(?![\d.,])")
 _PARTS = {
@@ -74,14 +83,16 @@ _AND_A_HALF = re.compile(
     re.IGNORECASE,
 )
 _OF_CLOTH = re.compile(r"\s*(?:y(?:ar)?ds?|m|met(?:re|er)s?)\b", re.IGNORECASE)
+_IN_IT = re.compile(r"-(?:piece|pc|count|ct)\b", re.IGNORECASE)
 _DOZEN = re.compile(r"\s+(?:dozen|(pairs?\s+of))\b", re.IGNORECASE)
 _A_COUPLE = re.compile(r"(?:a\s+)?couple(?:\s+of)?(?=\s)", re.IGNORECASE)
 _A_DOZEN = re.compile(r"dozen\b", re.IGNORECASE)
 _QUOTED = re.compile(r"[\"“](?=[^\"”]*[^\W\d_])([^\"”]{2,120})[\"”]")
 _BY = re.compile(r"(?:x|×|\*)(?![A-Za-z])|x(?=wof\b)|by\b", re.IGNORECASE)
-_SO_MANY_TIMES = re.compile(r"[x×*](?=\s*\d)", re.IGNORECASE)
+_SO_MANY_TIMES = re.compile(r"[x×*@](?=\s*\d)", re.IGNORECASE)
 _TO = re.compile(r"to\b|–|—|-")
 _BREAK = re.compile(r"[,;+&\n]")
+_DASH = re.compile(r"[–—-](?=\s)")
 _A_WORD = re.compile(r"[^\W\d_](?:[\w'’-]*[\w'’])?")
 # Less than nothing, a division by it, a sign of no language: none of it is passed over.
 _STRANGE = re.compile(r"-\d[\d.,/]*|\d[\d.,/⁄]*|[^\w\s():.,!?'\"*•\[\]#_|/·…’‘“”–—~-]")
@@ -91,6 +102,8 @@ _PRICE = re.compile(
     r"|(?:paid|cost)\s+\d+(?:[.,]\d{1,2})?(?:\s+(?:each|apiece))?",
     re.IGNORECASE,
 )
+_PER_CENT = re.compile(r"100\s*%")
+_BETWEEN, _AND = re.compile(r"\bbetween\b[^,;]*$", re.IGNORECASE), re.compile(r"and\b")
 _SPACE = re.compile(r"\s+")
 
 
@@ -135,6 +148,9 @@ def tokens_of(line: str) -> list[Token]:
 
 
 def _token_at(line: str, position: int, before: Token | None) -> Token:
+    share = _PER_CENT.match(line, position)
+    if share is not None:
+        return Token(Sort.FILLER, share[0], position, share.end())
     price = _PRICE.match(line, position)
     if price is not None:
         return Token(Sort.PRICE, price[0], position, price.end())
@@ -162,7 +178,11 @@ def _unit(line: str, position: int) -> Token | None:
     if weight is not None:
         grams = GRAMS[_WEIGHT_WORDS[weight[1].lower()]]
         return Token(Sort.WEIGHT_UNIT, weight[0], position, weight.end(), grams)
-    match = _UNIT.match(line, position) or _METRE_AND.match(line, position)
+    match = (
+        _UNIT.match(line, position)
+        or _METRE_AND.match(line, position)
+        or _OF_A_UNIT.match(line, position)
+    )
     if match is None:
         return None
     inches = unit_of_word(match[1])
@@ -191,6 +211,8 @@ def _number(line: str, position: int, after_by: bool = False) -> Token | None:
     dozen = _DOZEN.match(line, end)
     if dozen is not None:
         value, end = value * (2 if dozen[1] else 12), dozen.end()
+    in_it = _IN_IT.match(line, end)
+    end = in_it.end() if in_it else end
     return Token(Sort.NUMBER, line[position:end], position, end, value, parts)
 
 
@@ -239,16 +261,22 @@ def _in_words(line: str, position: int) -> Found | None:
     if part is not None:
         top = NUMBER_WORDS.get((part["top"] or "one").lower(), 1)
         value = Fraction(top, _PARTS[part["part"].lower().rstrip("s")])
-        return (value, None, part.end()) if value < 1 else None
+        if value < 1:
+            return value, None, part.end()
     for pattern, number in ((_A_COUPLE, 2), (_ONE, 1), (_A_DOZEN, 12)):
         found = pattern.match(line, position)
         if found is not None:
             return Fraction(number), None, found.end()
+    number, end = 0, position
+    hundreds = HUNDREDS.match(line, position)
+    if hundreds is not None:
+        number, end = 100 * NUMBER_WORDS.get((hundreds[1] or "a").lower(), 1), hundreds.end()
+        position = end + len(line[end:]) - len(line[end:].lstrip(" "))
     match = NUMBER_WORD.match(line, position)
-    if match is None:
-        return None
-    words = [word for word in match.groups() if word]
-    return Fraction(sum(NUMBER_WORDS[word.lower()] for word in words)), None, match.end()
+    if match is not None:
+        words = [word for word in match.groups() if word]
+        number, end = number + sum(NUMBER_WORDS[word.lower()] for word in words), match.end()
+    return (Fraction(number), None, end) if number else None
 
 
 def _word_or_mark(line: str, position: int, before: Token | None) -> Token:
@@ -259,7 +287,9 @@ def _word_or_mark(line: str, position: int, before: Token | None) -> Token:
         Sort.WOF,
         Sort.FORM,
     }
+    named = before is not None and before.sort is Sort.FORM and line[position - 1].isspace()
     for sort, pattern, fits in (
+        (Sort.BREAK, _DASH, named),
         (Sort.BY, _BY, measured),
         (Sort.BY, _SO_MANY_TIMES, True),
         (Sort.TO, _TO, measured),
@@ -268,6 +298,10 @@ def _word_or_mark(line: str, position: int, before: Token | None) -> Token:
         match = pattern.match(line, position) if fits else None
         if match is not None:
             return Token(sort, match[0], position, match.end())
+    spanned = measured and _BETWEEN.search(line[:position])
+    match = _AND.match(line, position) if spanned else None
+    if match is not None:
+        return Token(Sort.TO, match[0], position, match.end())
     for sort, pattern in WORD_PATTERNS:
         match = pattern.match(line, position)
         if match is not None:

@@ -42,6 +42,7 @@ class Sort(StrEnum):
     FINISHED = "n"
     LESS = "m"
     PRICE = "i"
+    MORE = "e"
     COLOUR = "h"
     FILLER = "f"
     WORD = "o"
@@ -56,20 +57,20 @@ FORMS = (
         r"half[\s-]squares?(?:\s+triangles?)?(?:\s+(?:units?|blocks?))?|hsts?|units?|"
         r"(?:orphan\s+)?blocks?|(?:quilt\s+)?tops?|cent(?:re|er)s?(?:\s+(?:blocks?|panels?))?|medallions?|"
         r"(?:(?:four|nine|4|9)[\s-]?patch(?:es)?|pinwheels?|stars?|log[\s-]cabins?|hourglass(?:es)?|"
-        r"flying[\s-]geese|churn[\s-]dash(?:es)?)",
+        r"flying[\s-]geese|churn[\s-]dash(?:es)?)(?:\s+blocks?)?",
     ),
     (Form.TRIANGLE, "triangles?"),
     (Form.SQUARE, r"(?:charm|mini(?:\s+charm)?)s?(?:\s+(?:squares?|packs?))?|squares?"),
     (Form.STRIP, r"(?:(?:crumb|scrap)[\s-]+)?strips?"),
     (Form.YARDAGE, "yardage"),
+    (Form.SCRAPS, r"(?:string\s+)?(?:crumbs?|scraps?)"),
     (Form.STRING, "strings?"),
     (
         Form.PIECE,
-        r"pieces?|pcs?\b\.?|remnants?|off-?cuts?|rectangles?|panels?|made[\s-]+fabric|"
-        r"shirts?|(?:bed\s*)?sheets?|feed[\s-]*sacks?|flour[\s-]*sacks?|table\s*cloths?|jeans",
+        r"pieces?|pcs?\b\.?|remnants?|off-?cuts?|rectangles?|bricks?|panels?|made[\s-]+fabric|"
+        r"shirts?|(?:bed\s*)?sheets?|(?:feed|flour)[\s-]*sacks?(?:\s+cloth)?|table\s*cloths?|jeans",
     ),
-    (Form.SCRAPS, "crumbs?|scraps?"),
-    (Form.BACKING, "backings?"),
+    (Form.BACKING, "(?:wide)?back(?:ing)?s?"),
     (Form.BATTING, "battings?|waddings?"),
 )
 # In the order in which they are looked for: longer ones before those they begin with.
@@ -77,7 +78,7 @@ _PATTERNS = (
     (Sort.WOF, r"wof|width\s+of\s+(?:the\s+)?fabric|selvedge\s+to\s+selvedge"),
     (Sort.ROLL, r"(?:strip[\s-]+)?rolls?"),
     *((Sort.FORM, pattern) for _, pattern in FORMS),
-    (Sort.PACK, "packs?|packets?|bundles?|stacks?|bags?"),
+    (Sort.PACK, "packs?|packets?|packages?|bundles?|stacks?|bags?|towers?"),
     (Sort.CUT, "cuts?|lengths?"),
     (Sort.VALUE, "lights?|mediums?|darks?"),
     (
@@ -86,9 +87,14 @@ _PATTERNS = (
         r"(?:prints?|fabrics?|designs?|colou?rs?|patterns?|pairs)",
     ),
     (Sort.EACH, r"(?:of\s+)?each(?:\s+(?:print|fabric|colou?r|one))?|apiece"),
-    (Sort.ABOUT, r"about|roughly|around|approx(?:imately)?\.?|ca\.?|circa|~"),
+    (
+        Sort.ABOUT,
+        r"about|roughly|around|approx(?:imately)?\.?|ca\.?|circa|maybe|perhaps|probably|"
+        r"(?:(?:a\s+bit|a\s+little|slightly|just)\s+)?(?:(?:less|more)\s+than|over|under)|"
+        r"not\s+quite|almost|nearly|~",
+    ),
     (Sort.DIRECTIONAL, r"directional|one[\s-]way"),
-    (Sort.WIDE, "wide|width"),
+    (Sort.WIDE, "wide|widths?"),
     (Sort.LONG, "long"),
     (Sort.CALLED, "called|named"),
     (
@@ -97,16 +103,21 @@ _PATTERNS = (
         r"(?:bindings?|borders?|sashings?|foundations?)",
     ),
     (Sort.FINISHED, "finished"),
-    (Sort.LESS, r"minus|less|all\s+but|except(?:\s+for)?"),
-    (Sort.DIFFERENT, r"(?:all\s+)?(?:different|unlike)"),
+    (Sort.MORE, r"extras?|more|spares?|additional"),
+    (Sort.LESS, r"minus|less|missing|without|all\s+but|except(?:\s+for)?"),
+    (
+        Sort.DIFFERENT,
+        r"no\s+two\s+(?:are\s+)?alike|(?:all\s+)?(?:different|unlike|assorted|mixed|various)",
+    ),
     (Sort.BED, r"(?:crib|twin|full|queen|king)(?:[\s-]+size)?"),
     (Sort.BREAK, r"and|plus|as\s+well\s+as"),
     (
         Sort.FILLER,
         r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
-        r"quilting|assorted|mixed|various|other|usable|washed|pre-?washed|"
-        r"left|left-?over|over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
-        r"joined|unfinished|me|please|about|worth",
+        r"quilting|other|usable|washed|pre-?washed|"
+        r"left|left-?over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
+        r"joined|unfinished|me|please|about|worth|bins?|baskets?|tubs?|jars?|tins?|crates?|handful|ones|lots|loads|between|bits|heaps?|piles?|"
+        r"few",
     ),
 )
 WORD_PATTERNS = tuple(
@@ -139,10 +150,19 @@ _TENS = ["twenty", "thirty", "forty", "fifty", "sixty", "seventy", "eighty", "ni
 NUMBER_WORDS = {word: number for number, word in enumerate(_ONES, 1)} | {
     word: 10 * number for number, word in enumerate(_TENS, 2)
 }
+HUNDREDS = re.compile(
+    rf"(?:(an?|{'|'.join(_ONES[:9])})\s+)?hundred(?:\s+and\b)?(?![\w'’])", re.IGNORECASE
+)
 NUMBER_WORD = re.compile(
     rf"(?:({'|'.join(_TENS)})(?:[\s-]+({'|'.join(_ONES[:9])}))?|({'|'.join(_ONES)}))(?![\w'’]|[\s-](?:way|patch))",
     re.IGNORECASE,
 )
+
+# Words that say how many: never the name of a cloth.
+HOW_MANY = frozenset(
+    {"half", "halves", "quarter", "quarters", "third", "thirds", "dozen", "hundred", "pair",
+     "pairs", "double", "twice", "less", "plus"}
+)  # fmt: skip
 
 # What a slip of the finger is held against.
 _SPELLED = (
@@ -162,7 +182,7 @@ def form_of(text: str) -> Form:
 
 def colour_word(text: str) -> bool:
     """Whether it is a word for a colour."""
-    return text.lower() in COLOUR_WORDS
+    return text.lower().removesuffix("s") in COLOUR_WORDS
 
 
 def meant(word: str) -> str | None:
