@@ -11,6 +11,7 @@ from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.count import Count
 from kersey.core.yields.report import Asked, one_by_one, yield_report
+from kersey.core.yields.steps import YieldQuestion, yield_steps
 from kersey.formats.yield_request import read_request
 
 FOLDER = Path(__file__).parents[3] / "bench" / "requests"
@@ -94,3 +95,14 @@ def test_explaining_takes_at_most_four_times_the_plans_work(name: str) -> None:
     watch = Watch()
     yield_report(problem, watch, counts_of)
     assert sum(work for _, work in asked) <= 4 * watch.spent
+
+
+@pytest.mark.parametrize("name", at_night(["scraps-020-8-log-cabin"]))
+def test_what_was_not_exact_at_first_is_exact_in_the_end(name: str) -> None:
+    problem = read_request((FOLDER / f"{name}.json").read_bytes()).problem
+    *_, known = yield_steps(YieldQuestion(problem))
+    assert all(limit.count.proved for limit in known.limits or ())
+    assert all(count.proved for _, count in known.sensitivity or ())
+    assert known.cliffs is not None
+    assert known.cliffs.fewer_sure
+    assert known.cliffs.more_sure

@@ -4,8 +4,8 @@ Each part is a real recomputation. Where a plan could not be proved the most in 
 the search goes on at the end, as long as it is let.
 """
 
-from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from collections.abc import Generator, Iterator, Sequence
+from dataclasses import dataclass, field, replace
 from fractions import Fraction
 
 from kersey.core.cutting.problem import MOST_CUT, CuttingPlan, CuttingProblem
@@ -15,11 +15,11 @@ from kersey.core.yields.cliffs import Cliffs, cliffs
 from kersey.core.yields.count import NONE, Count
 from kersey.core.yields.even_plan import EvenPlan, even_plan
 from kersey.core.yields.report import (
+    Asked,
     Explaining,
     Limit,
     Spare,
     checked_plan,
-    counted_plan,
     fewest_fabrics,
     limits,
     sensitivity,
@@ -27,8 +27,8 @@ from kersey.core.yields.report import (
 )
 
 # Seconds for the first answer, within what feels like no wait; for a better one; for each
-# variation; for an even plan; and for a proof that somebody waits for.
-FIRST, SECOND, VARIATION, EVEN, LAST = 1.0, 5.0, 1.5, 4.0, 60.0
+# variation, and once more where that was not exact; for an even plan; for a proof at the end.
+FIRST, SECOND, VARIATION, LONGER, EVEN, LAST = 1.0, 5.0, 1.5, 8.0, 4.0, 60.0
 
 
 @dataclass(frozen=True)
@@ -102,7 +102,10 @@ def first_answer(question: YieldQuestion, seconds: float = FIRST) -> YieldSoFar:
 
 
 def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
-    """The answer as it grows; the last one is `done`. Raises `FaultyPlan`."""
+    """The answer as it grows; the last one is `done`. Raises `FaultyPlan`.
+
+    What was not exact is asked once more at the end, for longer.
+    """
     known = _no_worse(first_answer(question), question.known)
     if question.other_way is not None:
         other = replace(question, problem=question.other_way)
@@ -111,18 +114,40 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     if not known.plan.proved:
         known = replace(known, plan=better(known.plan, Watch(SECOND)))
         yield known
+    answers = _Answers(VARIATION)
+    known = yield from _explained(known, question, answers)
+    blocks = known.plan.blocks
+    if not known.plan.proved:
+        yield known
+        known = replace(known, plan=better(known.plan, Watch(LAST)))
+    if known.plan.blocks > blocks:
+        # What explained another plan does not stand beside this one.
+        known = YieldSoFar(known.plan, known.rules_cost, known.other_way)
+    if known.plan.blocks > blocks or not answers.exact:
+        yield known
+        answers.seconds = LONGER
+        known = yield from _explained(known, question, answers)
+    yield replace(known, done=True)
+
+
+def _explained(
+    known: YieldSoFar, question: YieldQuestion, answers: "_Answers"
+) -> Generator[YieldSoFar, None, YieldSoFar]:
+    """The answer with all that is said beside its plan, the most wanted first."""
     plan = known.plan
-    watch = Watch(VARIATION)
+    explaining = Explaining(answers.seconds, counts_of=answers.counts_of)
 
     def count_for(problem: CuttingProblem, sought: Sought = EVERY_BLOCK) -> Count:
-        return as_compared(counted_plan(problem, watch, sought), problem, plan)
+        ((count, _),) = answers.counts_of([Asked(problem, answers.seconds, sought)])
+        return as_compared(count, problem, plan)
 
-    known = replace(known, limits=tuple(limits(plan, Explaining(VARIATION))))
+    known = replace(known, limits=tuple(limits(plan, explaining)))
     yield known
-    singly = known.other_way if known.other_way and plan.problem.strip_sets else plan
-    known = replace(known, even=even_plan(singly, Watch(EVEN)), even_tried=True)
-    yield known
-    known = replace(known, sensitivity=sensitivity(plan, Explaining(VARIATION)))
+    if not known.even_tried:
+        singly = known.other_way if known.other_way and plan.problem.strip_sets else plan
+        known = replace(known, even=even_plan(singly, Watch(EVEN)), even_tried=True)
+        yield known
+    known = replace(known, sensitivity=sensitivity(plan, explaining))
     yield known
     known = replace(known, cliffs=cliffs(plan, count_for, dict(known.sensitivity or ())))
     yield known
@@ -137,11 +162,37 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
         known = replace(known, safely=count_for(safe, Sought(most=plan.bound)))
     yield known
     spare = tuple(spare_pieces(plan, count_for))
-    known = replace(known, spare=spare, plan=fewest_fabrics(plan, spare, watch))
-    if not plan.proved:
-        yield known
-        known = replace(known, plan=better(known.plan, Watch(LAST)))
-    yield replace(known, done=True)
+    return replace(known, spare=spare, plan=fewest_fabrics(plan, spare, Watch(answers.seconds)))
+
+
+@dataclass
+class _Answers:
+    """Questions beside a plan, each for so many `seconds`: what is exact is not asked again."""
+
+    seconds: float
+    found: dict[tuple[CuttingProblem, Sought], Count] = field(default_factory=dict)
+
+    @property
+    def exact(self) -> bool:
+        """Whether no answer would be better for a longer search."""
+        return all(
+            count.proved or count.bound <= sought.already or count.blocks >= sought.most
+            for (_, sought), count in self.found.items()
+        )
+
+    def counts_of(self, asked: Sequence[Asked]) -> Sequence[tuple[Count, float]]:
+        """One question after the other."""
+        return [self._answer(question) for question in asked]
+
+    def _answer(self, question: Asked) -> tuple[Count, float]:
+        before = self.found.get((question.problem, question.sought))
+        if before is not None and before.proved:
+            return before, 0.0
+        count, spent = question.answer()
+        if before is not None:
+            count = count.between(before.blocks, before.bound)
+        self.found[question.problem, question.sought] = count
+        return count, spent
 
 
 def as_compared(count: Count, problem: CuttingProblem, plan: CuttingPlan) -> Count:
