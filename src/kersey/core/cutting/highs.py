@@ -64,7 +64,7 @@ def run_in_whole_numbers(model: highspy.Highs, watch: Watch, seconds: float) -> 
     a_node = _A_NODE + _A_NODES_ENTRY * model.getNumNz()
     model.setOptionValue("mip_max_nodes", 1 + int(max(0.0, seconds) / a_node))
     model.cbMipInterrupt += _first_node_within(
-        max(0.0, seconds) / _A_STEPS_ENTRY / model.getNumNz()
+        max(0.0, seconds) / _A_STEPS_ENTRY / max(1, model.getNumNz())
     )
     model.run()
     info = model.getInfo()

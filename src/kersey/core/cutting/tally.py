@@ -13,7 +13,7 @@ from collections import Counter
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import cycle
 
 from kersey.core.measure.root2 import Root2
@@ -156,7 +156,7 @@ class Strings:
     seam: Fraction
     constant: bool = False
 
-    @property
+    @cached_property
     def half(self) -> Fraction:
         """From the middle to the corner, or the edge; never less than it is."""
         if not self.diagonal:

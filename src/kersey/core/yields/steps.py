@@ -123,7 +123,9 @@ def yield_steps(question: YieldQuestion) -> Iterator[YieldSoFar]:
     if known.plan.blocks > blocks:
         # What explained another plan does not stand beside this one.
         known = YieldSoFar(known.plan, known.rules_cost, known.other_way)
-    if known.plan.blocks > blocks or not answers.exact:
+    # What is tallied is counted in one go: a longer search finds the same.
+    unsure = not answers.exact and question.problem.tally is None
+    if known.plan.blocks > blocks or unsure:
         yield known
         answers.seconds = LONGER
         known = yield from _explained(known, question, answers)
