@@ -58,6 +58,14 @@ def _understand_name(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str
     return "name"
 
 
+def _understand_called(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str | None:
+    """ "9 blocks 8 1/2 called night stars"."""
+    if row.said.name:
+        return None
+    row.said.name = row.line[tokens[1].start : tokens[-1].end][:LONGEST_NAME]
+    return "name"
+
+
 def _understand_price(row: Row, tokens: Sequence[Token], _: re.Match[str]) -> str:
     """What it cost is no measure: it stands with the lot as it was said."""
     row.said.note = " ".join([row.said.note, tokens[0].text]).strip()
@@ -302,8 +310,9 @@ def _understand_size(row: Row, tokens: Sequence[Token], match: re.Match[str]) ->
     for part in parts:
         groups.append(tokens[at : at + len(part)])
         at += len(part) + 1
-    if said.packet or said.extra_wide:
-        said.packet, said.extra_wide, said.width, said.length = "", False, None, None
+    if said.packet or said.extra_wide or said.pack_side:
+        said.packet, said.extra_wide, said.pack_side = "", False, False
+        said.width = said.length = None
     if said.width is not None:
         return None
     unit = groups[-1][1] if len(groups[-1]) > 1 else None
@@ -469,6 +478,7 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
     (re.compile(pattern), understand)
     for pattern, understand in (
         ("c?q", _understand_name),
+        ("c[ohVFb]+", _understand_called),
         ("i", _understand_price),
         ("(?:NG)+", _understand_weight),
         ("A", _understand_about),
@@ -517,7 +527,7 @@ PHRASES: tuple[tuple[re.Pattern[str], Understand], ...] = tuple(
         ("VK?V", _understand_times),
         ("V", _understand_value),
         ("NU", _understand_lone_length),
-        (r"N(?=$|[KpVhoQEfCqrdni])", _understand_lone_length),
+        (r"N(?=$|[KpVhoQEfCcqrdni])", _understand_lone_length),
         ("W", _understand_full_width),
         ("Ef*N(?:Q|(?=[ohf]))", _understand_each_of),
         ("E", _understand_one_each),
