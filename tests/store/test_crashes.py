@@ -175,20 +175,19 @@ def _state(folder: Path) -> list[Any]:
         with Session(engine) as session:
             assert session.execute(text("PRAGMA integrity_check")).scalar() == "ok"
             _adds_up(session)
-            return _rows(engine)
+            return _rows(session)
     finally:
         engine.dispose()
 
 
-def _rows(engine: Engine) -> list[Any]:
-    with engine.connect() as connection:
-        tables = connection.execute(
-            text("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")
-        ).scalars()
-        return [
-            (name, [tuple(row) for row in connection.execute(text(f"SELECT * FROM {name}"))])
-            for name in tables.all()
-        ]
+def _rows(session: Session) -> list[Any]:
+    tables = session.scalars(
+        text("SELECT name FROM sqlite_master WHERE type = 'table' ORDER BY name")
+    )
+    return [
+        (name, [tuple(row) for row in session.execute(text(f"SELECT * FROM {name}"))])
+        for name in tables.all()
+    ]
 
 
 def _adds_up(session: Session) -> None:

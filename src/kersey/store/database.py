@@ -8,7 +8,7 @@ from alembic import command
 from alembic.config import Config
 from alembic.runtime.migration import MigrationContext
 from alembic.script import ScriptDirectory
-from sqlalchemy import Engine, create_engine, event
+from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DatabaseError
 
 from kersey.core.errors import KerseyError
@@ -47,12 +47,27 @@ def open_database(folder: Path) -> Engine:
 def _engine(path: Path) -> Engine:
     engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": _WAIT_SECONDS})
     event.listen(engine, "connect", _prepare_connection)
+    event.listen(engine, "begin", _begin)
     return engine
 
 
+def only_reading(engine: Engine) -> Engine:
+    """The same database for transactions that write nothing, and keep nobody from writing."""
+    return engine.execution_options(only_reading=True)
+
+
 def _prepare_connection(connection: Any, _record: Any) -> None:
+    # Where sqlite3 begins transactions itself, reads and DDL stand outside of them.
+    connection.isolation_level = None
     for pragma in ("journal_mode = WAL", "foreign_keys = ON", "synchronous = NORMAL"):
         connection.execute(f"PRAGMA {pragma}")
+
+
+def _begin(connection: Connection) -> None:
+    """Begin a transaction; one that writes has the write lock from its first statement on."""
+    reading = connection.get_execution_options().get("only_reading", False)
+    connection.exec_driver_sql(f"PRAGMA query_only = {'ON' if reading else 'OFF'}")
+    connection.exec_driver_sql("BEGIN" if reading else "BEGIN IMMEDIATE")
 
 
 def _upgrade(engine: Engine, path: Path) -> None:

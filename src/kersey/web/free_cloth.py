@@ -15,7 +15,7 @@ def free_cloth(
 ) -> Iterator[Pulled]:
     """Every print of these forms of which pieces are free, all of them, for a part of the quilt or
     for what such lots are proposed for; not what is set aside."""
-    with room.transaction() as session:
+    with room.reading() as session:
         lots = [stored for stored in all_lots(session) if stored.kept.lot.form in forms]
         held: Counter[int] = Counter()
         for holding in holdings(session, [stored.id for stored in lots]):

@@ -96,7 +96,7 @@ def open_project(room: Workroom, project_id: int, patience: float = 0.0) -> Open
 
     A plan that it lacks is searched for; it is waited for no longer than `patience`, in seconds.
     """
-    with room.transaction() as session:
+    with room.reading() as session:
         line, preferences = project_line(session, project_id), load_preferences(session)
         units = preferences.workshop.units
         known = room.remembered((line.id, line.revision, line.plan_number, units))

@@ -23,6 +23,7 @@ from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.work_order import Step, work_order
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches
+from kersey.store.database import only_reading
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 from kersey.web.jobs import Jobs
@@ -120,13 +121,23 @@ class Workroom:
 
     @contextmanager
     def transaction(self) -> Iterator[Session]:
-        """A session whose work is kept when the block ends well, and undone when it does not."""
+        """A session whose work is kept when the block ends well, and undone when it does not.
+
+        Nobody else writes meanwhile: what it has read is so until it ends.
+        """
         with Session(self.engine, expire_on_commit=False) as session, session.begin():
+            yield session
+
+    @contextmanager
+    def reading(self) -> Iterator[Session]:
+        """A session that only looks, at one state of the data, while others may write."""
+        engine = only_reading(self.engine)
+        with Session(engine, expire_on_commit=False) as session, session.begin():
             yield session
 
     def preferences(self) -> Preferences:
         """The settings as they are now."""
-        with self.transaction() as session:
+        with self.reading() as session:
             return load_preferences(session)
 
     def remembered(self, key: ReckonedKey) -> Reckoned | None:

@@ -54,7 +54,7 @@ def arrange_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     if opened.quilt is None:
         return context
     shown = troubled(opened.reckoned)
-    with room.transaction() as session:
+    with room.reading() as session:
         undo, redo = steps_there(session, opened.stored.id, shown.laid)
     context |= {"undo": undo, "redo": redo}
     context |= room.drawn(opened.reckoned, "arrange", lambda: _wall_context(shown))

@@ -25,7 +25,7 @@ _SHOWN = 400
 @router.get("/cupboard/lots/{lot_id}/bag", name="bag_page")
 def bag_of_lot(request: Request, room: Room, lot_id: LotId, draw: Draw = 1) -> Response:
     """All pieces of a lot; the same draw stays the same."""
-    with room.transaction() as session:
+    with room.reading() as session:
         kept = get_lot(session, lot_id).kept
     pieces = [(stack.print, stack.count) for stack in kept.lot.stacks]
     back = str(request.app.url_path_for("lot_page", lot_id=lot_id))
@@ -35,7 +35,7 @@ def bag_of_lot(request: Request, room: Room, lot_id: LotId, draw: Draw = 1) -> R
 @router.get("/projects/{project_id}/bag", name="project_bag")
 def bag_of_project(request: Request, room: Room, project_id: ProjectId, draw: Draw = 1) -> Response:
     """All pieces pulled for the blocks of a quilt."""
-    with room.transaction() as session:
+    with room.reading() as session:
         project = get_project(session, project_id).project
     pieces = [(pulled.print, pulled.count) for pulled in project.fabrics if pulled.for_blocks]
     back = str(request.app.url_path_for("pull_page", project_id=project_id))

@@ -267,7 +267,7 @@ def _marked(
 def _wanted_lot(room: Workroom, form: For) -> StoredLot | None:
     if form.lot is None or form.place is None:
         return None
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, form.lot)
     if form.place >= len(stored.kept.lot.stacks):
         raise HTTPException(404)

@@ -48,7 +48,7 @@ LotId = Annotated[int, Path(ge=1, le=2**31)]
 
 @router.get("/cupboard/lots/{lot_id}", name="lot_page")
 def lot_page(request: Request, room: Room, lot_id: LotId) -> Response:
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, lot_id)
         units = load_preferences(session).workshop.units
     try:
@@ -61,7 +61,7 @@ def lot_page(request: Request, room: Room, lot_id: LotId) -> Response:
 @router.post("/cupboard/lots/{lot_id}", name="change_lot_at_home")
 def change_lot(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
     """Correct one lot."""
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, lot_id)
     try:
         form = read_form(LotForm, typed, room.preferences().workshop.units)
@@ -82,7 +82,7 @@ def change_print(
     request: Request, room: Room, lot_id: LotId, place: Place, typed: TypedForm
 ) -> Response:
     """Rename, recolour, judge or recount one print of a lot."""
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, lot_id)
     if place >= len(stored.kept.lot.stacks):
         raise NoSuchLot(lot_id)
@@ -139,7 +139,7 @@ def move_print(request: Request, room: Room, lot_id: LotId, typed: TypedForm) ->
 def split(request: Request, room: Room, lot_id: LotId, typed: TypedForm) -> Response:
     """Cut a length off a lot, or weigh some of it out: it becomes a lot of its own."""
     units = room.preferences().workshop.units
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, lot_id)
     try:
         form = read_form(SplitForm, typed, units)
@@ -206,7 +206,7 @@ def _lot_page(
     place_open: int | None = None,
     by_sample: dict[str, Any] | None = None,
 ) -> Response:
-    with room.transaction() as session:
+    with room.reading() as session:
         preferences = load_preferences(session)
         held = holdings(session, [stored.id])
     units = preferences.workshop.units

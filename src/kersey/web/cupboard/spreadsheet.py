@@ -32,7 +32,7 @@ _WRONG_SHOWN = 200
 @router.get("/cupboard.csv", name="cupboard_csv")
 def cupboard_csv(room: Room) -> Response:
     """All lots, one row for each print."""
-    with room.transaction() as session:
+    with room.reading() as session:
         content = write_cupboard([stored.kept for stored in all_lots(session)])
     # The mark at the start tells spreadsheets that this is UTF-8.
     return Response(

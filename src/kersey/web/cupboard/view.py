@@ -38,7 +38,7 @@ Holders = tuple[tuple[int, str, int, int], ...]
 
 def cupboard_context(request: Request, room: Workroom, asked: dict[str, str]) -> dict[str, Any]:
     """All that the page shows, for what is asked of it by its address."""
-    with room.transaction() as session:
+    with room.reading() as session:
         preferences = load_preferences(session)
         units = preferences.workshop.units
         form, errors = _find_form(asked, units)

@@ -160,7 +160,7 @@ def _happenings(quilt: Quilt) -> list[Happened]:
 def _context(
     room: Workroom, opened: OpenProject, quilt: Quilt, typed: Typed, further: bool
 ) -> dict[str, Any]:
-    with room.transaction() as session:
+    with room.reading() as session:
         log = mishaps(session, opened.stored.id)
     context = project_context(opened, STAGE) | {
         "happenings": _happenings(quilt),

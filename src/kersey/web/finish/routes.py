@@ -354,7 +354,7 @@ def _within(room: Workroom, name: str) -> str:
 
 
 def _after(room: Workroom, opened: OpenProject) -> dict[str, Any]:
-    with room.transaction() as session:
+    with room.reading() as session:
         prices, _ = load_prices(session)
         washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]

@@ -219,7 +219,7 @@ def _page(
     naming: int | None = None,
     bad: BadForm | None = None,
 ) -> Response:
-    with room.transaction() as session:
+    with room.reading() as session:
         preferences = load_preferences(session)
         lines = list_projects(session, (wall - 1) * _ON_THE_WALL, _ON_THE_WALL)
         hung = [(line, _reckoned(room, session, line, preferences)) for line in lines]

@@ -34,7 +34,7 @@ def ledger_page(
     request: Request, room: Room, page: Annotated[int, Query(ge=1, le=100_000)] = 1
 ) -> Response:
     """All fabric, the newest entry first."""
-    with room.transaction() as session:
+    with room.reading() as session:
         entries = newest_entries(session, (page - 1) * _ON_A_PAGE, _ON_A_PAGE)
         total, sums = count_entries(session), balance(all_sums(session))
     pages = max(1, -(-total // _ON_A_PAGE))
@@ -44,7 +44,7 @@ def ledger_page(
 @router.get("/cupboard/lots/{lot_id}/ledger", name="lot_ledger")
 def lot_ledger(request: Request, room: Room, lot_id: LotId) -> Response:
     """One lot, from the day it came."""
-    with room.transaction() as session:
+    with room.reading() as session:
         name = get_lot(session, lot_id).kept.name
         entries = entries_of_lot(session, lot_id)
     back = request.app.url_path_for("lot_page", lot_id=lot_id)
@@ -54,7 +54,7 @@ def lot_ledger(request: Request, room: Room, lot_id: LotId) -> Response:
 @router.get("/projects/{project_id}/ledger", name="project_ledger")
 def project_ledger(request: Request, room: Room, project_id: ProjectId) -> Response:
     """What one quilt did with fabric."""
-    with room.transaction() as session:
+    with room.reading() as session:
         name = get_project(session, project_id).project.name
         entries = entries_of_project(session, project_id)
     back = request.app.url_path_for("pull_page", project_id=project_id)

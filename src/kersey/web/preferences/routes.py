@@ -81,7 +81,7 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
 @router.get("/everything.json", name="save_everything")
 def save_everything(room: Room) -> Response:
     """All projects and the cupboard as one file."""
-    with room.transaction() as session:
+    with room.reading() as session:
         projects = all_projects(session)
         lots = {stored.id: stored.kept for stored in all_lots(session)}
         prices = own_prices(session)

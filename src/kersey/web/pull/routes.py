@@ -285,7 +285,7 @@ def _change_one(
 
 def _taken(room: Workroom, opened: OpenProject, form: PullForm) -> tuple[Pulled, ...]:
     """What is pulled of a lot: all that is free of it, so many pieces, or a length cut off."""
-    with room.transaction() as session:
+    with room.reading() as session:
         stored = get_lot(session, form.lot)
         free = free_pieces(session, form.lot)
         amount = _amount(stored, form.pieces, opened)

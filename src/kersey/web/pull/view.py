@@ -116,7 +116,7 @@ def found_lots(room: Workroom, words: str) -> list[LotLine]:
     """Lots in the cupboard that are called so."""
     if not words.strip():
         return []
-    with room.transaction() as session:
+    with room.reading() as session:
         return list_lots(session, Find(words=words[:100]), 0, _FOUND_SHOWN)
 
 
@@ -125,7 +125,7 @@ def found_context(room: Workroom, opened: OpenProject, words: str) -> dict[str, 
     lines = found_lots(room, words)
     held: dict[int, int] = {}
     if lines:
-        with room.transaction() as session:
+        with room.reading() as session:
             for holding in holdings(session, [line.id for line in lines]):
                 held[holding.lot_id] = held.get(holding.lot_id, 0) + holding.count
     readings = read_lots(words, opened.preferences.workshop) if words.strip() else ()
@@ -216,7 +216,7 @@ def _at_home(room: Workroom, opened: OpenProject, place: int) -> dict[str, Any]:
     """How many of the chosen print there are, and who else holds some."""
     pulled = opened.project.fabrics[place]
     assert pulled.lot_number is not None
-    with room.transaction() as session:
+    with room.reading() as session:
         held = [
             holding
             for holding in holdings(session, [pulled.lot_number])

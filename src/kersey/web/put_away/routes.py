@@ -101,7 +101,7 @@ def _page(
     }
     quilt = opened.quilt
     if quilt is None or opened.project.put_away:
-        with room.transaction() as session:
+        with room.reading() as session:
             context["can_take_back"] = can_take_back(session, opened.stored.id)
         context["is_put_away"] = opened.project.put_away
         return render(request, "put_away/page.html", context, 422 if errors else 200)

@@ -121,7 +121,7 @@ def tonight_news(request: Request, room: Room, seen: int = Query(0, ge=0, le=10_
 
 def _answers(room: Workroom, units: Units, by: By) -> dict[str, Any]:
     free = list(free_cloth(room))
-    with room.transaction() as session:
+    with room.reading() as session:
         longest = longest_there(session, _LONGEST_SHOWN)
     return (
         {
@@ -138,7 +138,7 @@ def _answers(room: Workroom, units: Units, by: By) -> dict[str, Any]:
 def _curve(room: Workroom, units: Units, by: By) -> dict[str, Any]:
     """How much there was month by month, and of what."""
     today = room.clock().astimezone().date()
-    with room.transaction() as session:
+    with room.reading() as session:
         held = held_on(all_moved(session), month_ends(today))
     most = max(each.area for each in held)
     words = [format_area(each.area, units, most) for each in held]

@@ -138,7 +138,7 @@ def _back(request: Request) -> Response:
 
 def _page(request: Request, room: Workroom, bad: BadForm | None = None) -> Response:
     preferences = room.preferences()
-    with room.transaction() as session:
+    with room.reading() as session:
         prices, revision = load_prices(session)
     context: dict[str, Any] = {
         "theme": preferences.theme,

@@ -289,7 +289,7 @@ def _context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     if opened.quilt is None:
         return context
     quilt = opened.quilt
-    with room.transaction() as session:
+    with room.reading() as session:
         washings = learned(washed_logs(session))
     context["washed"] = washing_words(washings, (quilt.size.width, quilt.size.length), opened.units)
     return context | room.drawn(opened.reckoned, "size", lambda: _sizes_context(quilt))

@@ -94,7 +94,7 @@ def make_it_so_large(
 def _context(
     room: Workroom, opened: OpenProject, purpose: str, seen: int, chosen: QueryParams
 ) -> dict[str, Any]:
-    with room.transaction() as session:
+    with room.reading() as session:
         prices, _ = load_prices(session)
     context = project_context(opened, STAGE) | {
         "purposes": _purposes(opened.units),

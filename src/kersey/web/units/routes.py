@@ -77,7 +77,7 @@ def unit_drawer(request: Request, room: Room) -> Response:
         "form": DrawerForm(),
         "going_on": False,
     }
-    with room.transaction() as session:
+    with room.reading() as session:
         drawer = units_by_size((stored.kept for stored in all_lots(session)), seam)
     context["count"] = sum(each.count for each in drawer)
     try:

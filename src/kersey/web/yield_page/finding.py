@@ -31,7 +31,7 @@ def find(room: Workroom, opened: OpenProject, asked: YieldAsked, patience: float
     Waits no longer than the patience, in seconds, for the first of it.
     """
     key = answer_key(asked, opened.units)
-    with room.transaction() as session:
+    with room.reading() as session:
         known = kept_answer(session, opened.stored.id, key)
     if known is not None:
         return Found(known, kept=True)
