@@ -163,7 +163,20 @@ def change(
     `why` pieces became fewer or more, if they did. What is chosen of the size serves at once.
     What is `also` done to the changed project is done with it or not at all.
     """
+    return change_with(room, project_id, revision, lambda _: how, why, also)
+
+
+def change_with(
+    room: Workroom,
+    project_id: int,
+    revision: int,
+    found: Callable[[Session], Change],
+    why: EntryKind = EntryKind.COUNTED,
+    also: Callable[[Session, Project], None] | None = None,
+) -> OpenProject:
+    """The same where the change is `found` in the data, which nobody else changes meanwhile."""
     with room.transaction() as session:
+        how = found(session)
         preferences = load_preferences(session)
         units = preferences.workshop.units
 

@@ -2,10 +2,12 @@
 
 from collections.abc import Callable
 from dataclasses import replace
+from datetime import datetime
 from fractions import Fraction
 from typing import Annotated
 
 from fastapi import APIRouter, Query, Request
+from sqlalchemy.orm import Session
 from starlette.responses import Response
 
 from kersey.core.cloth.colour import FAMILIES
@@ -21,7 +23,16 @@ from kersey.store.cupboard import StoredLot, get_lot, number_prints, split_lot
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import ProjectChanged
 from kersey.web.forms import BadForm, TypedForm, refused_at
-from kersey.web.open_project import Opened, OpenProject, Revised, RevisedForm, change, sent
+from kersey.web.open_project import (
+    Change,
+    Opened,
+    OpenProject,
+    Revised,
+    RevisedForm,
+    change,
+    change_with,
+    sent,
+)
 from kersey.web.project_page import answer_change
 from kersey.web.pull.changes import (
     beside_the_others,
@@ -80,9 +91,15 @@ def pull_fabric(
     """Pull a lot, or a part of it."""
     if form.revision != opened.stored.revision:
         raise ProjectChanged(opened.stored)
+    more: tuple[Pulled, ...] = ()
+
+    def found(session: Session) -> Change:
+        nonlocal more
+        more = _taken(session, opened, form, room.clock())
+        return lambda project: project.pulling(more)
+
     with refused_at("pieces"):
-        more = _taken(room, opened, form)
-        changed = change(room, opened.stored.id, form.revision, lambda p: p.pulling(more))
+        changed = change_with(room, opened.stored.id, form.revision, found)
     first = next(n for n, p in enumerate(changed.project.fabrics) if p.same_print(more[0]))
     return _answer(request, room, changed, str(first))
 
@@ -108,10 +125,14 @@ def pull_line(
     if not all(reading.taken for reading in readings):
         words = " ".join(problem for reading in readings for problem in reading.problems)
         raise BadForm({"words": words})
-    with room.transaction() as session:
+    more: list[Pulled] = []
+
+    def found_in(session: Session) -> Change:
         lots = number_prints(session, from_readings(readings))
-    more = [pulled for kept in lots for pulled in all_of(kept)]
-    changed = change(room, opened.stored.id, form.revision, lambda p: p.pulling(more))
+        more.extend(pulled for kept in lots for pulled in all_of(kept))
+        return lambda project: project.pulling(more)
+
+    changed = change_with(room, opened.stored.id, form.revision, found_in)
     place = len(changed.project.fabrics) - len(more)
     return _answer(request, room, changed, str(place))
 
@@ -283,16 +304,17 @@ def _change_one(
     return _answer(request, room, change(room, project_id, form.revision, changed), place)
 
 
-def _taken(room: Workroom, opened: OpenProject, form: PullForm) -> tuple[Pulled, ...]:
+def _taken(
+    session: Session, opened: OpenProject, form: PullForm, now: datetime
+) -> tuple[Pulled, ...]:
     """What is pulled of a lot: all that is free of it, so many pieces, or a length cut off."""
-    with room.reading() as session:
-        stored = get_lot(session, form.lot)
-        free = free_pieces(session, form.lot)
-        amount = _amount(stored, form.pieces, opened)
-        if amount is not None and any(free):
-            number = split_lot(session, form.lot, stored.revision, amount, room.clock())
-            kept = get_lot(session, number).kept
-            return pull_pieces(kept, kept.lot.counts, number)
+    stored = get_lot(session, form.lot)
+    free = free_pieces(session, form.lot)
+    amount = _amount(stored, form.pieces, opened)
+    if amount is not None and any(free):
+        number = split_lot(session, form.lot, stored.revision, amount, now)
+        kept = get_lot(session, number).kept
+        return pull_pieces(kept, kept.lot.counts, number)
     there = sum(free)
     whole = not form.pieces.strip() or _is_all_of(stored, form.pieces, opened)
     wanted = there if whole else _whole(form.pieces)
