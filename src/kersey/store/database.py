@@ -1,6 +1,10 @@
 """The database file: opened with care, upgraded in steps, copied before it is upgraded."""
 
+import os
 import sqlite3
+from contextlib import closing
+from filecmp import cmp
+from itertools import chain, count
 from pathlib import Path
 from typing import Any
 
@@ -17,23 +21,36 @@ FILE_NAME = "kersey.db"
 _MIGRATIONS = Path(__file__).parent / "migrations"
 # Long enough for another tab's write to finish, short enough that nobody wonders.
 _WAIT_SECONDS = 10
+# Copies made before an upgrade are called so, and the last of them stay.
+COPY, _COPIES = "kersey-before-upgrade-from-", 5
 
 
 class UnusableData(KerseyError):
     """The data folder or the file in it cannot be used."""
 
 
+class UpgradeFailed(UnusableData):
+    """A file of an older version could not be upgraded; it is as it was."""
+
+    def __init__(self, path: Path, copy: Path | None) -> None:
+        also = f" A copy of it is in {copy.name}." if copy else ""
+        super().__init__(
+            f"Kersey couldn't bring {path} up to date. Nothing in it was changed.{also} Start "
+            "Kersey again; if that doesn't help, go on with the version you had and report this."
+        )
+
+
 def open_database(folder: Path) -> Engine:
     """Open the database in a folder, making both if they are missing, and upgrade it.
 
-    A file of an older version is copied beside itself before it is upgraded. Raises
-    `UnusableData` for a file that is no database, or one that a newer Kersey has written.
+    A file of an older version is copied beside itself, then upgraded altogether or not at all.
+    Raises `UnusableData` for a file that is no database, or one that a newer Kersey has written,
+    and `UpgradeFailed`.
     """
     path = folder / FILE_NAME
     try:
         folder.mkdir(parents=True, exist_ok=True)
-        engine = _engine(path)
-        _upgrade(engine, path)
+        _upgrade(path)
     except OSError as error:
         raise UnusableData(f"Kersey can't use the folder {folder}: {error.strerror}.") from error
     except (DatabaseError, sqlite3.DatabaseError) as error:
@@ -41,12 +58,20 @@ def open_database(folder: Path) -> Engine:
             f"Kersey can't read {path}. Move that file or choose another folder with --data. "
             "Nothing in it was changed."
         ) from error
-    return engine
+    return _engine(path)
 
 
-def _engine(path: Path) -> Engine:
+def _engine(path: Path, foreign_keys: bool = True) -> Engine:
     engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": _WAIT_SECONDS})
-    event.listen(engine, "connect", _prepare_connection)
+
+    def prepare(connection: Any, _record: Any) -> None:
+        # Where sqlite3 begins transactions itself, reads and DDL stand outside of them.
+        connection.isolation_level = None
+        keys = "ON" if foreign_keys else "OFF"
+        for pragma in ("journal_mode = WAL", f"foreign_keys = {keys}", "synchronous = NORMAL"):
+            connection.execute(f"PRAGMA {pragma}")
+
+    event.listen(engine, "connect", prepare)
     event.listen(engine, "begin", _begin)
     return engine
 
@@ -56,13 +81,6 @@ def only_reading(engine: Engine) -> Engine:
     return engine.execution_options(only_reading=True)
 
 
-def _prepare_connection(connection: Any, _record: Any) -> None:
-    # Where sqlite3 begins transactions itself, reads and DDL stand outside of them.
-    connection.isolation_level = None
-    for pragma in ("journal_mode = WAL", "foreign_keys = ON", "synchronous = NORMAL"):
-        connection.execute(f"PRAGMA {pragma}")
-
-
 def _begin(connection: Connection) -> None:
     """Begin a transaction; one that writes has the write lock from its first statement on."""
     reading = connection.get_execution_options().get("only_reading", False)
@@ -70,19 +88,38 @@ def _begin(connection: Connection) -> None:
     connection.exec_driver_sql("BEGIN" if reading else "BEGIN IMMEDIATE")
 
 
-def _upgrade(engine: Engine, path: Path) -> None:
+def _upgrade(path: Path) -> None:
+    """Bring the file to the newest version, in one transaction."""
+    # While tables are made anew, what refers to them does not go with them.
+    engine = _engine(path, foreign_keys=False)
     config = _config(engine)
     newest = ScriptDirectory.from_config(config).get_current_head()
-    with engine.begin() as connection:
-        current = MigrationContext.configure(connection).get_current_revision()
-    if current == newest:
-        return
-    if current is not None:
-        _check_known(config, current, path)
-        _copy(path, path.with_name(f"kersey-before-upgrade-from-{current}.db"))
-    with engine.begin() as connection:
-        config.attributes["connection"] = connection
-        command.upgrade(config, "head")
+    try:
+        with only_reading(engine).connect() as connection:
+            current = MigrationContext.configure(connection).get_current_revision()
+        if current == newest:
+            return
+        if current is not None:
+            _check_known(config, current, path)
+        with engine.begin() as connection:
+            # Another Kersey may have done it meanwhile.
+            current = MigrationContext.configure(connection).get_current_revision()
+            copy = _copy(path, current) if current not in {None, newest} else None
+            try:
+                config.attributes["connection"] = connection
+                command.upgrade(config, "head")
+                _check_keys(connection)
+            except (DatabaseError, RuntimeError) as error:
+                raise UpgradeFailed(path, copy) from error
+    finally:
+        engine.dispose()
+
+
+def _check_keys(connection: Connection) -> None:
+    """Raise `RuntimeError` where something refers to what is not there."""
+    astray = connection.exec_driver_sql("PRAGMA foreign_key_check").all()
+    if astray:
+        raise RuntimeError(f"{astray[0][0]} refers to a missing {astray[0][2]}")
 
 
 def _config(engine: Engine) -> Config:
@@ -101,8 +138,24 @@ def _check_known(config: Config, current: str, path: Path) -> None:
         )
 
 
-def _copy(path: Path, copy: Path) -> None:
-    with sqlite3.connect(path) as source, sqlite3.connect(copy) as target:
+def _copy(path: Path, version: str) -> Path:
+    """A copy of the file beside it, whole on the disk before it has its name; none is overwritten.
+
+    Where the newest copy is just like it there is no other; the last `_COPIES` stay.
+    """
+    part = path.with_name(f"{COPY}{version}.part")
+    with closing(sqlite3.connect(path)) as source, closing(sqlite3.connect(part)) as target:
         source.backup(target)
-    source.close()
-    target.close()
+    with part.open("rb+") as written:
+        os.fsync(written.fileno())
+    copies = sorted(path.parent.glob(f"{COPY}*.db"), key=lambda copy: copy.stat().st_mtime_ns)
+    if copies and cmp(copies[-1], part, shallow=False):
+        part.unlink()
+        return copies[-1]
+    numbered = chain([""], (f"-{number}" for number in count(2)))
+    names = (path.with_name(f"{COPY}{version}{number}.db") for number in numbered)
+    copy = next(name for name in names if not name.exists())
+    part.rename(copy)
+    for old in copies[: max(0, len(copies) + 1 - _COPIES)]:
+        old.unlink()
+    return copy
