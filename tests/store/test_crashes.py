@@ -20,6 +20,7 @@ from sqlalchemy import Engine, event, select, text
 from sqlalchemy.orm import Session
 from tests.core.quilts import plan
 from tests.nights import at_night
+from tests.undo_last import undo_last
 
 from kersey.core.leaving.put_away import Keeping, put_away
 from kersey.core.project.project import Project
@@ -29,7 +30,7 @@ from kersey.core.stash.ledger import balance
 from kersey.core.stash.pulled import all_of
 from kersey.core.stash.quick_entry import take_line
 from kersey.core.work.work_order import StepKind, ticked, work_order
-from kersey.store.cupboard import add_lots, get_lot, undo
+from kersey.store.cupboard import add_lots, get_lot
 from kersey.store.database import open_database
 from kersey.store.ledger import entries_of_lot
 from kersey.store.projects import (
@@ -95,7 +96,7 @@ WORK: tuple[Step, ...] = (
     _name,
     _put_away,
     lambda session: add_lots(session, [_lot("9 charm squares, 3 prints")], "put in", NOW),
-    lambda session: undo(session, NOW),
+    lambda session: undo_last(session, NOW),
     lambda session: delete_project(session, 1, NOW),
     lambda session: restore_project(session, 1, NOW),
 )

@@ -16,6 +16,7 @@ from sqlalchemy import Engine, create_engine, select
 from sqlalchemy.orm import Session
 from tests.core.mending.mishaps import AtWork, something_spoiled
 from tests.core.quilts import of_strips, plan
+from tests.undo_last import undo_last
 
 from kersey.core.cloth.fabric import Value
 from kersey.core.errors import KerseyError
@@ -43,7 +44,6 @@ from kersey.store.cupboard import (
     list_lots,
     split_lot,
     take_out,
-    undo,
 )
 from kersey.store.database import open_database
 from kersey.store.holdings import LotHeld, free_pieces, holdings
@@ -137,7 +137,7 @@ def test_lots_that_are_held_stay(session: Session) -> None:
     with pytest.raises(LotHeld), session.begin_nested():
         take_out(session, {number: 1}, "out", NOON)
     with pytest.raises(LotHeld, match="“Lap” has more pulled"), session.begin_nested():
-        undo(session, NOON)
+        undo_last(session, NOON)
     fewer = lambda kept: replace(  # noqa: E731
         kept, lot=kept.lot.with_stack(0, replace(kept.lot.stacks[0], count=0))
     )
@@ -160,7 +160,7 @@ def test_a_change_at_home_reaches_the_quilts_and_the_other_way(session: Session)
     assert {p.print.value for p in after.project.fabrics} == {Value.LIGHT}
     change(session, number, measured)
     assert get_lot(session, lot_number).kept.lot.measured_length == 41
-    undo(session, NOON)
+    undo_last(session, NOON)
     assert get_project(session, number).project.fabrics[0].length == 42
 
 
@@ -194,7 +194,7 @@ def test_a_length_cut_off_is_a_lot_of_its_own(session: Session) -> None:
     lengths = [get_lot(session, n).kept.lot.usable_length for n in (number, part)]
     assert lengths == [45, 36]
     assert balance(all_sums(session)).there == 42 * 81
-    undo(session, NOON)
+    undo_last(session, NOON)
     assert [s.kept.lot.usable_length for s in all_lots(session)] == [81]
     assert balance(all_sums(session)).there == 42 * 81
 
@@ -402,7 +402,7 @@ class Cupboard(RuleBasedStateMachine):
 
     @rule()
     def take_back(self) -> None:
-        self.act(lambda s: undo(s, self.moment))
+        self.act(lambda s: undo_last(s, self.moment))
 
     def there(self, table: type[ProjectRow] | type[CupboardLotRow]) -> bool:
         with Session(self.engine) as session:

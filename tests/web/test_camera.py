@@ -7,6 +7,7 @@ from pathlib import Path
 import pytest
 from fastapi.testclient import TestClient
 from PIL import Image
+from tests.undo_last import undo_shown
 
 from kersey.web.server_settings import camera_folder
 
@@ -55,7 +56,7 @@ def test_a_fan_of_strips_becomes_a_lot(client: TestClient) -> None:
     assert "7 prints" in lot.text
     assert '<span class="figure">16</span> strips' in lot.text
     assert "data:image/jpeg;base64,/9j/" in lot.text, "the cloth itself is the swatch"
-    client.post("/cupboard/undo")
+    undo_shown(client)
     assert client.get("/cupboard/lots/1").status_code == 404
 
 

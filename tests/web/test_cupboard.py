@@ -6,6 +6,7 @@ from itertools import pairwise
 
 import pytest
 from fastapi.testclient import TestClient
+from tests.undo_last import undo_shown
 
 LIST = """12 light fat quarters "light remnants"
 2 1/4 yd charcoal
@@ -97,8 +98,21 @@ def test_many_at_once_and_back_again(full: TestClient) -> None:
     full.post("/cupboard/change", data={"act": "out", "lot": marks(full, words="charcoal")})
     assert "charcoal" not in names(full)
     for _ in range(2):
-        full.post("/cupboard/undo")
+        undo_shown(full)
     assert len(names(full, aside="false")) == 5
+
+
+def test_undo_takes_back_what_was_shown_or_nothing(full: TestClient) -> None:
+    shown = re.search(r'name="change" value="(\d+)"', full.get("/cupboard").text)
+    assert shown
+    full.post("/cupboard/change", data={"act": "binding", "lot": marks(full, words="charcoal")})
+    refused = full.post("/cupboard/undo", data={"change": shown[1]})
+    assert refused.status_code == 409
+    assert "Nothing was undone" in refused.text
+    assert len(names(full, aside="true")) == 1
+    undo_shown(full)
+    assert names(full, aside="true") == []
+    assert full.post("/cupboard/undo", data={}).status_code == 422
 
 
 def test_two_windows_overwrite_nothing(full: TestClient) -> None:
@@ -158,7 +172,7 @@ def test_the_spreadsheet_goes_out_and_comes_in(full: TestClient) -> None:
     before = names(full)
     full.post("/cupboard/spreadsheet", files={"file": ("cupboard.csv", saved.content)})
     assert names(full)[:5] == before
-    full.post("/cupboard/undo")
+    undo_shown(full)
     assert names(full) == before
 
 

@@ -65,7 +65,7 @@ FORMS = {
     "/cupboard/lots/1/return": ["project"],
     "/cupboard/lots/1/move": ["place", "to"],
     "/cupboard/change": ["act", "project"],
-    "/cupboard/undo": ["query"],
+    "/cupboard/undo": ["query", "change"],
     "/projects/1/arrange": ["act", "places", "down", "across", "block", "key", "look", "shift"],
     "/projects/1/cut/table": ["do", "key"],
     "/projects/1/cut/table/order": ["order"],

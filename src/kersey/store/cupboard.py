@@ -52,7 +52,7 @@ _LINE_COLUMNS = (
 )
 
 
-_NEWEST_WORDS = select(CupboardChangeRow.words).order_by(CupboardChangeRow.id.desc()).limit(1)
+_NEWEST = select(CupboardChangeRow).order_by(CupboardChangeRow.id.desc()).limit(1)
 
 
 @dataclass(frozen=True)
@@ -114,6 +114,14 @@ class LotsChanged(KerseyError):
         self.names = tuple(names)
         shown = ", ".join(f"“{name}”" for name in self.names[:3])
         super().__init__(f"{shown} changed in another window. Nothing was overwritten.")
+
+
+class NotTheLast(KerseyError):
+    """What was to be undone is not the newest change any more."""
+
+    def __init__(self, newest: str | None) -> None:
+        now = f"The newest change is “{newest}” now" if newest else "It was undone already"
+        super().__init__(f"{now}, from another window. Nothing was undone.")
 
 
 class NoSuchLot(KerseyError):
@@ -238,23 +246,24 @@ def remove_lots(session: Session, revisions: Mapping[int, int], now: datetime) -
     check_held(session, [row.id for row in rows])
 
 
-def last_change(session: Session) -> str | None:
-    """The newest change in words; None when there is nothing to undo."""
-    return session.scalar(_NEWEST_WORDS)
+def last_change(session: Session) -> tuple[int, str] | None:
+    """The newest change, its number and its words; None when there is nothing to undo."""
+    change = session.scalar(_NEWEST)
+    return None if change is None else (change.id, change.words)
 
 
-def undo(session: Session, now: datetime) -> str | None:
-    """Take the newest change back; returns it in words, None when there is none.
+def undo(session: Session, number: int, now: datetime) -> str:
+    """Take the newest change back, which was of this number; returns it in words.
 
-    Raises `LotHeld` when a quilt holds what would be gone; nothing is then changed.
+    Raises `NotTheLast`, and `LotHeld` when a quilt holds what would be gone; nothing is then
+    changed.
     """
-    newest = select(CupboardChangeRow).order_by(CupboardChangeRow.id.desc()).limit(1)
-    change = session.scalar(newest)
-    if change is None:
-        return None
-    records = {int(number): record for number, record in json.loads(change.before).items()}
-    for number, record in records.items():
-        _take_back(session, session.get_one(CupboardLotRow, number), record, now)
+    change = session.scalar(_NEWEST)
+    if change is None or change.id != number:
+        raise NotTheLast(change.words if change else None)
+    records = {int(lot): record for lot, record in json.loads(change.before).items()}
+    for lot, record in records.items():
+        _take_back(session, session.get_one(CupboardLotRow, lot), record, now)
     session.delete(change)
     session.flush()
     tell_holders(session, records)

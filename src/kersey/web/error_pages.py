@@ -16,7 +16,7 @@ from starlette.responses import JSONResponse, Response
 from starlette.types import Message, Scope, Send
 
 from kersey.core.errors import Infeasible, InvalidValue, KerseyError
-from kersey.store.cupboard import LotsChanged, NoSuchLot
+from kersey.store.cupboard import LotsChanged, NoSuchLot, NotTheLast
 from kersey.store.holdings import LotHeld
 from kersey.store.preferences import PreferencesChanged, Theme
 from kersey.store.prices import PricesChanged
@@ -31,6 +31,7 @@ _STATUS: dict[type[KerseyError], int] = {
     NoSuchProject: 404,
     NoSuchLot: 404,
     LotsChanged: 409,
+    NotTheLast: 409,
     PricesChanged: 409,
     LotHeld: 409,
     ProjectGone: 410,

@@ -58,6 +58,12 @@ class ActForm(PageForm):
     project: int | None = None
 
 
+class UndoForm(PageForm):
+    """The change that is to be taken back, by its number."""
+
+    change: int
+
+
 class LotForm(PageForm):
     """A lot as it should be."""
 

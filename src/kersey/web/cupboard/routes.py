@@ -14,7 +14,7 @@ from kersey.core.stash.quick_entry import Reading, examples_in, lines_of, read_l
 from kersey.store.cupboard import add_lots, change_lots, get_lot, number_prints, take_out, undo
 from kersey.store.holdings import free_pieces
 from kersey.store.projects import change_project, get_project
-from kersey.web.cupboard.forms import Act, ActForm
+from kersey.web.cupboard.forms import Act, ActForm, UndoForm
 from kersey.web.cupboard.view import back_to_the_shelf, cupboard_context, readings_of, see_lot
 from kersey.web.forms import ChosenLots, TypedForm, read_form
 from kersey.web.templating import render
@@ -137,7 +137,8 @@ def _pull(request: Request, room: Workroom, form: ActForm, chosen: Mapping[int, 
 
 @router.post("/cupboard/undo", name="undo_cupboard")
 def undo_last(request: Request, room: Room, typed: TypedForm) -> Response:
-    """Take the newest change back."""
+    """Take back the newest change, if it is the one that was shown."""
+    form = read_form(UndoForm, typed, Units.INCHES)
     with room.transaction() as session:
-        undo(session, room.clock())
+        undo(session, form.change, room.clock())
     return back_to_the_shelf(request, typed)
