@@ -5,21 +5,21 @@ first statement, its second, and so on to the commit. Whatever is found then is 
 before the step, to the last row: nothing half done, nothing lost that was done before.
 """
 
-import os
 import shutil
 from collections.abc import Callable
 from dataclasses import replace
 from datetime import UTC, datetime
 from fractions import Fraction
-from functools import cache
+from functools import cache, partial
 from pathlib import Path
 from typing import Any
 
 import pytest
-from sqlalchemy import Engine, event, select, text
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 from tests.core.quilts import plan
 from tests.nights import at_night
+from tests.store.dying import die_before, dies
 from tests.undo_last import undo_last
 
 from kersey.core.leaving.put_away import Keeping, put_away
@@ -44,8 +44,6 @@ from kersey.store.put_away import put_project_away
 from kersey.store.tables import CupboardLotRow
 
 NOW = datetime(2026, 5, 1, 12, tzinfo=UTC)
-# The exit status of a process that died where it was to.
-DIED = 17
 Step = Callable[[Session], object]
 
 
@@ -112,7 +110,7 @@ def test_whatever_is_found_after_a_crash_is_whole(tmp_path: Path, number: int) -
     states = [_state(before), _state(after)]
     assert states[0] != states[1]
     statement, crashed = 1, tmp_path / "crashed"
-    while _dies_at(_copied(before, crashed), WORK[number], statement):
+    while dies(partial(_do, _copied(before, crashed), WORK[number], statement)):
         found = _state(crashed)
         # Only what was committed is there; the last crash is just before that.
         assert found == states[0], f"half done before statement {statement}"
@@ -127,46 +125,14 @@ def _copied(folder: Path, to: Path) -> Path:
     return to
 
 
-def _do(folder: Path, step: Step, dies: Callable[[Engine], None] | None = None) -> None:
-    """A step of the work, as a page does it: in one transaction."""
+def _do(folder: Path, step: Step, statement: int = 0) -> None:
+    """A step of the work, as a page does it: in one transaction; or up to a statement of it."""
     engine = open_database(folder)
-    if dies is not None:
-        dies(engine)
+    if statement:
+        die_before(statement, engine)
     with Session(engine, expire_on_commit=False) as session, session.begin():
         step(session)
     engine.dispose()
-
-
-def _dies_at(folder: Path, step: Step, statement: int) -> bool:
-    """Whether a process of its own dies just before a statement, or the commit, of a step."""
-    child = os.fork()
-    if not child:
-        os._exit(_status(folder, step, statement))
-    _, status = os.waitpid(child, 0)
-    code = os.waitstatus_to_exitcode(status)
-    assert code in (0, DIED)
-    return code == DIED
-
-
-def _status(folder: Path, step: Step, statement: int) -> int:
-    """The work of the child, which ends at the statement without another word."""
-    left = statement
-
-    def count(*_: object) -> None:
-        nonlocal left
-        left -= 1
-        if not left:
-            os._exit(DIED)
-
-    def dies(engine: Engine) -> None:
-        event.listen(engine, "before_cursor_execute", count)
-        event.listen(engine, "commit", count)
-
-    try:
-        _do(folder, step, dies)
-    except BaseException:
-        return 1
-    return 0
 
 
 def _state(folder: Path) -> list[Any]:

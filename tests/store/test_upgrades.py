@@ -1,20 +1,19 @@
 """An upgrade that dies at any statement: nothing is half done, and it opens the next time."""
 
-import os
 import shutil
 import sqlite3
 from contextlib import closing
-from functools import cache
+from functools import cache, partial
 from pathlib import Path
 from typing import Any
 
 import pytest
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine, create_engine, event, text
+from sqlalchemy import create_engine, text
 from tests.nights import at_night, by_night
 from tests.once import alone
-from tests.store.test_crashes import DIED
+from tests.store.dying import die_before, dies
 from tests.store.test_database import OLD_QUILT
 
 from kersey.store.database import COPY, FILE_NAME, UpgradeFailed, open_database
@@ -54,7 +53,7 @@ def test_killed_at_every_statement_it_opens_and_nothing_is_lost(
     whole = copied(data_of(version), tmp_path / "whole")
     open_database(whole).dispose()
     statement, crashed = 1, tmp_path / "crashed"
-    while dies_at(copied(data_of(version), crashed), statement):
+    while dies(partial(open_up_to, copied(data_of(version), crashed), statement)):
         assert rows(crashed) == before, f"half done before statement {statement}"
         for copy in crashed.glob(f"{COPY}*.db"):
             assert rows(crashed, copy.name) == before
@@ -69,8 +68,7 @@ def test_copies_are_never_overwritten_and_the_last_five_stay(tmp_path: Path) -> 
     for number in range(7):
         with closing(sqlite3.connect(folder / FILE_NAME)) as opened, opened:
             opened.execute("UPDATE project SET name = ?", (f"Berth {number}",))
-        # What fails leaves the file as it is, so that the next start tries again.
-        assert dies_at(folder, 10_000) is False
+        open_database(folder).dispose()
         shutil.copy(data_of("0012") / FILE_NAME, folder / FILE_NAME)
     names = {rows(folder, copy.name)["project"][0][2] for copy in folder.glob(f"{COPY}*.db")}
     assert names == {f"Berth {number}" for number in range(2, 7)}
@@ -105,23 +103,7 @@ def rows(folder: Path, name: str = FILE_NAME) -> Rows:
         }
 
 
-def dies_at(folder: Path, statement: int) -> bool:
-    """Whether a process of its own dies just before a statement, or the commit, of an upgrade."""
-    child = os.fork()
-    if not child:
-        left = statement
-
-        def count(*_: object) -> None:
-            nonlocal left
-            left -= 1
-            if not left:
-                os._exit(DIED)
-
-        event.listen(Engine, "before_cursor_execute", count)
-        event.listen(Engine, "commit", count)
-        try:
-            open_database(folder).dispose()
-        finally:
-            os._exit(0)
-    _, status = os.waitpid(child, 0)
-    return os.waitstatus_to_exitcode(status) == DIED
+def open_up_to(folder: Path, statement: int = 0) -> None:
+    if statement:
+        die_before(statement)
+    open_database(folder).dispose()
