@@ -23,6 +23,7 @@ from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
 from kersey.formats.order import Delivery, read_order, write_delivery
 from kersey.store.cupboard import all_lots
+from kersey.store.data_check import check_data
 from kersey.store.database import open_database
 from kersey.store.prices import bring_prices, load_prices, own_prices, save_prices
 from kersey.store.projects import add_everything, all_projects
@@ -92,6 +93,21 @@ def import_everything(
         f"Added {counted(len(everything.projects), 'quilt')} and "
         f"{counted(len(everything.cupboard), 'lot')}"
     )
+
+
+@app.command("check")
+def check_everything(data: Data = None) -> None:
+    """Check that your data add up: the file, the ledger, and what quilts hold."""
+    settings = _settings(None, None, data)
+    try:
+        with _session(settings) as session:
+            found = list(check_data(session))
+            lots = len(all_lots(session))
+    except KerseyError as error:
+        fail(str(error))
+    if found:
+        fail("\n".join(found))
+    print(f"All is well: {counted(lots, 'lot')} and the ledger add up.")
 
 
 @app.command("deliver")

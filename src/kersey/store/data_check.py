@@ -1,0 +1,44 @@
+"""Whether the data add up: the file whole, the ledger what the lots hold, nothing held twice."""
+
+from collections import defaultdict
+from collections.abc import Iterator
+from fractions import Fraction
+
+from sqlalchemy import func, select, text
+from sqlalchemy.orm import Session
+
+from kersey.core.stash.ledger import EntryKind, Sum, balance
+from kersey.store.cupboard import all_lots
+from kersey.store.holdings import LotHeld, check_held
+from kersey.store.tables import CupboardLotRow, LedgerRow
+
+
+def check_data(session: Session) -> Iterator[str]:
+    """What does not add up, a sentence for each, with what to do; nothing where all is well."""
+    if session.scalar(text("PRAGMA integrity_check")) != "ok":
+        yield "The file is damaged. Stop Kersey and go back to your newest copy of it."
+    for table, _, parent, _ in session.execute(text("PRAGMA foreign_key_check")):
+        yield f"Something in “{table}” belongs to a “{parent}” that is gone. Please report this."
+    yield from _ledger(session)
+    try:
+        check_held(session, session.scalars(select(CupboardLotRow.id)).all())
+    except LotHeld as error:
+        yield str(error)
+
+
+def _ledger(session: Session) -> Iterator[str]:
+    """The ledger counts what came and went; what is left of it is counted from the lots."""
+    row = LedgerRow
+    query = select(row.lot_id, row.kind, func.sum(row.pieces)).group_by(row.lot_id, row.kind)
+    sums: dict[int, list[Sum]] = defaultdict(list)
+    for lot, kind, pieces in session.execute(query):
+        sums[lot].append(Sum(EntryKind(kind), pieces, Fraction(0)))
+    cut = dict(session.execute(select(CupboardLotRow.id, CupboardLotRow.cut)).tuples().all())
+    for stored in all_lots(session):
+        booked = balance(sums[stored.id]).whole_pieces
+        there = stored.kept.lot.count - cut[stored.id]
+        if booked != there:
+            yield (
+                f"“{stored.kept.name}” has {there} whole pieces, but its ledger says {booked}. "
+                "Count them, and correct the number on the lot's page."
+            )
