@@ -33,12 +33,12 @@ def _ledger(session: Session) -> Iterator[str]:
     sums: dict[int, list[Sum]] = defaultdict(list)
     for lot, kind, pieces in session.execute(query):
         sums[lot].append(Sum(EntryKind(kind), pieces, Fraction(0)))
-    cut = dict(session.execute(select(CupboardLotRow.id, CupboardLotRow.cut)).tuples().all())
+    cut = dict(session.execute(select(CupboardLotRow.id, CupboardLotRow.cut)).all())
     for stored in all_lots(session):
         booked = balance(sums[stored.id]).whole_pieces
         there = stored.kept.lot.count - cut[stored.id]
         if booked != there:
             yield (
                 f"“{stored.kept.name}” has {there} whole pieces, but its ledger says {booked}. "
-                "Count them, and correct the number on the lot's page."
+                "Kersey plans with what the lot's page says: count them. Please report this."
             )
