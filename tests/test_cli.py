@@ -2,10 +2,11 @@
 
 import json
 import socket
+import sqlite3
 import subprocess
 import sys
 from collections.abc import Callable, Iterator
-from contextlib import redirect_stderr, redirect_stdout
+from contextlib import closing, redirect_stderr, redirect_stdout
 from io import BytesIO, TextIOWrapper
 from pathlib import Path
 from unittest.mock import patch
@@ -91,6 +92,16 @@ def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
     assert answer.returncode == 1
     assert "Kersey can't read" in answer.stderr
     assert answer.stderr.count("\n") == 1
+
+
+def test_check_says_whether_the_data_add_up(tmp_path: Path) -> None:
+    take_sample_data(tmp_path)
+    assert kersey("check", "--data", str(tmp_path)).stdout.startswith("All is well")
+    with closing(sqlite3.connect(tmp_path / FILE_NAME)) as opened, opened:
+        opened.execute("DELETE FROM ledger WHERE lot_id = 1")
+    wrong = kersey("check", "--data", str(tmp_path))
+    assert wrong.returncode == 1
+    assert "whole pieces, but its ledger says 0" in wrong.stderr
 
 
 def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:

@@ -161,7 +161,9 @@ class Explaining:
     def counts(self, asked: Sequence[Asked]) -> list[Count]:
         """Of each question in turn; raises `FaultyPlan`."""
         counts = list[Count]()
-        while len(counts) < len(asked) and self.watch.left > 0:
+        # What is tallied is soon counted, and its area bounds nothing.
+        tallied = any(question.problem.tally for question in asked)
+        while len(counts) < len(asked) and (tallied or self.watch.left > 0):
             for count, spent in self.counts_of(asked[len(counts) : len(counts) + _TOGETHER]):
                 counts.append(count)
                 self.watch.spend(spent)

@@ -6,8 +6,9 @@ opening  an end that waits for its next string, and how long that must be at lea
 All blocks are sewn at once. The opening that asks for the longest string is served first, by the
 shortest string that is long enough; so long strings go into middles and short ones near corners. A
 string is chosen so that the last seam stays away from the corner, and, where it can be, not of the
-print beside it. As many blocks are tried as the cloth has area for, then one fewer, and so on: what
-is found is a real plan; the bound is the area's. Source: docs/trade.md section 7.
+print beside it. So many blocks are tried as halving finds soonest, then as the cloth has area for,
+one fewer, and so on: what is found is a real plan; the bound is the area's. Source: docs/trade.md
+section 7.
 """
 
 from bisect import bisect_left, insort

@@ -115,7 +115,7 @@ _PATTERNS = (
         Sort.FILLER,
         r"of|in|with|from|my|our|the|an?|at|all|some|i|have|got|there|is|are|cotton|"
         r"quilting|other|usable|washed|pre-?washed|"
-        r"left|left-?over|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
+        r"left[\s-]?over|left|or|so|each\s+is|size|inch|inches|for|them|they|these|those|big|any|order|sewn|"
         r"joined|unfinished|me|please|about|worth|bins?|baskets?|tubs?|jars?|tins?|crates?|handful|ones|lots|loads|between|bits|heaps?|piles?|"
         r"few",
     ),
