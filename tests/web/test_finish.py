@@ -1,6 +1,7 @@
 """Finish: borders measured, layers held, stitching drawn, the edge followed, and what is kept."""
 
 import re
+import shutil
 from pathlib import Path
 
 from fastapi.testclient import TestClient
@@ -188,6 +189,17 @@ def test_photographs_are_kept_by_their_names(tmp_path: Path, client: TestClient)
     said = {"revision": revision(page), "name": "front.png"}
     page = client.post(f"{project}/finish/photograph", data=said).text
     assert 'Keep photo<span class="visually-hidden">: front.png' in page
+    for number in range(61):
+        Image.new("RGB", (4, 3), "green").save(camera / f"newer{number}.png")
+    (camera / "back.png").unlink()
+    page = client.get(f"{project}/finish/after").text
+    assert 'alt="Photo of the quilt: back.png"' in page
+    assert client.get("/camera/kept/back.png").status_code == 200
+    Image.new("RGB", (40, 30), "gray").save(camera / "back.png")
+    said = {"revision": revision(page), "name": "back.png", "kept": "true"}
+    page = client.post(f"{project}/finish/photograph", data=said).text
+    assert "Photo of the quilt: back-2.png" in page
+    shutil.rmtree(tmp_path / "photographs")
     (camera / "back.png").unlink()
     assert "is no longer in the folder" in client.get(f"{project}/finish/after").text
     said = {"revision": revision(page), "name": "../kersey.db", "kept": "true"}

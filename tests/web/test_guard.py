@@ -50,6 +50,16 @@ def test_a_request_too_large_is_refused_announced_or_not(client: TestClient) -> 
         assert "too large to send at once" in answer.text
 
 
+@pytest.mark.parametrize("address", ["/camera/photograph", "/projects/1/arrange/real"])
+def test_a_photograph_may_be_as_large_as_cameras_make_it(client: TestClient, address: str) -> None:
+    client.post("/projects", data={"line": "40 strips"})
+    answer = client.post(address, files={"file": ("wall.jpg", b"x" * 1_400_000)})
+    assert answer.status_code == 422
+    answer = client.post(address, files={"file": ("wall.jpg", b"x" * 21_000_000)})
+    assert answer.status_code == 413
+    assert "The limit is 20 MB." in answer.text
+
+
 def test_a_fault_gets_a_plain_page_with_what_was_typed(
     client: TestClient, monkeypatch: pytest.MonkeyPatch
 ) -> None:

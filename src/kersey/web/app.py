@@ -117,6 +117,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
             app.url_path_for("bring_in_delivery"): order.MOST_BYTES,
             app.url_path_for("read_photograph"): photograph.MOST_BYTES,
+            app.url_path_for("send_real_wall", project_id="*"): photograph.MOST_BYTES,
             app.url_path_for("api_yield"): _MOST_READ,
             app.url_path_for("api_quilt"): _MOST_READ,
         },

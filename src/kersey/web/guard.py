@@ -7,6 +7,7 @@ read here, up to a limit, so that a page that fails can still show what was type
 
 import ipaddress
 from collections.abc import Iterable, Mapping
+from fnmatch import fnmatchcase
 from urllib.parse import urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -35,7 +36,7 @@ _HEADERS = {
 class Guard:
     """ASGI middleware that stands before everything else.
 
-    `files` says at which paths a file may be sent, and of how many bytes.
+    `files` says at which paths a file may be sent, a star for any number, and of how many bytes.
     """
 
     def __init__(
@@ -72,11 +73,12 @@ class Guard:
         if scope["method"] in _READING:
             await self._answer(scope, receive, send)
             return
-        file = self.files.get(scope["path"])
+        path = scope["path"]
+        file = next((most for form, most in self.files.items() if fnmatchcase(path, form)), None)
         most = LARGEST_BODY if file is None else file + _ROUND_A_FILE
         body = await _read(receive, headers, most)
         if body is None:
-            words = f"This is too large to send at once. The limit is {most // 1024} KB."
+            words = f"This is too large to send at once. The limit is {_written(most)}."
             await refuse(413, words, scope, send)
             return
         scope["kersey.body"] = body
@@ -110,6 +112,11 @@ class Guard:
             return True
         origin = headers.get("origin")
         return origin is not None and urlsplit(origin).netloc != headers.get("host")
+
+
+def _written(most: int) -> str:
+    """A limit as people say it."""
+    return f"{most >> 20} MB" if most >= 1 << 20 else f"{most >> 10} KB"
 
 
 def _is_address(name: str) -> bool:

@@ -119,6 +119,11 @@ class Workroom:
     _drawn: "OrderedDict[tuple[ReckonedKey, str], Drawings]" = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
+    @property
+    def data(self) -> Path:
+        """The folder the data are in."""
+        return Path(self.engine.url.database or "").parent
+
     @contextmanager
     def transaction(self) -> Iterator[Session]:
         """A session whose work is kept when the block ends well, and undone when it does not.

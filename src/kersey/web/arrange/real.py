@@ -24,6 +24,7 @@ from kersey.web.camera.film import (
     Token,
     at_hand,
     opened_picture,
+    picture_of_folder,
     pictures_of_folder,
     take_in_hand,
 )
@@ -86,7 +87,7 @@ def choose_real_wall(
 ) -> Response:
     """Take a picture of the camera folder."""
     try:
-        token = take_in_hand(room, opened_picture(room, form.name))
+        token = take_in_hand(room, opened_picture(picture_of_folder(room, form.name)))
     except NotAPhotograph as error:
         return _choose(request, room, opened, str(error))
     return _to_marking(request, opened.stored.id, token)

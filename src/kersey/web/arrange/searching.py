@@ -89,7 +89,7 @@ def take_found(
 @router.get("/projects/{project_id}/arrange/proof", name="prove_wall")
 def prove_wall(request: Request, room: Room, opened: Opened) -> Response:
     """What a small wall's troubles cannot be fewer than, proved."""
-    context = arrange_context(room, opened) | {"proved": {}, "proving": False}
+    context = {"lines": ()} | arrange_context(room, opened) | {"proved": {}, "proving": False}
     if opened.quilt is not None:
         shown = troubled(opened.reckoned)
         open_ones = tuple(

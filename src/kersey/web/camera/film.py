@@ -13,6 +13,7 @@ from starlette.datastructures import UploadFile
 from starlette.exceptions import HTTPException
 
 from kersey.formats.photograph import MOST_BYTES, NotAPhotograph, cleaned
+from kersey.store.photographs import kept_photograph
 from kersey.web.workroom import Workroom
 
 _PICTURES = frozenset({".jpg", ".jpeg", ".png", ".webp"})
@@ -50,9 +51,8 @@ def at_hand(room: Workroom, token: str) -> bytes:
     return picture
 
 
-def opened_picture(room: Workroom, name: str) -> bytes:
-    """A picture of the folder by its name; raises `NotAPhotograph` where it is too large."""
-    path = picture_of_folder(room, name)
+def opened_picture(path: Path) -> bytes:
+    """What is in a picture; raises `NotAPhotograph` where it is too large."""
     if path.stat().st_size > MOST_BYTES:
         raise NotAPhotograph("A photo can be up to 20 MB.")
     return path.read_bytes()
@@ -60,15 +60,29 @@ def opened_picture(room: Workroom, name: str) -> bytes:
 
 def picture_of_folder(room: Workroom, name: str) -> Path:
     """Where a picture of the folder is; a name that leads elsewhere is none."""
-    pictures = {path.name: path for path in pictures_of_folder(room)}
-    if name not in pictures:
+    path = _in_folder(room, name)
+    if path is None:
         raise HTTPException(404)
-    return pictures[name]
+    return path
+
+
+def kept_with_quilt(room: Workroom, name: str) -> Path | None:
+    """Where a picture is that was kept with a quilt; once the folder was all there was of it."""
+    return kept_photograph(room.data, name) or _in_folder(room, name)
 
 
 def pictures_of_folder(room: Workroom) -> list[Path]:
-    """The pictures of the camera folder, the newest first."""
+    """The newest pictures of the camera folder, the newest first."""
     if room.camera is None or not room.camera.is_dir():
         return []
-    found = [p for p in room.camera.iterdir() if p.suffix.lower() in _PICTURES and p.is_file()]
+    found = filter(_is_picture, room.camera.iterdir())
     return sorted(found, key=lambda path: (-path.stat().st_mtime, path.name))[:_SHOWN]
+
+
+def _in_folder(room: Workroom, name: str) -> Path | None:
+    path = None if room.camera is None else room.camera / name
+    return path if path is not None and path.name == name and _is_picture(path) else None
+
+
+def _is_picture(path: Path) -> bool:
+    return path.suffix.lower() in _PICTURES and path.is_file()

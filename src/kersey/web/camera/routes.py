@@ -7,6 +7,7 @@ decides.
 
 from collections.abc import Sequence
 from dataclasses import replace
+from pathlib import Path
 from typing import Any, Literal
 
 from fastapi import APIRouter, Request
@@ -48,6 +49,7 @@ from kersey.web.camera.film import (
     Sent,
     Token,
     at_hand,
+    kept_with_quilt,
     opened_picture,
     picture_of_folder,
     pictures_of_folder,
@@ -100,10 +102,18 @@ def camera_page(request: Request, room: Room) -> Response:
 
 
 @router.get("/camera/pictures/{file}", name="camera_picture")
-def camerapicture_of_folder(room: Room, file: str) -> Response:
+def camera_picture(room: Room, file: str) -> Response:
     """One picture of the folder, small."""
-    small = thumbnail(picture_of_folder(room, file).read_bytes())
-    return Response(small, media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
+    return _small(picture_of_folder(room, file))
+
+
+@router.get("/camera/kept/{file}", name="kept_photograph")
+def kept_photograph(room: Room, file: str) -> Response:
+    """A picture that was kept with a quilt, small."""
+    picture = kept_with_quilt(room, file)
+    if picture is None:
+        raise HTTPException(404)
+    return _small(picture)
 
 
 @router.post("/camera/choose", name="choose_picture")
@@ -111,7 +121,7 @@ def choose_picture(request: Request, room: Room, typed: TypedForm) -> Response:
     """Take a picture of the folder in hand."""
     form = read_form(ChosenForm, typed, Units.INCHES)
     try:
-        content = opened_picture(room, form.name)
+        content = opened_picture(picture_of_folder(room, form.name))
     except NotAPhotograph as error:
         return _camera(request, room, form, str(error))
     return _take_in_hand(request, room, form, content)
@@ -171,6 +181,11 @@ def take_prints(request: Request, room: Room, token: Token, typed: TypedForm) ->
         (number,) = add_lots(session, [lot], words, room.clock())
     address = request.app.url_path_for("lot_page", lot_id=number)
     return RedirectResponse(address, status_code=303)
+
+
+def _small(picture: Path) -> Response:
+    small = thumbnail(picture.read_bytes())
+    return Response(small, media_type="image/jpeg", headers={"Cache-Control": "no-cache"})
 
 
 def _give(request: Request, room: Workroom, lot: int, place: int, cloth: Print) -> Response:

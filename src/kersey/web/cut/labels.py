@@ -16,6 +16,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.labels import SHEETS, LabelSheet, kit_labels, pile_labels
 from kersey.drawing.labels import Label, draw_label, draw_page
 from kersey.formats.picture import png_of
+from kersey.store.whole_file import write_whole
 from kersey.web.cut.stage import STAGE
 from kersey.web.forms import BadForm, Length, PageForm, read_form, refused_at
 from kersey.web.open_project import Opened, OpenProject, sent
@@ -153,5 +154,5 @@ def _print(
     for number, label in enumerate(labels, 1):
         drawing = draw_label(label, sheet.width, sheet.height, opened.units, _PRINTER_SCALE)
         name = f"{now:%Y%m%d-%H%M%S}-{stem}-{number:03}.png"
-        (folder / name).write_bytes(png_of(drawing))
+        write_whole(folder / name, png_of(drawing))
     return len(labels)

@@ -3,6 +3,7 @@
 from base64 import b64encode
 from dataclasses import replace
 from datetime import date
+from pathlib import Path
 from typing import Annotated, Any, Literal, TypeVar
 
 from fastapi import APIRouter, HTTPException, Request
@@ -26,9 +27,15 @@ from kersey.core.project.project import Project
 from kersey.core.project.sewing import HEIGHT, WIDTH, Measured, Reading
 from kersey.drawing.quilt import draw_hung
 from kersey.formats.picture import png_of
+from kersey.store.photographs import copy_photograph
 from kersey.store.prices import load_prices
 from kersey.store.projects import washed_logs
-from kersey.web.camera.film import opened_picture, picture_of_folder, pictures_of_folder
+from kersey.web.camera.film import (
+    kept_with_quilt,
+    opened_picture,
+    picture_of_folder,
+    pictures_of_folder,
+)
 from kersey.web.download import saved_as
 from kersey.web.finish.layers import layers_context
 from kersey.web.finish.view import (
@@ -261,10 +268,9 @@ def kept_page(request: Request, room: Room, opened: Opened) -> Response:
     if quilt is None:
         raise HTTPException(404)
     scale = _SAVED_PX / float(max(quilt.size.width, quilt.size.length))
-    there = [name for name in context["finishing"].photographs if name in context["pictures"]]
     context |= {
         "hung": draw_hung(quilt, scale, flat=False),
-        "photographs": [_within(room, name) for name in there],
+        "photographs": [_within(kept) for kept in context["kept"].values() if kept],
     }
     answer = render(request, "finish/kept.html", context)
     answer.headers.update(saved_as(context["project"].name, "html"))
@@ -318,12 +324,13 @@ def keep_photograph(
     form: Annotated[PhotographForm, sent(PhotographForm)],
 ) -> Response:
     """Keep a picture of the camera folder with the quilt, or take it away again."""
+    name = form.name
     if form.kept:
-        picture_of_folder(room, form.name)
+        name = copy_photograph(room.data, picture_of_folder(room, name))
 
     def keeping(project: Project) -> Project:
-        others = tuple(n for n in project.finishing.photographs if n != form.name)
-        return _settled(project, photographs=(*others, form.name) if form.kept else others)
+        others = tuple(n for n in project.finishing.photographs if n != name)
+        return _settled(project, photographs=(*others, name) if form.kept else others)
 
     change(room, opened.stored.id, form.revision, keeping)
     return go_to(request, "finish_after", opened)
@@ -347,10 +354,10 @@ def tick_finish(
     return go_to(request, "finish_edge", opened)
 
 
-def _within(room: Workroom, name: str) -> str:
+def _within(picture: Path) -> str:
     """A picture as it stands in a page that needs nothing else."""
-    kind = "png" if name.lower().endswith("png") else "jpeg"
-    return f"data:image/{kind};base64,{b64encode(opened_picture(room, name)).decode()}"
+    kind = "png" if picture.suffix.lower() == ".png" else "jpeg"
+    return f"data:image/{kind};base64,{b64encode(opened_picture(picture)).decode()}"
 
 
 def _after(room: Workroom, opened: OpenProject) -> dict[str, Any]:
@@ -359,7 +366,8 @@ def _after(room: Workroom, opened: OpenProject) -> dict[str, Any]:
         washings = learned(washed_logs(session))
     pictures = [path.name for path in pictures_of_folder(room)]
     context = after_context(opened, prices, pictures, washings)
-    return context | {"currency": room.preferences().currency}
+    kept = {name: kept_with_quilt(room, name) for name in context["finishing"].photographs}
+    return context | {"currency": room.preferences().currency, "kept": kept}
 
 
 def _settle(room: Workroom, opened: OpenProject, form: RevisedForm, **facts: object) -> None:

@@ -105,7 +105,7 @@ def _context(room: Workroom, opened: OpenProject, part: PartKind, first: int) ->
         "first": first,
     }
     if opened.quilt is None:
-        return context | {"shown": [], "offered": 0}
+        return context | {"shown": [], "offered": 0, "now": None}
     quilt = opened.quilt
     parts = parts_to_try(quilt)
     part = part if part in parts or not parts else parts[0]
@@ -119,7 +119,7 @@ def _context(room: Workroom, opened: OpenProject, part: PartKind, first: int) ->
         "first": first,
         "at_once": _AT_ONCE,
         "shown": [_shown(quilt, part, each, scale) for each in offered[first : first + _AT_ONCE]],
-        "now": _now(quilt, part),
+        "now": _now(quilt, part) if parts else None,
     }
 
 
