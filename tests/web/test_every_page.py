@@ -27,7 +27,7 @@ from kersey.store.projects import add_project, delete_project
 
 NOW = datetime(2026, 5, 1, 12, tzinfo=UTC)
 NOBODY = "x" * 16
-NEVER_SHOWN = re.compile(r' d=""|NaN|>None<|undefined')
+NEVER_SHOWN = re.compile(r' d="M?"|NaN|>None<|undefined')
 # What stands in an address beside the project's number.
 PARTS = {"lot_id": "1", "place": "0", "token": NOBODY, "file": "none.jpg", "form": "svg"}
 

@@ -20,7 +20,8 @@ def draw_held(
 ) -> str:
     """Layers one above the other, each with its fill and as high as what was there of it at the end
     of a day; `words` say how much all of it was."""
-    heights = [list(accumulate(map(float, at), initial=0.0)) for at in zip(*layers, strict=True)]
+    by_day = list(zip(*layers, strict=True)) or [()] * len(days)
+    heights = [list(accumulate(map(float, at), initial=0.0)) for at in by_day]
     most = max((each[-1] for each in heights), default=0.0) or 1.0
     step = _WIDE / max(1, len(days) - 1)
     parts = []

@@ -32,6 +32,7 @@ from kersey.web.questions import routes as questions
 from kersey.web.server_settings import ServerSettings, sample_folder
 from kersey.web.shop import routes as shop
 from kersey.web.stages import stage_routers
+from kersey.web.taken_once import TakenOnce
 from kersey.web.tape import routes as tape
 from kersey.web.templating import STATIC
 from kersey.web.units import routes as units
@@ -108,6 +109,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
 
     install_error_pages(app)
     app.add_middleware(GZipMiddleware, minimum_size=1000, compresslevel=5)
+    app.add_middleware(TakenOnce)
     app.add_middleware(
         Guard,
         hosts=settings.own_names,

@@ -30,6 +30,7 @@ from kersey.core.measure.length import (
 from kersey.core.measure.money import format_money
 from kersey.core.measure.spoken import shown
 from kersey.web.styles import styles_url
+from kersey.web.taken_once import once
 from kersey.web.terms import FIELDS, TERMS, terms_in
 
 _WEB = Path(__file__).parent
@@ -103,7 +104,7 @@ def _environment() -> Environment:
         "zip_self": lambda words: [(word, word) for word in words],
         "worded": lambda choices: [(choice.value, choice.words) for choice in choices],
     }
-    environment.globals |= {"explained": _explained, "field_words": FIELDS}
+    environment.globals |= {"explained": _explained, "field_words": FIELDS, "once": once}
     return environment
 
 

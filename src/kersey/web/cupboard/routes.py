@@ -90,7 +90,8 @@ def put_in(request: Request, room: Room, typed: TypedForm) -> Response:
         context = cupboard_context(request, room, {}) | {"lines": "\n".join(left)}
         context |= readings_of("\n".join(left), preferences)
         context["put_in"] = len(lots)
-        return render(request, "cupboard/page.html", context, 422)
+        # What was taken is not refused: a form that is sent again would be taken again.
+        return render(request, "cupboard/page.html", context, 200 if lots else 422)
     return back_to_the_shelf(request, {})
 
 

@@ -102,6 +102,24 @@ function fillInAgain(form, values) {
   form?.dispatchEvent(new Event("change", { bubbles: true }));
 }
 
+// A form is held while it is being sent: pressed twice it goes once.
+const sentByHand = new WeakSet();
+document.addEventListener("submit", (event) => {
+  const form = event.target;
+  const underWay = sentByHand.has(form) && form.matches(".htmx-request:not([hx-sync*='queue all'])");
+  const held = underWay || form.matches("[aria-busy=true]");
+  if (!held) return sentByHand.add(form);
+  event.preventDefault();
+  event.stopImmediatePropagation();
+}, { capture: true });
+document.addEventListener("submit", (event) => {
+  if (!event.defaultPrevented && event.target.method === "post") event.target.ariaBusy = "true";
+});
+document.addEventListener("htmx:afterRequest", (event) => sentByHand.delete(event.detail.elt));
+addEventListener("pageshow", () => {
+  for (const form of document.querySelectorAll("form[aria-busy]")) form.removeAttribute("aria-busy");
+});
+
 // In a field of several lines Enter sends, as it does in a field of one; Shift and Enter break it.
 document.addEventListener("keydown", (event) => {
   const sends = event.key === "Enter" && !event.shiftKey && event.target.matches("[data-enter-sends]");
