@@ -101,7 +101,7 @@ def pages(client: TestClient, number: int) -> list[str]:
 def broken(answer: Response) -> bool:
     """A fault, or a page that shows what was never worked out."""
     page = answer.headers.get("content-type", "").startswith("text/html")
-    return answer.status_code >= 500 or page and bool(NEVER_SHOWN.search(answer.text))
+    return answer.status_code >= 500 or (page and bool(NEVER_SHOWN.search(answer.text)))
 
 
 def all_open(client: TestClient, addresses: list[str]) -> None:

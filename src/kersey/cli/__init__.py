@@ -1,7 +1,8 @@
 """The command line.
 
 ``kersey serve`` on one's own data, ``kersey demo`` on the sample world, ``kersey export`` and
-``kersey import`` everything as one file, ``kersey deliver`` to stand in for a shop. Without a
+``kersey import`` quilts as one file, ``kersey backup`` and ``kersey restore`` everything,
+``kersey check`` whether it adds up, ``kersey deliver`` to stand in for a shop. Without a
 browser: ``kersey yield`` computes the most blocks for a request, ``kersey quilt`` the best whole
 quilts; ``kersey schema`` and ``kersey recipes`` say what a request can be.
 """
@@ -13,7 +14,17 @@ import typer
 
 _ABOUT = "Kersey works out the quilts that your fabric can make."
 _COMMANDS = {
-    "kersey.cli.site": ("serve", "demo", "export", "import", "deliver"),
+    "kersey.cli.site": (
+        "serve",
+        "demo",
+        "export",
+        "import",
+        "backup",
+        "restore",
+        "check",
+        "deliver",
+        "tape",
+    ),
     "kersey.cli.computation": ("yield", "quilt", "schema", "recipes"),
 }
 

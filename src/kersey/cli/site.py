@@ -22,11 +22,14 @@ from kersey.core.stash.order import delivered, fill
 from kersey.demo.sample_world import load_sample_world
 from kersey.formats.kersey_file import gather, read_everything
 from kersey.formats.order import Delivery, read_order, write_delivery
+from kersey.store.backup import restore_backup, write_backup
 from kersey.store.cupboard import all_lots
 from kersey.store.data_check import check_data
-from kersey.store.database import open_database
+from kersey.store.database import FILE_NAME, in_use, open_database, open_kept
+from kersey.store.photographs import copy_loose
 from kersey.store.prices import bring_prices, load_prices, own_prices, save_prices
 from kersey.store.projects import add_everything, all_projects
+from kersey.store.whole_file import write_whole
 from kersey.web.app import begin_logging, create_app
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
@@ -69,10 +72,47 @@ def export_everything(
             projects = all_projects(session)
             lots = {stored.id: stored.kept for stored in all_lots(session)}
             prices = own_prices(session)
-        file.write_text(gather(projects, lots, prices), encoding="utf-8")
+        write_whole(file, gather(projects, lots, prices).encode())
     except (KerseyError, OSError) as error:
         fail(str(error))
-    print(f"Saved {counted(len(projects), 'quilt')} and {counted(len(lots), 'lot')} to {file}")
+    print(
+        f"Saved {counted(len(projects), 'quilt')} and {counted(len(lots), 'lot')} to {file}\n"
+        "Not in it: photos, dates, what is sewn or used, settings, deleted quilts and undo. "
+        "For those, use kersey backup."
+    )
+
+
+@app.command("backup")
+def back_up(
+    file: Annotated[Path, typer.Argument(help="File to save to, like kersey.zip.")],
+    data: Data = None,
+) -> None:
+    """Save everything to one file: quilts, cupboard, history, settings and photos."""
+    settings = _settings(None, None, data)
+    try:
+        with _session(settings) as session:
+            copy_loose(session, settings.data, settings.camera)
+        write_backup(settings.data, file)
+    except (KerseyError, OSError) as error:
+        fail(str(error))
+    print(f"Saved everything in {settings.data} to {file}")
+
+
+@app.command("restore")
+def restore(
+    file: Annotated[Path, typer.Argument(help="Backup to restore.")], data: Data = None
+) -> None:
+    """Put a backup in place of everything. What is there now is saved first."""
+    settings = _settings(None, None, data)
+    if in_use(settings.data / FILE_NAME):
+        fail(f"Kersey is running with {settings.data}. Stop it first. Nothing was changed.")
+    try:
+        before = restore_backup(settings.data, file)
+    except (KerseyError, OSError) as error:
+        fail(str(error))
+    print(f"Restored {file} to {settings.data}")
+    if before is not None:
+        print(f"What was there before is saved in {before}")
 
 
 @app.command("import")
@@ -84,7 +124,7 @@ def import_everything(
     now = datetime.now(UTC)
     try:
         everything = read_everything(file.read_bytes())
-        with _session(settings) as session:
+        with _session(settings, new=True) as session:
             add_everything(session, everything.projects, everything.cupboard, now)
             bring_prices(session, everything.prices)
     except (KerseyError, OSError) as error:
@@ -149,8 +189,9 @@ def send_tape(
 
 
 @contextmanager
-def _session(settings: ServerSettings) -> Iterator[Session]:
-    engine = open_database(settings.data)
+def _session(settings: ServerSettings, new: bool = False) -> Iterator[Session]:
+    """The data of a folder, which must be there unless they may be `new`."""
+    engine = open_database(settings.data) if new else open_kept(settings.data)
     with Session(engine) as session, session.begin():
         yield session
     engine.dispose()

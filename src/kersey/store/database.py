@@ -40,6 +40,13 @@ class UpgradeFailed(UnusableData):
         )
 
 
+def open_kept(folder: Path) -> Engine:
+    """Open a database that is there; raises `UnusableData` also where none is."""
+    if not (folder / FILE_NAME).is_file():
+        raise UnusableData(f"There is no Kersey data in {folder}. Check the folder's name.")
+    return open_database(folder)
+
+
 def open_database(folder: Path) -> Engine:
     """Open the database in a folder, making both if they are missing, and upgrade it.
 
@@ -49,8 +56,10 @@ def open_database(folder: Path) -> Engine:
     """
     path = folder / FILE_NAME
     try:
-        folder.mkdir(parents=True, exist_ok=True)
+        folder.mkdir(mode=0o700, parents=True, exist_ok=True)
         _upgrade(path)
+        # What belongs to the file is made as it is: nobody but its owner reads any of it.
+        path.chmod(0o600)
     except OSError as error:
         raise UnusableData(f"Kersey can't use the folder {folder}: {error.strerror}.") from error
     except (DatabaseError, sqlite3.DatabaseError) as error:
@@ -59,6 +68,36 @@ def open_database(folder: Path) -> Engine:
             "Nothing in it was changed."
         ) from error
     return _engine(path)
+
+
+def copy_whole(path: Path, target: Path) -> None:
+    """Copy the database as it is at one moment, whole on the disk, whoever writes meanwhile."""
+    target.unlink(missing_ok=True)
+    target.touch(mode=0o600)
+    run_into(path, target)
+    with target.open("rb+") as written:
+        os.fsync(written.fileno())
+
+
+def run_into(path: Path, target: Path) -> None:
+    """Let a database take the place of another, in one transaction of that."""
+    with closing(sqlite3.connect(path)) as source, closing(sqlite3.connect(target)) as into:
+        source.backup(into)
+
+
+def in_use(path: Path) -> bool:
+    """Whether another program has the database open: only who is alone may change its journal."""
+    if not path.exists():
+        return False
+    with closing(sqlite3.connect(path, timeout=0)) as connection:
+        try:
+            connection.execute("PRAGMA journal_mode = DELETE")
+        except sqlite3.OperationalError:
+            return True
+        except sqlite3.DatabaseError:
+            # No database at all.
+            return False
+    return False
 
 
 def _engine(path: Path, foreign_keys: bool = True) -> Engine:
@@ -144,10 +183,7 @@ def _copy(path: Path, version: str) -> Path:
     Where the newest copy is just like it there is no other; the last `_COPIES` stay.
     """
     part = path.with_name(f"{COPY}{version}.part")
-    with closing(sqlite3.connect(path)) as source, closing(sqlite3.connect(part)) as target:
-        source.backup(target)
-    with part.open("rb+") as written:
-        os.fsync(written.fileno())
+    copy_whole(path, part)
     copies = sorted(path.parent.glob(f"{COPY}*.db"), key=lambda copy: copy.stat().st_mtime_ns)
     if copies and cmp(copies[-1], part, shallow=False):
         part.unlink()

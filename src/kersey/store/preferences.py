@@ -34,7 +34,8 @@ class Paper(StrEnum):
 @dataclass(frozen=True)
 class Preferences:
     """The settings. `revision` counts their changes. Pieces narrower than `least_kept` are not
-    worth keeping, offcuts are cut down by the `cut_rules`, as they were written."""
+    worth keeping, offcuts are cut down by the `cut_rules`, as they were written. All is backed up
+    once a day where `daily_backup` says so."""
 
     workshop: Workshop = field(default_factory=Workshop)
     theme: Theme = Theme.DEVICE
@@ -44,6 +45,7 @@ class Preferences:
     cut_rules: str = ""
     least_kept: Fraction = Fraction(0)
     currency: str = USUAL_CURRENCY
+    daily_backup: bool = True
 
 
 class PreferencesChanged(KerseyError):
@@ -67,6 +69,7 @@ def load_preferences(session: Session) -> Preferences:
         cut_rules=row.cut_rules,
         least_kept=row.least_kept,
         currency=row.currency,
+        daily_backup=row.daily_backup,
         revision=row.revision,
     )
 
@@ -89,6 +92,7 @@ def save_preferences(session: Session, preferences: Preferences) -> None:
             cut_rules=preferences.cut_rules,
             least_kept=preferences.least_kept,
             currency=preferences.currency,
+            daily_backup=preferences.daily_backup,
         )
     )
 

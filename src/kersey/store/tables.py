@@ -198,6 +198,7 @@ class PreferencesRow(Table):
     cut_rules: Mapped[str]
     least_kept: Mapped[Fraction]
     currency: Mapped[str]
+    daily_backup: Mapped[bool]
 
 
 class PriceListRow(Table):

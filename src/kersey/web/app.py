@@ -1,5 +1,6 @@
 """The site, as a map."""
 
+import asyncio
 import gc
 import logging
 from collections.abc import AsyncIterator, MutableMapping
@@ -24,6 +25,7 @@ from kersey.web.error_pages import install_error_pages
 from kersey.web.first_page import routes as first_page
 from kersey.web.glossary import routes as glossary
 from kersey.web.guard import Guard
+from kersey.web.housekeeping import keep_house
 from kersey.web.ledger import routes as ledger
 from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
@@ -37,6 +39,7 @@ from kersey.web.tape import routes as tape
 from kersey.web.templating import STATIC
 from kersey.web.units import routes as units
 from kersey.web.workroom import Workroom
+from kersey.web.your_data import routes as your_data
 
 # What is larger than a request may be, but not by far, is still read, to say so in a sentence.
 _MOST_READ = 64 * 1024 * 1024
@@ -103,6 +106,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
         app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)
     app.include_router(preferences.router, include_in_schema=False)
+    app.include_router(your_data.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)
     app.include_router(styles.router, include_in_schema=False)
     app.mount("/static", _KeptFiles(directory=STATIC), name="static")
@@ -117,6 +121,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
         files={
             app.url_path_for("bring_in_spreadsheet"): cupboard_csv.MOST_BYTES,
             app.url_path_for("bring_in_everything"): kersey_file.MOST_BYTES,
+            app.url_path_for("restore_sent"): your_data.MOST_BYTES,
             app.url_path_for("bring_in_delivery"): order.MOST_BYTES,
             app.url_path_for("read_photograph"): photograph.MOST_BYTES,
             app.url_path_for("send_real_wall", project_id="*"): photograph.MOST_BYTES,
@@ -129,9 +134,13 @@ def _pages(settings: ServerSettings) -> FastAPI:
 
 @asynccontextmanager
 async def _open(app: FastAPI) -> AsyncIterator[None]:
-    """While the site is open its searches may run."""
+    """While the site is open its searches may run, and its house is kept."""
+    room, over = app.state.workroom, asyncio.Event()
+    house = asyncio.create_task(keep_house(room, over))
     yield
-    app.state.workroom.searches.close()
+    over.set()
+    await house
+    room.searches.close()
 
 
 class _KeptFiles(StaticFiles):

@@ -113,6 +113,9 @@ class Workroom:
     tape: Tape = field(default_factory=Tape)
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
+    # What does not add up in the data, and why there is no backup of today.
+    amiss: tuple[str, ...] = ()
+    no_backup: str = ""
     photographs: "OrderedDict[str, bytes]" = field(default_factory=OrderedDict)
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _reckoned: "OrderedDict[ReckonedKey, Reckoned]" = field(default_factory=OrderedDict)

@@ -228,6 +228,7 @@ def _page(
         sample = is_sample_world(session)
     context: dict[str, Any] = {
         "theme": preferences.theme,
+        "room": room,
         "units": preferences.workshop.units,
         "preferences": preferences,
         "is_sample": bool(sample),

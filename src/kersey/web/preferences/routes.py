@@ -1,5 +1,6 @@
 """Seam, usable width, units, theme and paper."""
 
+from dataclasses import replace
 from fractions import Fraction
 from typing import Annotated, Any
 
@@ -12,15 +13,8 @@ from kersey.core.measure.length import Units
 from kersey.core.measure.money import USUAL_CURRENCY, checked_currency
 from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
 from kersey.core.stash.cut_down import LONGEST_RULES, BadRule, rules_text
-from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
-from kersey.store.cupboard import all_lots
-from kersey.store.preferences import Paper, Preferences, Theme, save_preferences
-from kersey.store.prices import bring_prices, own_prices
-from kersey.store.projects import add_everything, all_projects
-from kersey.web.download import saved_as
-from kersey.web.forms import BadForm, Length, PageForm, SentFile, TypedForm, checked, read_form
-from kersey.web.jobs import Answer, Job
-from kersey.web.progress.routes import begin_work
+from kersey.store.preferences import Paper, Theme, load_preferences, save_preferences
+from kersey.web.forms import BadForm, Length, PageForm, TypedForm, checked, read_form
 from kersey.web.templating import render
 from kersey.web.workroom import Room, Workroom
 
@@ -62,53 +56,20 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
         return _page(request, room, bad=BadForm({"cut_rules": str(wrong)}, typed))
     workshop = Workshop(form.seam, form.usable_width, form.units)
     with room.transaction() as session:
-        threads = spools_of(form.threads)
-        kept = Preferences(
-            workshop,
-            form.theme,
-            form.paper,
-            form.revision,
-            threads,
-            rules,
-            form.least_kept,
-            form.currency,
+        kept = replace(
+            load_preferences(session),
+            workshop=workshop,
+            theme=form.theme,
+            paper=form.paper,
+            revision=form.revision,
+            threads=spools_of(form.threads),
+            cut_rules=rules,
+            least_kept=form.least_kept,
+            currency=form.currency,
         )
         save_preferences(session, kept)
     address = request.app.url_path_for("preferences_page")
     return RedirectResponse(f"{address}?saved=true", status_code=303)
-
-
-@router.get("/everything.json", name="save_everything")
-def save_everything(room: Room) -> Response:
-    """All projects and the cupboard as one file."""
-    with room.reading() as session:
-        projects = all_projects(session)
-        lots = {stored.id: stored.kept for stored in all_lots(session)}
-        prices = own_prices(session)
-    return Response(
-        gather(projects, lots, prices),
-        media_type="application/json",
-        headers=saved_as("kersey", "json"),
-    )
-
-
-@router.post("/everything", name="bring_in_everything")
-def bring_in_everything(request: Request, room: Room, content: SentFile) -> Response:
-    """Add the projects and lots of a file; a damaged file is refused whole."""
-
-    def bring_in(job: Job) -> Answer:
-        try:
-            everything = read_everything(content, job.tell)
-        except NotAKerseyFile as error:
-            bad = BadForm({"file": str(error)}, {})
-            return lambda later: _page(later, room, bad=bad)
-        job.doing = "Writing"
-        with room.transaction() as session:
-            add_everything(session, everything.projects, everything.cupboard, room.clock())
-            bring_prices(session, everything.prices)
-        return lambda later: RedirectResponse(later.app.url_path_for("first_page"), status_code=303)
-
-    return begin_work(request, room, "Adding a file", bring_in)
 
 
 def _page(

@@ -1,0 +1,49 @@
+"""What the server does unasked: it checks the data when it starts, and backs up once a day."""
+
+import asyncio
+import logging
+from contextlib import suppress
+
+from sqlalchemy import select
+
+from kersey.store.backup import back_up_daily
+from kersey.store.data_check import check_data
+from kersey.store.preferences import load_preferences
+from kersey.store.tables import CupboardLotRow, ProjectRow
+from kersey.web.workroom import Workroom
+
+_log = logging.getLogger("kersey")
+# So often a server that runs for weeks looks whether a new day has begun.
+_SECONDS = 600
+
+
+async def keep_house(room: Workroom, over: asyncio.Event) -> None:
+    """Until it is over."""
+    await asyncio.to_thread(_check, room)
+    while not over.is_set():
+        await asyncio.to_thread(_back_up, room)
+        with suppress(TimeoutError):
+            await asyncio.wait_for(over.wait(), _SECONDS)
+
+
+def _check(room: Workroom) -> None:
+    with room.reading() as session:
+        room.amiss = tuple(check_data(session))
+    for sentence in room.amiss:
+        _log.warning("data check: %s", sentence)
+
+
+def _back_up(room: Workroom) -> None:
+    with room.reading() as session:
+        wanted = load_preferences(session).daily_backup
+        anything = session.scalar(select(CupboardLotRow.id).limit(1)) or session.scalar(
+            select(ProjectRow.id).limit(1)
+        )
+    room.no_backup = ""
+    if not (wanted and anything):
+        return
+    try:
+        back_up_daily(room.data, room.clock().astimezone().date())
+    except OSError as error:
+        room.no_backup = f"Kersey couldn't make today's backup: {error.strerror}."
+        _log.warning(room.no_backup)

@@ -1,0 +1,1 @@
+"""Your data: backed up, restored, shared and checked."""
