@@ -39,6 +39,7 @@ def test_the_sample_world_adds_up(tmp_path: Path) -> None:
     ("wrong", "said"),
     [
         ("DELETE FROM ledger WHERE lot_id = 2", "navy.*1 whole pieces, but its ledger says 0"),
+        ("UPDATE ledger SET area = '12' WHERE lot_id = 2", "“navy” has another area"),
         ("UPDATE cupboard_stack SET count = count + 1 WHERE lot_id = 1", "18 whole.* says 12"),
     ],
 )

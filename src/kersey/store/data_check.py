@@ -4,9 +4,10 @@ from collections import defaultdict
 from collections.abc import Iterator
 from fractions import Fraction
 
-from sqlalchemy import func, select, text
+from sqlalchemy import select, text
 from sqlalchemy.orm import Session
 
+from kersey.core.cloth.fabric import Lot
 from kersey.core.stash.ledger import EntryKind, Sum, balance
 from kersey.store.cupboard import all_lots
 from kersey.store.holdings import LotHeld, check_held
@@ -29,16 +30,28 @@ def check_data(session: Session) -> Iterator[str]:
 def _ledger(session: Session) -> Iterator[str]:
     """The ledger counts what came and went; what is left of it is counted from the lots."""
     row = LedgerRow
-    query = select(row.lot_id, row.kind, func.sum(row.pieces)).group_by(row.lot_id, row.kind)
+    query = select(row.lot_id, row.kind, row.pieces, row.area)
     sums: dict[int, list[Sum]] = defaultdict(list)
-    for lot, kind, pieces in session.execute(query):
-        sums[lot].append(Sum(EntryKind(kind), pieces, Fraction(0)))
+    for number, kind, pieces, area in session.execute(query):
+        sums[number].append(Sum(EntryKind(kind), pieces, area))
     cut = dict(session.execute(select(CupboardLotRow.id, CupboardLotRow.cut)).all())
     for stored in all_lots(session):
-        booked = balance(sums[stored.id]).whole_pieces
-        there = stored.kept.lot.count - cut[stored.id]
-        if booked != there:
+        name, lot, booked = stored.kept.name, stored.kept.lot, balance(sums[stored.id])
+        there = lot.count - cut[stored.id]
+        if booked.whole_pieces != there:
             yield (
-                f"“{stored.kept.name}” has {there} whole pieces, but its ledger says {booked}. "
+                f"“{name}” has {there} whole pieces, but its ledger says {booked.whole_pieces}. "
                 "Kersey plans with what the lot's page says: count them. Please report this."
             )
+        elif not _least_there(lot, cut[stored.id]) <= booked.there <= lot.area:
+            yield (
+                f"The ledger of “{name}” has another area than the lot has now. Kersey plans "
+                "with what the lot's page says: measure a piece. Please report this."
+            )
+
+
+def _least_there(lot: Lot, cut: int) -> Fraction:
+    """Square inches that are there at least: of what is cut, nothing may be left."""
+    return lot.area - cut * max(
+        (lot.piece_area(stack) for stack in lot.stacks), default=Fraction(0)
+    )

@@ -20,10 +20,12 @@ _SECONDS = 600
 async def keep_house(room: Workroom, over: asyncio.Event) -> None:
     """Until it is over."""
     await asyncio.to_thread(_check, room)
+    await asyncio.to_thread(_back_up, room)
     while not over.is_set():
-        await asyncio.to_thread(_back_up, room)
         with suppress(TimeoutError):
             await asyncio.wait_for(over.wait(), _SECONDS)
+            return
+        await asyncio.to_thread(_back_up, room)
 
 
 def _check(room: Workroom) -> None:

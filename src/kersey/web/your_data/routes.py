@@ -103,13 +103,13 @@ def restore_sent(request: Request, room: Room, content: SentFile) -> Response:
     return begin_work(request, room, "Restoring a backup", restore)
 
 
-@router.post("/settings/data/restore/{name}", name="restore_kept")
-def restore_kept(request: Request, room: Room, name: str) -> Response:
+@router.post("/settings/data/restore/{file}", name="restore_kept")
+def restore_kept(request: Request, room: Room, file: str) -> Response:
     """Put a backup of the data folder in place of everything."""
-    file = next((path for path in backups(room.data) if path.name == name), None)
-    if file is None:
+    kept = next((path for path in backups(room.data) if path.name == file), None)
+    if kept is None:
         raise HTTPException(404)
-    return begin_work(request, room, "Restoring a backup", lambda job: _restored(room, file, job))
+    return begin_work(request, room, "Restoring a backup", lambda job: _restored(room, kept, job))
 
 
 @router.get("/everything.json", name="save_everything")
