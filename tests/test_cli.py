@@ -16,7 +16,7 @@ from tests.nights import at_night
 from tests.sample import take_sample_data
 
 from kersey.cli import app
-from kersey.store.database import FILE_NAME
+from kersey.store.database import FILE_NAME, open_database
 
 REQUESTS = Path(__file__).parent.parent / "bench" / "requests"
 
@@ -90,7 +90,7 @@ def test_a_bad_data_file(tmp_path: Path, command: str) -> None:
     (tmp_path / FILE_NAME).write_text("no database " * 100)
     answer = kersey(command, "--port", "0", "--data", str(tmp_path))
     assert answer.returncode == 1
-    assert "Kersey can't read" in answer.stderr
+    assert "The file with your data is damaged." in answer.stderr
     assert answer.stderr.count("\n") == 1
 
 
@@ -114,6 +114,26 @@ def test_everything_goes_to_a_file_and_comes_back(tmp_path: Path) -> None:
     again = tmp_path / "again.json"
     kersey("export", str(again), "--data", str(tmp_path / "two"))
     assert again.read_bytes() == file.read_bytes()
+
+
+def test_a_backup_is_everything_and_comes_back(tmp_path: Path) -> None:
+    take_sample_data(tmp_path / "one")
+    file, typo = str(tmp_path / "all.zip"), tmp_path / "typo"
+    for command in ("backup", "export", "check"):
+        told = kersey(command, *([file] * (command != "check")), "--data", str(typo))
+        assert told.stderr == f"There is no Kersey data in {typo}. Check the folder's name.\n"
+        assert not typo.exists()
+    assert kersey("backup", file, "--data", str(tmp_path / "one")).returncode == 0
+    restored = kersey("restore", file, "--data", str(tmp_path / "two"))
+    assert restored.stdout == f"Restored {file} to {tmp_path / 'two'}\n"
+    assert kersey("check", "--data", str(tmp_path / "two")).stdout.startswith("All is well")
+    engine = open_database(tmp_path / "two")
+    with engine.connect():
+        running = kersey("restore", file, "--data", str(tmp_path / "two"))
+    engine.dispose()
+    assert "Stop it first. Nothing was changed." in running.stderr
+    again = kersey("restore", file, "--data", str(tmp_path / "two"))
+    assert "What was there before is saved in" in again.stdout
 
 
 def test_a_file_that_is_not_ours_is_refused_in_one_line(tmp_path: Path) -> None:

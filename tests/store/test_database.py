@@ -127,12 +127,12 @@ def test_a_file_that_is_no_database_is_left_alone(tmp_path: Path) -> None:
     path = tmp_path / FILE_NAME
     path.write_bytes(b"a shopping list, not a database" * 50)
     before = path.read_bytes()
-    with pytest.raises(UnusableData, match="can't read"):
+    with pytest.raises(UnusableData, match="is damaged"):
         open_database(tmp_path)
     assert path.read_bytes() == before
 
 
 def test_a_folder_that_cannot_be_made(tmp_path: Path) -> None:
     (tmp_path / "file").write_text("")
-    with pytest.raises(UnusableData, match="can't use the folder"):
+    with pytest.raises(UnusableData, match="can't open"):
         open_database(tmp_path / "file")

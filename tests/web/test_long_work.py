@@ -58,7 +58,7 @@ def test_a_file_busy_with_another_change_answers_try_again(
             busy = client.post("/cupboard", data={"lines": "3 yd red"})
         other.close()
         assert busy.status_code == 503
-        assert "still saving something large" in busy.text
+        assert "Another change or program is using your data." in busy.text
         assert "3 yd red" in busy.text
         assert busy.headers["retry-after"] == "2"
         assert client.post("/cupboard", data={"lines": "3 yd red"}).status_code == 200

@@ -1,5 +1,6 @@
 """Commands of the site and its data: serve it, and take everything out and in as one file."""
 
+import sqlite3
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager, suppress
@@ -12,6 +13,7 @@ from urllib.request import Request, urlopen
 import typer
 import uvicorn
 from pydantic import ValidationError
+from sqlalchemy.exc import DBAPIError
 from sqlalchemy.orm import Session
 
 from kersey.cli.refusal import fail
@@ -29,6 +31,7 @@ from kersey.store.database import FILE_NAME, in_use, open_database, open_kept
 from kersey.store.photographs import copy_loose
 from kersey.store.prices import bring_prices, load_prices, own_prices, save_prices
 from kersey.store.projects import add_everything, all_projects
+from kersey.store.trouble import trouble_of
 from kersey.store.whole_file import write_whole
 from kersey.web.app import begin_logging, create_app
 from kersey.web.listening import open_listener
@@ -54,10 +57,8 @@ def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
     settings = _settings(host, port, data or sample_folder())
     if settings.data.resolve() == own_folder().resolve():
         fail(f"{settings.data} is for your own quilts. Choose another folder with --data.")
-    try:
+    with _refused_in_words():
         load_sample_world(settings.data)
-    except KerseyError as error:
-        fail(str(error))
     _run(settings, f"The sample quilts are saved in {settings.data}")
 
 
@@ -67,14 +68,12 @@ def export_everything(
 ) -> None:
     """Save all quilts and the cupboard to one file."""
     settings = _settings(None, None, data)
-    try:
+    with _refused_in_words():
         with _session(settings) as session:
             projects = all_projects(session)
             lots = {stored.id: stored.kept for stored in all_lots(session)}
             prices = own_prices(session)
         write_whole(file, gather(projects, lots, prices).encode())
-    except (KerseyError, OSError) as error:
-        fail(str(error))
     print(
         f"Saved {counted(len(projects), 'quilt')} and {counted(len(lots), 'lot')} to {file}\n"
         "Not in it: photos, dates, what is sewn or used, settings, deleted quilts and undo. "
@@ -89,12 +88,10 @@ def back_up(
 ) -> None:
     """Save everything to one file: quilts, cupboard, history, settings and photos."""
     settings = _settings(None, None, data)
-    try:
+    with _refused_in_words():
         with _session(settings) as session:
             copy_loose(session, settings.data, settings.camera)
         write_backup(settings.data, file)
-    except (KerseyError, OSError) as error:
-        fail(str(error))
     print(f"Saved everything in {settings.data} to {file}")
 
 
@@ -106,10 +103,8 @@ def restore(
     settings = _settings(None, None, data)
     if in_use(settings.data / FILE_NAME):
         fail(f"Kersey is running with {settings.data}. Stop it first. Nothing was changed.")
-    try:
+    with _refused_in_words():
         before = restore_backup(settings.data, file)
-    except (KerseyError, OSError) as error:
-        fail(str(error))
     print(f"Restored {file} to {settings.data}")
     if before is not None:
         print(f"What was there before is saved in {before}")
@@ -122,13 +117,11 @@ def import_everything(
     """Add the quilts and lots in a file to your own. Nothing is replaced."""
     settings = _settings(None, None, data)
     now = datetime.now(UTC)
-    try:
+    with _refused_in_words():
         everything = read_everything(file.read_bytes())
         with _session(settings, new=True) as session:
             add_everything(session, everything.projects, everything.cupboard, now)
             bring_prices(session, everything.prices)
-    except (KerseyError, OSError) as error:
-        fail(str(error))
     print(
         f"Added {counted(len(everything.projects), 'quilt')} and "
         f"{counted(len(everything.cupboard), 'lot')}"
@@ -139,11 +132,8 @@ def import_everything(
 def check_everything(data: Data = None) -> None:
     """Check that your data add up: the file, the ledger, and what quilts hold."""
     settings = _settings(None, None, data)
-    try:
-        with _session(settings) as session:
-            found = list(check_data(session))
-    except KerseyError as error:
-        fail(str(error))
+    with _refused_in_words(), _session(settings) as session:
+        found = list(check_data(session))
     if found:
         fail("\n".join(found))
     print("All is well: the file, the ledger and what quilts hold add up.")
@@ -156,15 +146,13 @@ def deliver(
 ) -> None:
     """Stand in for a shop: turn an order into a delivery, using the stock on your price list."""
     settings = _settings(None, None, data)
-    try:
+    with _refused_in_words():
         asked = read_order(order.read_bytes())
         with _session(settings) as session:
             prices, revision = load_prices(session)
             left = fill(asked.lines, prices)
             if left != prices:
                 save_prices(session, left, revision)
-    except (KerseyError, OSError) as error:
-        fail(str(error))
     print(write_delivery(Delivery(asked.quilt, delivered(asked.lines))), end="")
 
 
@@ -186,6 +174,16 @@ def send_tape(
     except (KerseyError, OSError) as error:
         fail(str(error) if isinstance(error, KerseyError) else f"Kersey isn't answering at {site}.")
     print(f"Sent {words} to {site}")
+
+
+@contextmanager
+def _refused_in_words() -> Iterator[None]:
+    """What Kersey, the disk or the database refuses ends the command with a sentence."""
+    try:
+        yield
+    except (KerseyError, OSError, sqlite3.Error, DBAPIError) as error:
+        trouble = trouble_of(error)
+        fail(trouble.words if trouble else str(error))
 
 
 @contextmanager
@@ -213,11 +211,9 @@ def _run(settings: ServerSettings, kept: str) -> None:
     """Serve until Ctrl-C, then stop cleanly."""
     level = settings.log_level
     begin_logging(settings)
-    try:
+    with _refused_in_words():
         site = create_app(settings)
         listener = open_listener(settings.host, settings.port)
-    except KerseyError as error:
-        fail(str(error))
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
     print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (press Ctrl-C to stop)")
     sys.stdout.flush()

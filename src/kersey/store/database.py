@@ -16,6 +16,7 @@ from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DatabaseError
 
 from kersey.core.errors import KerseyError
+from kersey.store.trouble import Trouble, trouble_of
 
 FILE_NAME = "kersey.db"
 _MIGRATIONS = Path(__file__).parent / "migrations"
@@ -32,11 +33,18 @@ class UnusableData(KerseyError):
 class UpgradeFailed(UnusableData):
     """A file of an older version could not be upgraded; it is as it was."""
 
-    def __init__(self, path: Path, copy: Path | None) -> None:
+    def __init__(self, path: Path, copy: Path | None, trouble: Trouble | None) -> None:
         also = f" A copy of it is in {copy.name}." if copy else ""
+        way_out = (
+            trouble.words
+            if trouble
+            else (
+                "Start Kersey again; if that doesn't help, go on with the version you had and report "
+                "this."
+            )
+        )
         super().__init__(
-            f"Kersey couldn't bring {path} up to date. Nothing in it was changed.{also} Start "
-            "Kersey again; if that doesn't help, go on with the version you had and report this."
+            f"Kersey couldn't bring {path} up to date. Nothing in it was changed.{also} {way_out}"
         )
 
 
@@ -60,12 +68,11 @@ def open_database(folder: Path) -> Engine:
         _upgrade(path)
         # What belongs to the file is made as it is: nobody but its owner reads any of it.
         path.chmod(0o600)
-    except OSError as error:
-        raise UnusableData(f"Kersey can't use the folder {folder}: {error.strerror}.") from error
-    except (DatabaseError, sqlite3.DatabaseError) as error:
+    except (OSError, DatabaseError, sqlite3.DatabaseError) as error:
+        trouble = trouble_of(error)
+        way_out = trouble.words if trouble else f"{error}."
         raise UnusableData(
-            f"Kersey can't read {path}. Move that file or choose another folder with --data. "
-            "Nothing in it was changed."
+            f"Kersey can't open {path}. {way_out} Nothing in it was changed."
         ) from error
     return _engine(path)
 
@@ -92,11 +99,8 @@ def in_use(path: Path) -> bool:
     with closing(sqlite3.connect(path, timeout=0)) as connection:
         try:
             connection.execute("PRAGMA journal_mode = DELETE")
-        except sqlite3.OperationalError:
-            return True
-        except sqlite3.DatabaseError:
-            # No database at all.
-            return False
+        except sqlite3.Error as error:
+            return trouble_of(error) is Trouble.BUSY
     return False
 
 
@@ -149,7 +153,7 @@ def _upgrade(path: Path) -> None:
                 command.upgrade(config, "head")
                 _check_keys(connection)
             except (DatabaseError, RuntimeError) as error:
-                raise UpgradeFailed(path, copy) from error
+                raise UpgradeFailed(path, copy, trouble_of(error)) from error
     finally:
         engine.dispose()
 

@@ -4,13 +4,13 @@ Programs get one sentence as JSON.
 """
 
 import logging
-import re
+import sqlite3
 from urllib.parse import parse_qsl, urlsplit
 from uuid import uuid4
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
-from sqlalchemy.exc import OperationalError
+from sqlalchemy.exc import DBAPIError
 from starlette.exceptions import HTTPException
 from starlette.responses import JSONResponse, Response
 from starlette.types import Message, Scope, Send
@@ -21,6 +21,7 @@ from kersey.store.holdings import LotHeld
 from kersey.store.preferences import PreferencesChanged, Theme
 from kersey.store.prices import PricesChanged
 from kersey.store.projects import NoSuchProject, ProjectChanged, ProjectGone
+from kersey.store.trouble import Trouble, trouble_of
 from kersey.web.forms import BadForm
 from kersey.web.open_project import show_again
 from kersey.web.templating import is_fragment_request, render
@@ -48,11 +49,13 @@ _TITLES = {
     413: "Too large to send at once",
     422: "That won't work yet",
     500: "Something broke",
-    503: "Still saving",
+    503: "Kersey can't get at your data",
+    507: "The disk is full",
 }
 _LONGEST_ECHO = 2000
-# What SQLite says when it has waited for another writer long enough.
-_BUSY = re.compile("locked|busy")
+_OF_TROUBLE = {Trouble.FULL: 507}
+# Requests that change nothing.
+READING = frozenset({"GET", "HEAD", "OPTIONS"})
 _FOR_PROGRAMS = "/api/"
 
 
@@ -64,7 +67,9 @@ def install_error_pages(app: FastAPI) -> None:
     app.add_exception_handler(PreferencesChanged, _conflict_page)
     app.add_exception_handler(BadForm, _form_page)
     app.add_exception_handler(KerseyError, _refusal_page)
-    app.add_exception_handler(OperationalError, _busy_page)
+    app.add_exception_handler(DBAPIError, _trouble_page)
+    app.add_exception_handler(sqlite3.Error, _trouble_page)
+    app.add_exception_handler(OSError, _trouble_page)
 
 
 async def refuse(status: int, words: str, scope: Scope, send: Send) -> None:
@@ -118,18 +123,19 @@ def _conflict_page(request: Request, error: Exception) -> Response:
     return render(request, "layout/conflict_page.html", context, 409)
 
 
-def _busy_page(request: Request, error: Exception) -> Response:
-    """Another change was written for so long that this one gave up; all else is a fault."""
-    assert isinstance(error, OperationalError)
-    if not _BUSY.search(str(error.orig)):
+def _trouble_page(request: Request, error: Exception) -> Response:
+    """The disk or another program is in the way; all else is a fault."""
+    trouble = trouble_of(error)
+    if trouble is None:
         raise error
-    answer = _page(
-        request,
-        503,
-        "Kersey is still saving something large, so this change wasn't "
-        "saved. Try again in a moment.",
-    )
-    answer.headers["Retry-After"] = "2"
+    words = trouble.words
+    if trouble is not Trouble.DAMAGED:
+        words += " Everything you saved before is safe."
+    if request.method not in READING:
+        words = f"This wasn't saved. {words}"
+    answer = _page(request, _OF_TROUBLE.get(trouble, 503), words)
+    if trouble is Trouble.BUSY:
+        answer.headers["Retry-After"] = "2"
     return answer
 
 

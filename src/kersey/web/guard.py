@@ -13,12 +13,11 @@ from urllib.parse import urlsplit
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from kersey.web.error_pages import refuse, tell_fault
+from kersey.web.error_pages import READING, refuse, tell_fault
 
 # The longest form has some 20 short fields; a file may be larger where one is sent.
 LARGEST_BODY = 256 * 1024
 _ROUND_A_FILE = 16 * 1024
-_READING = frozenset({"GET", "HEAD", "OPTIONS"})
 _POLICY = (
     "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
     "font-src 'self'; connect-src 'self'; form-action 'self'; base-uri 'none'; "
@@ -62,7 +61,7 @@ class Guard:
         headers = Headers(scope=scope)
         if not self._is_ours(headers.get("host", "")):
             await refuse(400, "Kersey doesn't answer at this address.", scope, send_guarded)
-        elif scope["method"] not in _READING and self._is_cross_site(headers):
+        elif scope["method"] not in READING and self._is_cross_site(headers):
             await refuse(
                 403, "This form came from another site. Nothing was changed.", scope, send_guarded
             )
@@ -70,7 +69,7 @@ class Guard:
             await self._pass_on(scope, receive, send_guarded, headers)
 
     async def _pass_on(self, scope: Scope, receive: Receive, send: Send, headers: Headers) -> None:
-        if scope["method"] in _READING:
+        if scope["method"] in READING:
             await self._answer(scope, receive, send)
             return
         path = scope["path"]

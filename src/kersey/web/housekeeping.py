@@ -2,6 +2,7 @@
 
 import asyncio
 import logging
+import sqlite3
 from contextlib import suppress
 
 from sqlalchemy import select
@@ -10,6 +11,7 @@ from kersey.store.backup import back_up_daily
 from kersey.store.data_check import check_data
 from kersey.store.preferences import load_preferences
 from kersey.store.tables import CupboardLotRow, ProjectRow
+from kersey.store.trouble import trouble_of
 from kersey.web.workroom import Workroom
 
 _log = logging.getLogger("kersey")
@@ -46,6 +48,8 @@ def _back_up(room: Workroom) -> None:
         return
     try:
         back_up_daily(room.data, room.clock().astimezone().date())
-    except OSError as error:
-        room.no_backup = f"Kersey couldn't make today's backup: {error.strerror}."
+    except (OSError, sqlite3.Error) as error:
+        trouble = trouble_of(error)
+        why = trouble.words if trouble else f"{error}."
+        room.no_backup = f"Kersey couldn't make today's backup. {why}"
         _log.warning(room.no_backup)

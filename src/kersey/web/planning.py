@@ -25,6 +25,7 @@ from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import with_plan
 from kersey.searching.searches import Inquiry
 from kersey.store.projects import StoredProject, keep_plan
+from kersey.store.trouble import Trouble, trouble_of
 from kersey.web.workroom import Reckoned, Workroom
 
 
@@ -67,7 +68,10 @@ def settle(room: Workroom, reckoned: Reckoned, patience: float = 0.0) -> tuple[R
     try:
         with room.transaction() as session:
             stored = keep_plan(session, stored.id, lambda now: _unless_changed(now, found, units))
-    except (IntegrityError, OperationalError):
+    except (IntegrityError, OperationalError) as error:
+        trouble = trouble_of(error)
+        if trouble in {Trouble.FULL, Trouble.READ_ONLY}:
+            return reckoned, PlanNews(standing, fault=trouble.words)
         # Another window keeps it just now, or something large is being written: soon.
         return reckoned, PlanNews(standing, going_on=True)
     reckoned = room.reckoned(stored, units)
