@@ -126,6 +126,10 @@ def import_everything(
         f"Added {counted(len(everything.projects), 'quilt')} and "
         f"{counted(len(everything.cupboard), 'lot')}"
     )
+    for name in everything.without_plan:
+        print(
+            f"“{name}” came without its cutting plan, which was damaged. Kersey will make another."
+        )
 
 
 @app.command("check")

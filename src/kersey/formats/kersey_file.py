@@ -21,6 +21,7 @@ from kersey.core.project.design import usual_block
 from kersey.core.project.project import Project
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.price_list import PriceList
+from kersey.core.work.sound_plan import with_sound_plan
 from kersey.records.lots import lot_document, lot_from
 from kersey.records.prices import prices_document, prices_from
 from kersey.records.projects import project_document, project_from
@@ -45,12 +46,14 @@ class NotAKerseyFile(InvalidValue):
 class Everything:
     """What a file holds. A fabric's `lot_number` is the place of its lot in `cupboard`.
 
-    `prices` only where they are a person's own.
+    `prices` only where they are a person's own. Of the projects `without_plan`, by their names,
+    the plan in the file could not be trusted: they come without it.
     """
 
     projects: tuple[Project, ...]
     cupboard: tuple[CupboardLot, ...]
     prices: PriceList | None = None
+    without_plan: tuple[str, ...] = ()
 
 
 def gather(
@@ -98,8 +101,10 @@ def read_everything(content: bytes, tell: Tell | None = None) -> Everything:
         lots += _own_strips(records, len(lots))
     if kind in {_SECOND_KIND, _FIRST_KIND}:
         _parts(records, "projects", _brought_up)
-    projects = _parts(records, "projects", lambda record: project_from(record, lots), tell)
-    return Everything(projects, lots, _prices(records))
+    read = _parts(records, "projects", lambda record: project_from(record, lots), tell)
+    projects = tuple(map(with_sound_plan, read))
+    unsound = tuple(now.name for was, now in zip(read, projects, strict=True) if was != now)
+    return Everything(projects, lots, _prices(records), unsound)
 
 
 def _prices(records: dict[str, Any]) -> PriceList | None:

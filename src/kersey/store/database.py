@@ -39,8 +39,8 @@ class UpgradeFailed(UnusableData):
             trouble.words
             if trouble
             else (
-                "Start Kersey again; if that doesn't help, go on with the version you had and report "
-                "this."
+                "Start Kersey again; if that doesn't help, go on with the version you had and "
+                "report this."
             )
         )
         super().__init__(

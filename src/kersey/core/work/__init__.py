@@ -1,3 +1,3 @@
 """The order of work: steps and sheets, labels, the cutting table."""
 
-__all__ = ["at_table", "labels", "step_words", "work_order"]
+__all__ = ["at_table", "labels", "sound_plan", "step_words", "work_order"]

@@ -1,5 +1,6 @@
 """Your data: a backup of everything, put back; quilts to share as a readable file; a check."""
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date
 from pathlib import Path
@@ -140,6 +141,8 @@ def bring_in_everything(request: Request, room: Room, content: SentFile) -> Resp
         with room.transaction() as session:
             add_everything(session, everything.projects, everything.cupboard, room.clock())
             bring_prices(session, everything.prices)
+        if everything.without_plan:
+            return lambda later: _page(later, room, without_plan=everything.without_plan)
         return lambda later: RedirectResponse(later.app.url_path_for("first_page"), status_code=303)
 
     return begin_work(request, room, "Adding a file", bring_in)
@@ -156,7 +159,11 @@ def _restored(room: Workroom, file: Path, job: Job) -> Answer:
 
 
 def _page(
-    request: Request, room: Workroom, bad: BadForm | None = None, checked: bool = False
+    request: Request,
+    room: Workroom,
+    bad: BadForm | None = None,
+    checked: bool = False,
+    without_plan: Sequence[str] = (),
 ) -> Response:
     preferences = room.preferences()
     context: dict[str, Any] = {
@@ -166,6 +173,7 @@ def _page(
         "backups": [_kept(path) for path in backups(room.data)],
         "no_backup": room.no_backup,
         "checked": checked,
+        "without_plan": without_plan,
         "found": room.amiss,
         "errors": bad.errors if bad else {},
     }
