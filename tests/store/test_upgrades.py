@@ -19,7 +19,7 @@ from tests.store.test_database import OLD_QUILT
 from kersey.store.database import COPY, FILE_NAME, UpgradeFailed, open_database
 
 FOLDER = "src/kersey/store/migrations"
-VERSIONS = [f"{number:04}" for number in range(1, 19)]
+VERSIONS = [f"{number:04}" for number in range(1, 20)]
 # By day it dies at every so manieth statement only.
 EVERY = 1 if by_night() else 9
 Rows = dict[str, list[tuple[Any, ...]]]

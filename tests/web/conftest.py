@@ -144,7 +144,9 @@ def _pages() -> FastAPI:
 
 
 def client_for(folder: Path) -> TestClient:
-    return PatientClient(app_over(folder), base_url=ADDRESS, raise_server_exceptions=False)
+    return PatientClient(
+        app_over(folder), ADDRESS, raise_server_exceptions=False, client=("127.0.0.1", 50_000)
+    )
 
 
 @pytest.fixture

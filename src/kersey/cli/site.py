@@ -34,6 +34,7 @@ from kersey.store.projects import add_everything, all_projects
 from kersey.store.trouble import trouble_of
 from kersey.store.whole_file import write_whole
 from kersey.web.app import begin_logging, create_app
+from kersey.web.door import Door
 from kersey.web.listening import open_listener
 from kersey.web.server_settings import ServerSettings, own_folder, sample_folder
 
@@ -42,24 +43,25 @@ app = typer.Typer()
 Host = Annotated[str | None, typer.Option(help="Address to listen on (default 127.0.0.1).")]
 Port = Annotated[int | None, typer.Option(min=0, max=65535, help="Port (default 8000).")]
 Data = Annotated[Path | None, typer.Option(help="Folder for your data.")]
+Phone = Annotated[bool, typer.Option("--phone", help="Let paired phones on your network in.")]
 
 
 @app.command()
-def serve(host: Host = None, port: Port = None, data: Data = None) -> None:
+def serve(host: Host = None, port: Port = None, data: Data = None, phone: Phone = False) -> None:
     """Start Kersey with your own quilts."""
     settings = _settings(host, port, data)
-    _run(settings, f"Your quilts are saved in {settings.data}")
+    _run(settings, f"Your quilts are saved in {settings.data}", phone)
 
 
 @app.command()
-def demo(host: Host = None, port: Port = None, data: Data = None) -> None:
+def demo(host: Host = None, port: Port = None, data: Data = None, phone: Phone = False) -> None:
     """Start Kersey with sample quilts, in a separate folder."""
     settings = _settings(host, port, data or sample_folder())
     if settings.data.resolve() == own_folder().resolve():
         fail(f"{settings.data} is for your own quilts. Choose another folder with --data.")
     with _refused_in_words():
         load_sample_world(settings.data)
-    _run(settings, f"The sample quilts are saved in {settings.data}")
+    _run(settings, f"The sample quilts are saved in {settings.data}", phone)
 
 
 @app.command("export")
@@ -211,19 +213,27 @@ def _settings(host: str | None, port: int | None, data: Path | None) -> ServerSe
     return settings.model_copy(update={name: v for name, v in said.items() if v is not None})
 
 
-def _run(settings: ServerSettings, kept: str) -> None:
+def _run(settings: ServerSettings, kept: str, phone: bool) -> None:
     """Serve until Ctrl-C, then stop cleanly."""
     level = settings.log_level
     begin_logging(settings)
     with _refused_in_words():
         site = create_app(settings)
-        listener = open_listener(settings.host, settings.port)
+        listeners = [open_listener(settings.host, settings.port)]
+        port = listeners[0].getsockname()[1]
+        door: Door = site.state.workroom.door
+        if settings.listens_beyond_this_machine:
+            door.stands_open(settings.host, port)
+        elif phone:
+            listeners.append(door.listen(port))
     name = f"[{settings.host}]" if ":" in settings.host else settings.host
-    print(f"{kept}\nKersey is at http://{name}:{listener.getsockname()[1]}  (press Ctrl-C to stop)")
+    print(f"{kept}\nKersey is at http://{name}:{port}  (press Ctrl-C to stop)")
+    if door.is_open:
+        print(f"Paired devices find it at {door.site}. To pair one, open Use on your phone here.")
     sys.stdout.flush()
     server = uvicorn.Server(
         uvicorn.Config(site, log_level=level, access_log=level in ("debug", "info"))
     )
     with suppress(KeyboardInterrupt):
-        server.run(sockets=[listener])
+        server.run(sockets=listeners)
     print("\nStopped. Everything is saved.")

@@ -59,8 +59,9 @@ def restore_backup(data: Path, file: Path) -> Path | None:
         before = _save_before(data)
         for picture in _files(unpacked / photographs.FOLDER):
             photographs.put_back(data, picture)
+        _let_nobody_in(unpacked / FILE_NAME)
         if before is not None:
-            _go_on_counting(data / FILE_NAME, unpacked / FILE_NAME)
+            _go_on_from(data / FILE_NAME, unpacked / FILE_NAME)
         run_into(unpacked / FILE_NAME, data / FILE_NAME)
     return before
 
@@ -187,13 +188,22 @@ def _set_aside(data: Path) -> None:
             part.rename(data / f"{name}{belonging}")
 
 
-def _go_on_counting(there: Path, restored: Path) -> None:
-    """Let revisions go on from where they are, so that no page still open fits what is put back."""
+def _let_nobody_in(restored: Path) -> None:
+    """Who may come in is no matter of a backup: a device sent away since would be let in again."""
+    with closing(sqlite3.connect(restored)) as then, then:
+        then.execute("DELETE FROM device")
+
+
+def _go_on_from(there: Path, restored: Path) -> None:
+    """Let revisions go on from where they are, so that no page still open fits what is put back;
+    and let the devices in that may come in now."""
     tables = [t.name for t in Table.metadata.sorted_tables if "revision" in t.columns]
     with closing(sqlite3.connect(there)) as now, closing(sqlite3.connect(restored)) as then, then:
         for table in tables:
             (last,) = now.execute(f"SELECT coalesce(max(revision), 0) FROM {table}").fetchone()
             then.execute(f"UPDATE {table} SET revision = revision + ?", (last + 1,))
+        devices = now.execute("SELECT id, name, digest, paired_at FROM device").fetchall()
+        then.executemany("INSERT INTO device VALUES (?, ?, ?, ?)", devices)
 
 
 def _number(path: Path) -> int:

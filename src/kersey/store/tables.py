@@ -201,6 +201,17 @@ class PreferencesRow(Table):
     daily_backup: Mapped[bool]
 
 
+class DeviceRow(Table):
+    """A device that may come in from the network; of what it shows only the digest is kept."""
+
+    __tablename__ = "device"
+
+    id: Mapped[int] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    digest: Mapped[str]
+    paired_at: Mapped[datetime]
+
+
 class PriceListRow(Table):
     """The one row of a person's own price list."""
 

@@ -27,6 +27,7 @@ from kersey.web.glossary import routes as glossary
 from kersey.web.guard import Guard
 from kersey.web.housekeeping import keep_house
 from kersey.web.ledger import routes as ledger
+from kersey.web.phone import routes as phone
 from kersey.web.plan import routes as plan
 from kersey.web.preferences import routes as preferences
 from kersey.web.progress import routes as progress
@@ -106,6 +107,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
         app.include_router(router, include_in_schema=False)
     app.include_router(plan.router, include_in_schema=False)
     app.include_router(preferences.router, include_in_schema=False)
+    app.include_router(phone.router, include_in_schema=False)
     app.include_router(your_data.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)
     app.include_router(styles.router, include_in_schema=False)
@@ -140,6 +142,7 @@ async def _open(app: FastAPI) -> AsyncIterator[None]:
     yield
     over.set()
     await house
+    await room.door.closed()
     room.searches.close()
 
 

@@ -1,7 +1,8 @@
 """The door: who may ask, how much at once, and what a browser may do with the answer.
 
 Foreign Host headers are refused (a web page elsewhere could otherwise reach this server by
-rebinding its own name), and so are posts that come from another site. The body of a request is
+rebinding its own name), and so are posts that come from another site. From the network only paired
+devices come in. The body of a request is
 read here, up to a limit, so that a page that fails can still show what was typed.
 """
 
@@ -10,10 +11,15 @@ from collections.abc import Iterable, Mapping
 from fnmatch import fnmatchcase
 from urllib.parse import urlsplit
 
+from starlette.concurrency import run_in_threadpool
 from starlette.datastructures import Headers, MutableHeaders
+from starlette.requests import Request
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from kersey.web.door import COOKIE, Door, is_this_computer
 from kersey.web.error_pages import READING, refuse, tell_fault
+from kersey.web.phone.stranger import WAY_IN, turn_away
+from kersey.web.workroom import Workroom
 
 # The longest form has some 20 short fields; a file may be larger where one is sent.
 LARGEST_BODY = 256 * 1024
@@ -59,9 +65,12 @@ class Guard:
             await send(message)
 
         headers = Headers(scope=scope)
-        if not self._is_ours(headers.get("host", "")):
+        room: Workroom = scope["app"].state.workroom
+        if not self._is_ours(headers.get("host", ""), room.door):
             await refuse(400, "Kersey doesn't answer at this address.", scope, send_guarded)
-        elif scope["method"] not in READING and self._is_cross_site(headers):
+        elif not await _may_come_in(scope, room):
+            await turn_away(scope, receive, send_guarded)
+        elif scope["method"] not in READING and _is_cross_site(scope, headers):
             await refuse(
                 403, "This form came from another site. Nothing was changed.", scope, send_guarded
             )
@@ -99,18 +108,31 @@ class Guard:
                 raise
             await tell_fault(error, scope, send)
 
-    def _is_ours(self, host: str) -> bool:
+    def _is_ours(self, host: str, door: Door) -> bool:
         name = urlsplit(f"//{host}").hostname or ""
-        if name in self.hosts:
+        if name in self.hosts or (door.is_open and name == door.address):
             return True
         return self.any_address and _is_address(name)
 
-    def _is_cross_site(self, headers: Headers) -> bool:
-        site = headers.get("sec-fetch-site")
-        if site is not None and site not in {"same-origin", "none"}:
-            return True
-        origin = headers.get("origin")
-        return origin is not None and urlsplit(origin).netloc != headers.get("host")
+
+async def _may_come_in(scope: Scope, room: Workroom) -> bool:
+    """Whether it asks from this computer, is paired, or is about to be."""
+    client = scope["client"][0] if scope["client"] else None
+    if is_this_computer(client) or scope["path"].startswith(WAY_IN):
+        return True
+    secret = Request(scope).cookies.get(COOKIE, "")
+    known = bool(secret) and await run_in_threadpool(room.knows_device, secret)
+    if secret and not known:
+        await room.door.let_wait()
+    return known
+
+
+def _is_cross_site(scope: Scope, headers: Headers) -> bool:
+    site = headers.get("sec-fetch-site")
+    if site is not None and site not in {"same-origin", "none"}:
+        return True
+    origin = headers.get("origin")
+    return origin is not None and origin != f"{scope['scheme']}://{headers.get('host')}"
 
 
 def _written(most: int) -> str:

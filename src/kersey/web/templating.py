@@ -9,7 +9,7 @@ from typing import Any
 from urllib.parse import quote
 
 from fastapi import Request
-from jinja2 import Environment, FileSystemLoader, StrictUndefined, pass_context
+from jinja2 import Environment, FileSystemLoader, StrictUndefined, Template, pass_context
 from jinja2.runtime import Context
 from markupsafe import Markup, escape
 from starlette.responses import HTMLResponse
@@ -67,6 +67,11 @@ def fragment(request: Request, template: str, context: Mapping[str, Any]) -> Mar
     return Markup(
         _environment().get_template(template).render({**context, "url": url, "told": set()})
     )
+
+
+def template(name: str) -> Template:
+    """A template by its name, for what needs nothing of the site."""
+    return _environment().get_template(name)
 
 
 def is_fragment_request(request: Request) -> bool:

@@ -24,8 +24,10 @@ from kersey.core.work.work_order import Step, work_order
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches
 from kersey.store.database import only_reading
+from kersey.store.devices import is_paired
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
+from kersey.web.door import Door
 from kersey.web.jobs import Jobs
 
 # A list of projects shows two dozen; a few lists' worth of them is some megabytes.
@@ -111,6 +113,7 @@ class Workroom:
     camera: Path | None = None
     label_printer: Path | None = None
     tape: Tape = field(default_factory=Tape)
+    door: Door = field(default_factory=Door)
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
     # What does not add up in the data, and why there is no backup of today.
@@ -142,6 +145,11 @@ class Workroom:
         engine = only_reading(self.engine)
         with Session(engine, expire_on_commit=False) as session, session.begin():
             yield session
+
+    def knows_device(self, secret: str) -> bool:
+        """Whether a device that shows this secret was paired, and not sent away since."""
+        with self.reading() as session:
+            return is_paired(session, secret)
 
     def preferences(self) -> Preferences:
         """The settings as they are now."""

@@ -7,8 +7,10 @@ from kersey.core.cutting.checker import faults
 from kersey.core.errors import Infeasible, KerseyError
 from kersey.core.kits.kit_checker import kit_faults
 from kersey.core.measure.length import Units
+from kersey.core.planning.asking import kept_most
 from kersey.core.project.kept_plan import KeptPlan
 from kersey.core.project.project import Project
+from kersey.core.project.question import yield_asked
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.work.work_order import work_order
 
@@ -42,6 +44,7 @@ def _adds_up(kept: KeptPlan) -> bool:
 def _can_be_read(project: Project) -> bool:
     """Whether the quilt and the steps for it follow from it; that there is none is no fault."""
     try:
+        kept_most(project, yield_asked(project))
         quilt = make_quilt(project, Units.INCHES)
         for kit in quilt.kept.kits:
             quilt.patch_prints(kit)

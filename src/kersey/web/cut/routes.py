@@ -3,7 +3,7 @@
 from dataclasses import replace
 from typing import Annotated
 
-from fastapi import APIRouter, HTTPException, Request
+from fastapi import APIRouter, HTTPException, Query, Request
 from pydantic import AfterValidator, Field
 from starlette.responses import Response
 
@@ -14,7 +14,7 @@ from kersey.web.cut import labels, table, wrong
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, checked
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
-from kersey.web.project_page import answer_change, go_to
+from kersey.web.project_page import answer_change, go_to, news_of
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
 
@@ -43,10 +43,19 @@ def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) 
 
 
 @router.get("/projects/{project_id}/cut", name="cut_page")
-def cut_page(request: Request, room: Room, opened: Opened) -> Response:
+def cut_page(
+    request: Request,
+    room: Room,
+    opened: Opened,
+    seen: Annotated[int | None, Query(ge=0, le=2**31)] = None,
+) -> Response:
+    """What is to be cut. Another screen asks whether it is still as it has `seen` it."""
     if is_fragment_request(request):
-        # The plan was exchanged: what follows from it is shown anew.
-        return render(request, "cut/anew.html", cut_context(room, opened) | {"oob": True})
+        if seen == opened.stored.revision:
+            return Response(status_code=204)
+        # The plan was exchanged or a step ticked elsewhere: what follows from it is shown anew.
+        context = cut_context(room, opened) | {"oob": True}
+        return render(request, "cut/anew.html", context, headers=news_of(opened))
     return render(request, "cut/page.html", cut_context(room, opened))
 
 

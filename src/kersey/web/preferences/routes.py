@@ -13,6 +13,7 @@ from kersey.core.measure.length import Units
 from kersey.core.measure.money import USUAL_CURRENCY, checked_currency
 from kersey.core.measure.workshop import Workshop, check_seam, check_usable_width
 from kersey.core.stash.cut_down import LONGEST_RULES, BadRule, rules_text
+from kersey.store.devices import devices
 from kersey.store.preferences import Paper, Theme, load_preferences, save_preferences
 from kersey.web.forms import BadForm, Length, PageForm, TypedForm, checked, read_form
 from kersey.web.templating import render
@@ -75,9 +76,11 @@ def change_preferences(request: Request, room: Room, typed: TypedForm) -> Respon
 def _page(
     request: Request, room: Workroom, *, saved: bool = False, bad: BadForm | None = None
 ) -> Response:
-    preferences = room.preferences()
+    with room.reading() as session:
+        preferences, paired = load_preferences(session), devices(session)
     context: dict[str, Any] = {
         "preferences": preferences,
+        "devices": paired,
         "theme": preferences.theme,
         "units": preferences.workshop.units,
         "all_units": list(Units),
