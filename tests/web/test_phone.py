@@ -79,13 +79,15 @@ def test_a_code_pairs_one_device_and_no_more(page: Page, server: Site) -> None:
     site = pairing.split("/pair/")[0]
     wrong = httpx.get(site, cookies={COOKIE: first.cookies[COOKIE][::-1]})
     assert PAIR_FIRST in wrong.text
-    paired = httpx.Client(cookies=dict(first.cookies))
-    assert paired.get(site).status_code == 200
-    line = {"lines": "2 yd rust"}
-    for origin in (site.replace("http:", "https:"), "http://elsewhere.example"):
-        refused = paired.post(f"{site}/cupboard", headers={"origin": origin}, data=line)
-        assert refused.status_code == 403
-    assert paired.post(f"{site}/cupboard", headers={"origin": site}, data=line).status_code == 303
+    with httpx.Client(cookies=dict(first.cookies)) as paired:
+        assert paired.get(site).status_code == 200
+        line = {"lines": "2 yd rust"}
+        for origin in (site.replace("http:", "https:"), "http://elsewhere.example"):
+            refused = paired.post(f"{site}/cupboard", headers={"origin": origin}, data=line)
+            assert refused.status_code == 403
+        assert (
+            paired.post(f"{site}/cupboard", headers={"origin": site}, data=line).status_code == 303
+        )
     page.get_by_role("button", name="Turn off").click()
     expect(page.get_by_role("button", name="Turn on")).to_be_visible()
     with pytest.raises(httpx.TransportError):

@@ -19,6 +19,15 @@ def saved_as(name: str, kind: str, what: str = "") -> dict[str, str]:
     return {"Content-Disposition": f'attachment; filename="{stem}.{kind}"'}
 
 
+def written_size(count: int) -> str:
+    """The size of a file as people say it.
+
+    >>> written_size(40_000), written_size(3 << 20)
+    ('39 KB', '3 MB')
+    """
+    return f"{count >> 20} MB" if count >= 1 << 20 else f"{count >> 10} KB"
+
+
 def _plain(words: str) -> str:
     """Lowercase letters without accents, with dashes between the words."""
     letters = unicodedata.normalize("NFKD", words).encode("ascii", "ignore").decode().lower()

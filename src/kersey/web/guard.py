@@ -17,6 +17,7 @@ from starlette.requests import Request
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kersey.web.door import COOKIE, Door, is_this_computer
+from kersey.web.download import written_size
 from kersey.web.error_pages import READING, refuse, tell_fault
 from kersey.web.phone.stranger import WAY_IN, turn_away
 from kersey.web.workroom import Workroom
@@ -86,7 +87,7 @@ class Guard:
         most = LARGEST_BODY if file is None else file + _ROUND_A_FILE
         body = await _read(receive, headers, most)
         if body is None:
-            words = f"This is too large to send at once. The limit is {_written(most)}."
+            words = f"This is too large to send at once. The limit is {written_size(most)}."
             await refuse(413, words, scope, send)
             return
         scope["kersey.body"] = body
@@ -133,11 +134,6 @@ def _is_cross_site(scope: Scope, headers: Headers) -> bool:
         return True
     origin = headers.get("origin")
     return origin is not None and origin != f"{scope['scheme']}://{headers.get('host')}"
-
-
-def _written(most: int) -> str:
-    """A limit as people say it."""
-    return f"{most >> 20} MB" if most >= 1 << 20 else f"{most >> 10} KB"
 
 
 def _is_address(name: str) -> bool:

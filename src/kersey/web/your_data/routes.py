@@ -19,7 +19,7 @@ from kersey.store.photographs import copy_loose
 from kersey.store.preferences import load_preferences, save_preferences
 from kersey.store.prices import bring_prices, own_prices
 from kersey.store.projects import add_everything, all_projects
-from kersey.web.download import saved_as
+from kersey.web.download import saved_as, written_size
 from kersey.web.forms import BadForm, PageForm, SentFile, TypedForm, read_form
 from kersey.web.jobs import Answer, Job
 from kersey.web.progress.routes import begin_work
@@ -46,7 +46,7 @@ class Kept:
     name: str
     day: date
     daily: bool
-    megabytes: float
+    size: str
 
 
 @router.get("/settings/data", name="data_page")
@@ -183,4 +183,4 @@ def _page(
 def _kept(path: Path) -> Kept:
     day, about = day_of(path), path.stat()
     made = date.fromtimestamp(about.st_mtime)
-    return Kept(path.name, day or made, day is not None, about.st_size / 2**20)
+    return Kept(path.name, day or made, day is not None, written_size(about.st_size))
