@@ -51,6 +51,14 @@ _TERM = re.compile(
 _BROKEN_LINE = re.compile(rb" *\n +")
 
 
+_TOKEN = re.compile(r'name="once" value="[^"]*"')
+
+
+def without_tokens(page: str) -> str:
+    """A page without what is another each time it is drawn."""
+    return _TOKEN.sub("", page)
+
+
 class PatientClient(TestClient):
     """Opens a page that rests on a plan once the plan is there, as a browser ends up seeing it.
 

@@ -154,7 +154,7 @@ def deliver(
     settings = _settings(None, None, data)
     with _refused_in_words():
         asked = read_order(order.read_bytes())
-        with _session(settings) as session:
+        with _session(settings, new=True) as session:
             prices, revision = load_prices(session)
             left = fill(asked.lines, prices)
             if left != prices:
