@@ -145,7 +145,7 @@ def list_lots(session: Session, find: Find, first: int, most: int) -> list[LotLi
 
 def get_lot(session: Session, lot_id: int) -> StoredLot:
     """One lot; raises `NoSuchLot`."""
-    return _stored(_row(session, lot_id))
+    return stored_lot(_row(session, lot_id))
 
 
 def add_lots(
@@ -271,12 +271,17 @@ def undo(session: Session, number: int, now: datetime) -> str:
     return change.words
 
 
+def stored_lot(row: CupboardLotRow) -> StoredLot:
+    """The lot that a row and the rows below it hold."""
+    return StoredLot(row.id, row.revision, lot_from_row(row))
+
+
 def all_lots(session: Session) -> list[StoredLot]:
     """Every lot in the cupboard, the oldest first."""
     query = select(CupboardLotRow).where(CupboardLotRow.deleted_at.is_(None))
     query = query.order_by(CupboardLotRow.created_at, CupboardLotRow.id)
     query = query.options(selectinload(CupboardLotRow.stacks))
-    return [_stored(row) for row in session.scalars(query)]
+    return [stored_lot(row) for row in session.scalars(query)]
 
 
 def longest_there(session: Session, most: int) -> list[tuple[int, str, datetime]]:
@@ -427,7 +432,3 @@ def _line(row: Any) -> LotLine:
         tuple(row.all_values.split()),
         tuple(row.blends.split()),
     )
-
-
-def _stored(row: CupboardLotRow) -> StoredLot:
-    return StoredLot(row.id, row.revision, lot_from_row(row))

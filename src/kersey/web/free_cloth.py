@@ -5,7 +5,7 @@ from collections.abc import Container, Iterator
 
 from kersey.core.cloth.forms import Form
 from kersey.core.stash.pulled import Pulled, Role, proposed_roles
-from kersey.store.cupboard import StoredLot, all_lots
+from kersey.store.cupboard import StoredLot
 from kersey.store.holdings import holdings
 from kersey.web.workroom import Workroom
 
@@ -16,7 +16,7 @@ def free_cloth(
     """Every print of these forms of which pieces are free, all of them, for a part of the quilt or
     for what such lots are proposed for; not what is set aside."""
     with room.reading() as session:
-        lots = [stored for stored in all_lots(session) if stored.kept.lot.form in forms]
+        lots = [stored for stored in room.lots.all(session) if stored.kept.lot.form in forms]
         held: Counter[int] = Counter()
         for holding in holdings(session, [stored.id for stored in lots]):
             held[holding.stack_id] += holding.count

@@ -25,6 +25,7 @@ from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches
 from kersey.store.database import only_reading
 from kersey.store.devices import is_paired
+from kersey.store.known_lots import KnownLots
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 from kersey.web.door import Door
@@ -114,6 +115,7 @@ class Workroom:
     label_printer: Path | None = None
     tape: Tape = field(default_factory=Tape)
     door: Door = field(default_factory=Door)
+    lots: KnownLots = field(default_factory=KnownLots)
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
     # What does not add up in the data, and why there is no backup of today.

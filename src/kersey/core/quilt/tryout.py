@@ -11,6 +11,7 @@ metres the line between them is lost. `fades` is the share of the line along whi
 narrow stopping border of another value is then sewn on first. Source: docs/trade.md section 6.
 """
 
+from collections import defaultdict
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from enum import StrEnum
@@ -71,22 +72,40 @@ def parts_to_try(quilt: Quilt) -> list[PartKind]:
     return [kind for kind in _TRIED if quilt.part(kind) is not None]
 
 
+@dataclass(frozen=True)
+class Beside:
+    """What a part lies against: how long, and how light that is (CIE L*), of each color seen."""
+
+    lines: tuple[tuple[float, float], ...]
+
+    def contrast(self, cloth: Print) -> Contrast:
+        """How a print reads there. What nobody has seen says nothing."""
+        whole = sum(length for length, _ in self.lines)
+        if _unseen(cloth) or not whole:
+            return Contrast(Reads.UNKNOWN, 0.0, lighter=False)
+        own = lightness(cloth.swatch.blend)
+        fades = sum(n for n, light in self.lines if abs(light - own) < ALIKE_BELOW) / whole
+        mean = sum(length * light for length, light in self.lines) / whole
+        reads = Reads.APART
+        if fades > _FADES:
+            reads = Reads.FADES
+        elif fades > _FADES_IN_PLACES:
+            reads = Reads.IN_PLACES
+        return Contrast(reads, fades, own > mean)
+
+
+def beside(quilt: Quilt, part: PartKind) -> Beside:
+    """What a part of this quilt lies against, worked out once for all prints to be tried."""
+    of_light: defaultdict[float, float] = defaultdict(float)
+    for length, cloth in _lines(quilt, part):
+        if not _unseen(cloth):
+            of_light[lightness(cloth.swatch.blend)] += length
+    return Beside(tuple((length, light) for light, length in sorted(of_light.items())))
+
+
 def contrast(quilt: Quilt, part: PartKind, cloth: Print) -> Contrast:
-    """How a print reads as a part of this quilt. What nobody has seen says nothing."""
-    lines = [line for line in _lines(quilt, part) if not _unseen(line[1])]
-    whole = sum(length for length, _ in lines)
-    if _unseen(cloth) or not whole:
-        return Contrast(Reads.UNKNOWN, 0.0, lighter=False)
-    own = lightness(cloth.swatch.blend)
-    seen = [(length, lightness(other.swatch.blend)) for length, other in lines]
-    fades = sum(length for length, light in seen if abs(light - own) < ALIKE_BELOW) / whole
-    mean = sum(length * light for length, light in seen) / whole
-    reads = Reads.APART
-    if fades > _FADES:
-        reads = Reads.FADES
-    elif fades > _FADES_IN_PLACES:
-        reads = Reads.IN_PLACES
-    return Contrast(reads, fades, own > mean)
+    """How one print reads as a part of this quilt."""
+    return beside(quilt, part).contrast(cloth)
 
 
 def wants_stopping_border(quilt: Quilt) -> Contrast | None:
@@ -105,7 +124,8 @@ def with_stopping_border(quilt: Quilt) -> Project:
     """The project with a narrow border sewn on before its border, in the print that fades least."""
     project, design = quilt.project, quilt.project.design
     narrow = _STOPPING[quilt.units]
-    stopping = min(STOPPING_PRINTS, key=lambda p: contrast(quilt, PartKind.BORDER, p).fades)
+    against = beside(quilt, PartKind.BORDER)
+    stopping = min(STOPPING_PRINTS, key=lambda cloth: against.contrast(cloth).fades)
     border = quilt.part(PartKind.BORDER)
     assert border is not None
     framed = replace(

@@ -13,7 +13,7 @@ from kersey.formats.cupboard_csv import (
     read_cupboard,
     write_cupboard,
 )
-from kersey.store.cupboard import add_lots, all_lots
+from kersey.store.cupboard import add_lots
 from kersey.store.preferences import Preferences
 from kersey.web.download import saved_as
 from kersey.web.forms import SentFile, TypedForm
@@ -33,7 +33,7 @@ _WRONG_SHOWN = 200
 def cupboard_csv(room: Room) -> Response:
     """All lots, one row for each print."""
     with room.reading() as session:
-        content = write_cupboard([stored.kept for stored in all_lots(session)])
+        content = write_cupboard([stored.kept for stored in room.lots.all(session)])
     # The mark at the start tells spreadsheets that this is UTF-8.
     return Response(
         content.encode("utf-8-sig"),

@@ -14,7 +14,7 @@ from kersey.core.frame.part import PartKind
 from kersey.core.project.project import Project
 from kersey.core.quilt.parts import lacking
 from kersey.core.quilt.quilt import Quilt
-from kersey.core.quilt.tryout import Contrast, Reads, contrast, parts_to_try, tried
+from kersey.core.quilt.tryout import Contrast, Reads, beside, contrast, parts_to_try, tried
 from kersey.core.stash.pulled import Pulled, Role
 from kersey.drawing.quilt import draw_hung
 from kersey.drawing.tried import draw_patch
@@ -139,11 +139,10 @@ def _now(quilt: Quilt, part: PartKind) -> dict[str, Any]:
 
 
 def _offered(room: Workroom, quilt: Quilt, part: PartKind) -> list[Offered]:
+    against = beside(quilt, part)
     offered = [
         Offered(
-            pulled,
-            lacking(quilt.scheme, part, pulled, quilt.shop),
-            contrast(quilt, part, pulled.print),
+            pulled, lacking(quilt.scheme, part, pulled, quilt.shop), against.contrast(pulled.print)
         )
         for pulled in free_cloth(room, _FORMS, Role(part.value))
     ]

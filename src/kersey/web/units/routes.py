@@ -19,7 +19,6 @@ from kersey.core.stash.unit_drawer import UnitsOfASize, on_grid, strips_to_cut, 
 from kersey.core.wall.unit_prints import DrawerQuestion, Hung
 from kersey.drawing.leaving import draw_leaving
 from kersey.drawing.unit_wall import draw_unit_wall
-from kersey.store.cupboard import all_lots
 from kersey.web.forms import BadForm, Length, read_form
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -78,7 +77,7 @@ def unit_drawer(request: Request, room: Room) -> Response:
         "going_on": False,
     }
     with room.reading() as session:
-        drawer = units_by_size((stored.kept for stored in all_lots(session)), seam)
+        drawer = units_by_size((stored.kept for stored in room.lots.all(session)), seam)
     context["count"] = sum(each.count for each in drawer)
     try:
         form = read_form(DrawerForm, typed, units)

@@ -13,7 +13,6 @@ from starlette.responses import FileResponse, RedirectResponse, Response
 
 from kersey.formats.kersey_file import NotAKerseyFile, gather, read_everything
 from kersey.store.backup import NotABackup, backups, day_of, restore_backup, write_backup
-from kersey.store.cupboard import all_lots
 from kersey.store.data_check import check_data
 from kersey.store.photographs import copy_loose
 from kersey.store.preferences import load_preferences, save_preferences
@@ -118,7 +117,7 @@ def save_everything(room: Room) -> Response:
     """All projects and the cupboard as one file."""
     with room.reading() as session:
         projects = all_projects(session)
-        lots = {stored.id: stored.kept for stored in all_lots(session)}
+        lots = {stored.id: stored.kept for stored in room.lots.all(session)}
         prices = own_prices(session)
     return Response(
         gather(projects, lots, prices),
