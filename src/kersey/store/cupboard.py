@@ -26,7 +26,7 @@ from kersey.store.arrival import Arrival
 from kersey.store.holdings import check_held, tell_holders
 from kersey.store.ledger import enter_change
 from kersey.store.lot_rows import lot_from_row, write_lot
-from kersey.store.tables import CupboardChangeRow, CupboardLotRow, CupboardStackRow
+from kersey.store.tables import CupboardChangeRow, CupboardLotRow, CupboardStackRow, LedgerRow
 
 UNDO_STEPS = 200
 _LINE_COLUMNS = (
@@ -282,6 +282,15 @@ def all_lots(session: Session) -> list[StoredLot]:
     query = query.order_by(CupboardLotRow.created_at, CupboardLotRow.id)
     query = query.options(selectinload(CupboardLotRow.stacks))
     return [stored_lot(row) for row in session.scalars(query)]
+
+
+def cupboard_state(session: Session) -> tuple[int, ...]:
+    """Numbers that are others as soon as a lot, or what is held of one, is another."""
+    row = CupboardLotRow
+    lots = select(func.count(), func.sum(row.revision), func.count(row.deleted_at))
+    (count, revisions, out) = session.execute(lots).one()
+    booked = session.scalar(select(func.max(LedgerRow.id)))
+    return count, revisions or 0, out, booked or 0
 
 
 def longest_there(session: Session, most: int) -> list[tuple[int, str, datetime]]:

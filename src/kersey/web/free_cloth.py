@@ -1,7 +1,7 @@
 """Cloth of the cupboard that nobody holds, as it would be pulled."""
 
 from collections import Counter
-from collections.abc import Container, Iterator
+from collections.abc import Container, Iterator, Sequence
 
 from kersey.core.cloth.forms import Form
 from kersey.core.stash.pulled import Pulled, Role, proposed_roles
@@ -11,10 +11,15 @@ from kersey.web.workroom import Workroom
 
 
 def free_cloth(
-    room: Workroom, forms: Container[Form] = frozenset(Form), part: Role | None = None
-) -> Iterator[Pulled]:
+    room: Workroom, forms: frozenset[Form] = frozenset(Form), part: Role | None = None
+) -> Sequence[Pulled]:
     """Every print of these forms of which pieces are free, all of them, for a part of the quilt or
     for what such lots are proposed for; not what is set aside."""
+    wanted = "free", forms, part
+    return room.of_cupboard(wanted, lambda: tuple(_free(room, forms, part)))
+
+
+def _free(room: Workroom, forms: Container[Form], part: Role | None) -> Iterator[Pulled]:
     with room.reading() as session:
         lots = [stored for stored in room.lots.all(session) if stored.kept.lot.form in forms]
         held: Counter[int] = Counter()

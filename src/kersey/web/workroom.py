@@ -1,14 +1,14 @@
 """What the pages share while the server runs: the database, the clock, what was worked out."""
 
 from collections import OrderedDict
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Hashable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from functools import cached_property
 from pathlib import Path
 from threading import Lock
-from typing import Annotated, Any
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Request
 from sqlalchemy import Engine
@@ -23,6 +23,7 @@ from kersey.core.quilt.quilt import Quilt, make_quilt
 from kersey.core.work.work_order import Step, work_order
 from kersey.formats.cupboard_csv import CupboardTable
 from kersey.searching.searches import Searches
+from kersey.store.cupboard import cupboard_state
 from kersey.store.database import only_reading
 from kersey.store.devices import is_paired
 from kersey.store.known_lots import KnownLots
@@ -36,6 +37,10 @@ _REMEMBERED = 400
 # A page's drawings are a hundred kilobytes, so only those looked at lately are.
 _DRAWN = 120
 
+# Lists of all that is free are long, so only the few that pages ask for lately are kept.
+_OF_CUPBOARD = 8
+
+_Found = TypeVar("_Found")
 # A project, its revision, the number of its plan, and the units of whoever looks.
 ReckonedKey = tuple[int, int, int, Units]
 # What a template shows, by its names there.
@@ -125,6 +130,9 @@ class Workroom:
     spreadsheets: "OrderedDict[str, CupboardTable]" = field(default_factory=OrderedDict)
     _reckoned: "OrderedDict[ReckonedKey, Reckoned]" = field(default_factory=OrderedDict)
     _drawn: "OrderedDict[tuple[ReckonedKey, str], Drawings]" = field(default_factory=OrderedDict)
+    _of_cupboard: "OrderedDict[Hashable, tuple[tuple[int, ...], Any]]" = field(
+        default_factory=OrderedDict
+    )
     _lock: Lock = field(default_factory=Lock)
 
     @property
@@ -157,6 +165,23 @@ class Workroom:
         """The settings as they are now."""
         with self.reading() as session:
             return load_preferences(session)
+
+    def of_cupboard(self, what: Hashable, work_out: Callable[[], _Found]) -> _Found:
+        """What follows from the cupboard and what is held of it: worked out once, until that
+        changes."""
+        with self.reading() as session:
+            state = cupboard_state(session)
+        with self._lock:
+            known = self._of_cupboard.get(what)
+        if known is None or known[0] != state:
+            known = state, work_out()
+        with self._lock:
+            self._of_cupboard[what] = known
+            self._of_cupboard.move_to_end(what)
+            while len(self._of_cupboard) > _OF_CUPBOARD:
+                self._of_cupboard.popitem(last=False)
+        found: _Found = known[1]
+        return found
 
     def remembered(self, key: ReckonedKey) -> Reckoned | None:
         """A project as it stands, if it was opened lately."""

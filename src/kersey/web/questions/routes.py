@@ -18,7 +18,13 @@ from kersey.core.measure.spoken import Spoken
 from kersey.core.planning.possible import taken
 from kersey.core.planning.tonight import Tonight, tonight_question
 from kersey.core.project.naming import name_with_block, unused_name
-from kersey.core.stash.standing_questions import Held, held_on, month_ends, strips_by_width
+from kersey.core.stash.standing_questions import (
+    Held,
+    StripsOfAWidth,
+    held_on,
+    month_ends,
+    strips_by_width,
+)
 from kersey.drawing.held_curve import draw_held
 from kersey.store.cupboard import longest_there
 from kersey.store.ledger import all_moved
@@ -94,7 +100,7 @@ def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
     """A sketch of all that is free and not set aside; it holds nothing back from other quilts."""
     units = room.preferences().workshop.units
     form = read_form(TonightForm, typed, units)
-    project = sketch_of(list(free_cloth(room)))
+    project = sketch_of(room)
     if project is None:
         raise BadFabric(
             "No fabric in the cupboard is free. It is all pulled for a quilt or set aside."
@@ -115,31 +121,36 @@ def make_tonight(request: Request, room: Room, typed: TypedForm) -> Response:
 @router.get("/cupboard/questions/tonight", name="tonight_news")
 def tonight_news(request: Request, room: Room, seen: int = Query(0, ge=0, le=10_000)) -> Response:
     """What was found since so many pieces of news."""
-    context = tonight(room, list(free_cloth(room)), room.preferences().workshop.units, seen)
+    context = tonight(room, room.preferences().workshop.units, seen)
     return render(request, "questions/tonight.html", context)
 
 
 def _answers(room: Workroom, units: Units, by: By) -> dict[str, Any]:
-    free = list(free_cloth(room))
     with room.reading() as session:
         longest = longest_there(session, _LONGEST_SHOWN)
     return (
         {
-            "strips": [(each, format_length(each.joined, units)) for each in strips_by_width(free)],
+            "strips": [(each, format_length(each.joined, units)) for each in _strips(room)],
             "longest": [
                 (number, name, since.astimezone().date()) for number, name, since in longest
             ],
         }
         | _curve(room, units, by)
-        | tonight(room, free, units)
+        | tonight(room, units)
     )
+
+
+def _strips(room: Workroom) -> tuple[StripsOfAWidth, ...]:
+    return room.of_cupboard("strips", lambda: strips_by_width(free_cloth(room)))
 
 
 def _curve(room: Workroom, units: Units, by: By) -> dict[str, Any]:
     """How much there was month by month, and of what."""
     today = room.clock().astimezone().date()
     with room.reading() as session:
-        held = held_on(all_moved(session), month_ends(today))
+        held = room.of_cupboard(
+            ("held", today), lambda: held_on(all_moved(session), month_ends(today))
+        )
     most = max(each.area for each in held)
     words = [format_area(each.area, units, most) for each in held]
     before, now = held[0], held[-1]

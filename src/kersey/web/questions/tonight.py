@@ -1,7 +1,7 @@
 """What could be made tonight of all that is free, and what is nearly enough: looked for while the
 page is open, and anew whenever something came or went."""
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
 from math import sqrt
@@ -20,6 +20,7 @@ from kersey.core.stash.cupboard import CUT_FROM_THE_LENGTH
 from kersey.core.stash.pulled import Pulled
 from kersey.core.yields.just_enough import Mend
 from kersey.drawing.quilt import draw_hung
+from kersey.web.free_cloth import free_cloth
 from kersey.web.workroom import Workroom
 
 # A search over more fabrics than this is no answer for tonight.
@@ -42,22 +43,29 @@ class Shown:
     drawing: str
 
 
-def sketch_of(free: Iterable[Pulled]) -> Project | None:
+def sketch_of(room: Workroom) -> Project | None:
     """A sketch of what is free for blocks; where there is more than can be searched in an evening,
     of the largest."""
-    for_blocks = [pulled for pulled in free if pulled.kept.lot.form in _FOR_BLOCKS]
+    return room.of_cupboard("sketch", lambda: _sketch_of(_for_blocks(room)))
+
+
+def _for_blocks(room: Workroom) -> list[Pulled]:
+    return [pulled for pulled in free_cloth(room) if pulled.kept.lot.form in _FOR_BLOCKS]
+
+
+def _sketch_of(for_blocks: Sequence[Pulled]) -> Project | None:
     largest = sorted(for_blocks, key=lambda pulled: -pulled.area)[:MOST_FABRICS]
     if not largest:
         return None
     return Project(TONIGHT, FREE_FABRIC, tuple(largest), sketch=True)
 
 
-def tonight(room: Workroom, free: Sequence[Pulled], units: Units, seen: int = -1) -> dict[str, Any]:
+def tonight(room: Workroom, units: Units, seen: int = -1) -> dict[str, Any]:
     """The answer as far as it is known; `seen` pieces of news ago is waited for more."""
-    project = sketch_of(free)
+    project = sketch_of(room)
     context: dict[str, Any] = {
         "units": units,
-        "free_count": sum(p.kept.lot.form in _FOR_BLOCKS for p in free),
+        "free_count": len(_for_blocks(room)),
         "most_fabrics": MOST_FABRICS,
         "could": [],
         "nearly": [],

@@ -109,7 +109,13 @@ def _context(room: Workroom, opened: OpenProject, part: PartKind, first: int) ->
     quilt = opened.quilt
     parts = parts_to_try(quilt)
     part = part if part in parts or not parts else parts[0]
-    offered = _offered(room, quilt, part) if parts else []
+    offered = (
+        room.of_cupboard(
+            ("offered", opened.reckoned.key, part), lambda: _offered(room, quilt, part)
+        )
+        if parts
+        else []
+    )
     first = first if first < len(offered) else 0
     scale = _HIGH / float(quilt.size.length)
     return context | {
@@ -140,10 +146,18 @@ def _now(quilt: Quilt, part: PartKind) -> dict[str, Any]:
 
 def _offered(room: Workroom, quilt: Quilt, part: PartKind) -> list[Offered]:
     against = beside(quilt, part)
+    # What a print lacks depends on its sizes alone, and thousands of prints have few.
+    known: dict[tuple[object, ...], Fraction] = {}
+
+    def lacks(pulled: Pulled) -> Fraction:
+        lot = pulled.kept.lot
+        sizes = lot.form, pulled.width, pulled.length, pulled.count, lot.directional
+        if sizes not in known:
+            known[sizes] = lacking(quilt.scheme, part, pulled, quilt.shop)
+        return known[sizes]
+
     offered = [
-        Offered(
-            pulled, lacking(quilt.scheme, part, pulled, quilt.shop), against.contrast(pulled.print)
-        )
+        Offered(pulled, lacks(pulled), against.contrast(pulled.print))
         for pulled in free_cloth(room, _FORMS, Role(part.value))
     ]
     return sorted(
