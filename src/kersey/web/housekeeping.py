@@ -32,7 +32,8 @@ async def keep_house(room: Workroom, over: asyncio.Event) -> None:
 
 def _check(room: Workroom) -> None:
     with room.reading() as session:
-        room.amiss = tuple(check_data(session))
+        # Read once for the check, they are known to the first page that asks for all of them.
+        room.amiss = tuple(check_data(session, room.lots.all(session)))
     for sentence in room.amiss:
         _log.warning("data check: %s", sentence)
 

@@ -41,10 +41,10 @@ def strips_by_width(free: Iterable[Pulled]) -> tuple[StripsOfAWidth, ...]:
     """
     found: dict[Fraction, list[tuple[Fraction, int, str]]] = {}
     for pulled in free:
-        width, length = sorted((pulled.width, pulled.length))
-        if pulled.kept.lot.form not in _STRIPS or not _NARROWEST <= width <= _WIDEST:
+        if pulled.kept.lot.form not in _STRIPS:
             continue
-        if length >= max(_SHORTEST, width + 1):
+        width, length = sorted((pulled.width, pulled.length))
+        if _NARROWEST <= width <= _WIDEST and length >= max(_SHORTEST, width + 1):
             found.setdefault(width, []).append((length, pulled.count, pulled.kept.name))
     return tuple(_of_width(width, strips) for width, strips in sorted(found.items()))
 

@@ -4,6 +4,7 @@ page is open, and anew whenever something came or went."""
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from fractions import Fraction
+from heapq import nlargest
 from math import sqrt
 from typing import Any
 
@@ -54,7 +55,7 @@ def _for_blocks(room: Workroom) -> list[Pulled]:
 
 
 def _sketch_of(for_blocks: Sequence[Pulled]) -> Project | None:
-    largest = sorted(for_blocks, key=lambda pulled: -pulled.area)[:MOST_FABRICS]
+    largest = nlargest(MOST_FABRICS, for_blocks, key=lambda pulled: pulled.area)
     if not largest:
         return None
     return Project(TONIGHT, FREE_FABRIC, tuple(largest), sketch=True)
