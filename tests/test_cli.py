@@ -128,7 +128,8 @@ def test_a_backup_is_everything_and_comes_back(tmp_path: Path) -> None:
     assert restored.stdout == f"Restored {file} to {tmp_path / 'two'}\n"
     assert kersey("check", "--data", str(tmp_path / "two")).stdout.startswith("All is well")
     engine = open_database(tmp_path / "two")
-    with engine.connect():
+    with engine.connect() as connection:
+        connection.exec_driver_sql("SELECT count(*) FROM project")
         running = kersey("restore", file, "--data", str(tmp_path / "two"))
     engine.dispose()
     assert "Stop it first. Nothing was changed." in running.stderr

@@ -60,6 +60,7 @@ def main() -> None:
             executable_path=browser_path,
             args=["--no-sandbox", "--disable-gpu", "--disable-dev-shm-usage"],
         )
+        _wait_for_sample(browser, url)
         for shot in SHOTS:
             if len(sys.argv) == 1 or shot.name in sys.argv[1:]:
                 _take(browser, url, shot)
@@ -79,6 +80,14 @@ def _serve(data: str) -> tuple[subprocess.Popen[str], str]:
         if found:
             return server, found[1]
     raise SystemExit("the server did not start")
+
+
+def _wait_for_sample(browser: Browser, url: str) -> None:
+    """The quilts are made while the first page is shown already."""
+    page = browser.new_page()
+    page.goto(url)
+    expect(page.locator(".waits")).to_have_count(0, timeout=600_000)
+    page.close()
 
 
 def _take(browser: Browser, url: str, shot: Shot) -> None:

@@ -9,8 +9,9 @@ import pytest
 
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import yield_report
+from kersey.formats.recipe_list import recipe_list
 from kersey.formats.request_fields import BadRequest
-from kersey.formats.yield_request import read_request, recipe_list, write_answer
+from kersey.formats.yield_request import read_request, write_answer
 
 
 def answer(fabrics: Sequence[Mapping[str, Any]], **block: Any) -> dict[str, Any]:

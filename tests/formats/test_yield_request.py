@@ -16,8 +16,9 @@ from kersey.core.cutting.scale import TooFine
 from kersey.core.cutting.solver import solve
 from kersey.core.cutting.watch import Watch
 from kersey.core.yields.report import yield_report
+from kersey.formats.recipe_list import recipe_list
 from kersey.formats.request_fields import BadRequest
-from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
+from kersey.formats.yield_request import read_request, schemas, write_answer
 
 STRIP = {
     "id": "lamp-red",

@@ -178,7 +178,8 @@ def test_what_is_kept_is_the_newest_of_its_day_or_week(days: set[date]) -> None:
 def test_whether_another_has_it_open(home: Path) -> None:
     assert not in_use(home / FILE_NAME)
     engine = open_database(home)
-    with engine.connect():
+    with engine.connect() as connection:
+        connection.exec_driver_sql("SELECT count(*) FROM project")
         assert in_use(home / FILE_NAME)
     engine.dispose()
     assert not in_use(home / FILE_NAME)

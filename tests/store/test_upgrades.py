@@ -16,7 +16,8 @@ from tests.once import alone
 from tests.store.dying import die_before, dies
 from tests.store.test_database import OLD_QUILT
 
-from kersey.store.database import COPY, FILE_NAME, UpgradeFailed, open_database
+from kersey.store.database import FILE_NAME, UpgradeFailed, open_database
+from kersey.store.upgrade import COPY
 
 FOLDER = "src/kersey/store/migrations"
 VERSIONS = [f"{number:04}" for number in range(1, 20)]

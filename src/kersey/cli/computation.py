@@ -13,7 +13,7 @@ from kersey.core.whole.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
 from kersey.formats.request_fields import MOST_BYTES, BadRequest, in_one_line
-from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
+from kersey.formats.yield_request import read_request, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
 # A request that cannot be used.
@@ -58,12 +58,6 @@ def schema() -> None:
     shown = schemas() | quilt_schemas()
     del shown["request_inline"]
     print(json.dumps(shown, ensure_ascii=False, indent=1))
-
-
-@app.command("recipes")
-def list_recipes() -> None:
-    """Every block that a request can name, with its usual size and options."""
-    print(json.dumps(recipe_list(), ensure_ascii=False, indent=1))
 
 
 def _read_file(path: Path) -> bytes:

@@ -54,18 +54,28 @@ class NotTheSampleWorld(KerseyError):
     """The folder holds a person's own quilts."""
 
 
-def load_sample_world(folder: Path) -> None:
-    """Put the sample world into a folder, unless it is there already.
+def lacks_sample_world(folder: Path) -> bool:
+    """Whether a folder still lacks the sample world, and may take it.
 
     Raises `NotTheSampleWorld` for a folder with projects of one's own, and `UnusableData`.
     """
     engine = open_database(folder)
     with Session(engine) as session, session.begin():
-        sample = is_sample_world(session)
-        if sample is None and count_projects(session) == 0:
+        lacks = _lacks(session, folder)
+    engine.dispose()
+    return lacks
+
+
+def load_sample_world(folder: Path) -> None:
+    """Put the sample world into a folder, unless it is there already; raises the same."""
+    # Planned first: nobody who writes meanwhile has to wait for it.
+    projects = tuple(sample_projects())
+    engine = open_database(folder)
+    with Session(engine) as session, session.begin():
+        if _lacks(session, folder):
             claim_world(session, is_sample=True)
             add_lots(session, sample_cupboard(), None, _BEGUN)
-            for days, project in enumerate(sample_projects(), start=1):
+            for days, project in enumerate(projects, start=1):
                 number = add_project(session, project, _BEGUN + timedelta(days=days))
                 if project.name == _BERTH:
                     _pull_for_the_berth(session, number, _BEGUN + timedelta(days=days))
@@ -73,11 +83,16 @@ def load_sample_world(folder: Path) -> None:
                     evening = _BEGUN + timedelta(days=days + 1)
                     put_project_away(session, number, 1, _put_away, evening)
             _begin_log_cabin(session, _BEGUN + timedelta(days=6))
-        elif not sample:
-            raise NotTheSampleWorld(
-                f"{folder} has your own quilts in it. Choose another folder with --data."
-            )
     engine.dispose()
+
+
+def _lacks(session: Session, folder: Path) -> bool:
+    sample = is_sample_world(session)
+    if not sample and (sample is False or count_projects(session)):
+        raise NotTheSampleWorld(
+            f"{folder} has your own quilts in it. Choose another folder with --data."
+        )
+    return sample is None
 
 
 def _pull_for_the_berth(session: Session, number: int, now: datetime) -> None:

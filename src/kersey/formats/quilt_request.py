@@ -34,6 +34,7 @@ from kersey.core.whole.joint_search import Answer, QuiltQuestion, Sourced, Whole
 from kersey.core.whole.quilt_words import better, reasons
 from kersey.core.whole.scheme_score import OPINIONS, Aim, Judge, Target
 from kersey.core.whole.scheme_space import Space
+from kersey.formats.json_number import number
 from kersey.formats.request_fields import (
     COUNT,
     MOST_FABRICS,
@@ -54,7 +55,6 @@ from kersey.formats.request_fields import (
     fabric_of,
     inlined,
     list_of,
-    number,
     object_of,
     parsed,
 )

@@ -17,7 +17,7 @@ from pydantic import BaseModel, BeforeValidator, ConfigDict, Field, ValidationEr
 from kersey.core.blocks.assembly import Assembly, Size
 from kersey.core.blocks.catalogue import recipes
 from kersey.core.blocks.choice import PIECES, BlockChoice, written_option
-from kersey.core.blocks.recipe import BadRecipe, Recipe
+from kersey.core.blocks.recipe import BadRecipe
 from kersey.core.cloth.fabric import Value
 from kersey.core.cloth.forms import FACTS
 from kersey.core.cloth.forms import Form as FabricForm
@@ -25,7 +25,8 @@ from kersey.core.cutting.kinds.whole_strips import with_tubes
 from kersey.core.cutting.problem import ANY, LARGEST, CuttingProblem, Fabric, Need, PrintRule
 from kersey.core.errors import InvalidValue, KerseyError
 from kersey.core.measure.length import parse_length
-from kersey.core.measure.workshop import QUARTER_INCH, check_seam
+from kersey.core.measure.workshop import check_seam
+from kersey.formats.recipe_list import roles_of
 
 MOST_BYTES = 4 * 1024 * 1024
 TOO_LARGE = "request: must be no larger than 4 MB"
@@ -255,11 +256,6 @@ def in_one_line(error: KerseyError) -> str:
     return str(error) if isinstance(error, BadRequest) else f"request: {error}"
 
 
-def number(length: Fraction) -> int | float:
-    """A plain number; eighths, sixteenths and their like are exact."""
-    return int(length) if length.denominator == 1 else float(length)
-
-
 def inlined(schema: Any, parts: Mapping[str, Any] | None = None) -> Any:
     """The schema with every reference replaced by what it refers to."""
     if isinstance(schema, list):
@@ -270,12 +266,6 @@ def inlined(schema: Any, parts: Mapping[str, Any] | None = None) -> Any:
     if "$ref" in schema:
         return inlined(parts[schema["$ref"].rsplit("/", 1)[1]], parts)
     return {name: inlined(part, parts) for name, part in schema.items() if name != "$defs"}
-
-
-def roles_of(recipe: Recipe) -> list[str]:
-    """The roles of a recipe's pieces, as it usually is."""
-    cut = recipe.assemble(recipe.finished, recipe.options, QUARTER_INCH)
-    return list(dict.fromkeys((*(need.role for need in cut.needs), *recipe.other_roles)))
 
 
 @cache

@@ -13,9 +13,7 @@ from typing import Any, Literal
 from pydantic import Field
 
 from kersey.core.blocks.assembly import Assembly
-from kersey.core.blocks.catalogue import recipes
-from kersey.core.blocks.choice import PIECES, BlockChoice
-from kersey.core.blocks.recipe import Option, Recipe
+from kersey.core.blocks.choice import BlockChoice
 from kersey.core.blocks.technique import CUT
 from kersey.core.blocks.whole_piece import whole_piece
 from kersey.core.cutting.problem import CuttingPlan, CuttingProblem
@@ -23,6 +21,7 @@ from kersey.core.cutting.tally import THRIFTY, WASTEFUL, Crumbs
 from kersey.core.measure.length import YARD
 from kersey.core.measure.workshop import QUARTER_INCH, USUAL_WIDTH
 from kersey.core.yields.report import Limit, YieldReport
+from kersey.formats.json_number import number
 from kersey.formats.request_fields import (
     COUNT,
     MOST_FABRICS,
@@ -40,10 +39,8 @@ from kersey.formats.request_fields import (
     fabric_of,
     inlined,
     list_of,
-    number,
     object_of,
     parsed,
-    roles_of,
 )
 
 REQUEST, ANSWER = "request/1", "yield/1"
@@ -209,57 +206,6 @@ def schemas() -> dict[str, Any]:
     """The JSON Schema of requests, and of answers."""
     request = YieldRequest.model_json_schema()
     return {"request": request, "request_inline": inlined(request), "yield": _ANSWER_SCHEMA}
-
-
-def recipe_list() -> list[dict[str, Any]]:
-    """Every recipe with its usual size, the roles of its pieces, and its options with their kinds.
-
-    An option is ``true or false``, a ``whole number``, a ``length``, or one of a list of words.
-    """
-    named = [
-        {
-            "id": recipe.id,
-            "title": recipe.title,
-            "finished": number(recipe.finished[0])
-            if recipe.square
-            else [number(side) for side in recipe.finished],
-            "roles": roles_of(recipe),
-            "options": {name: _plain(value) for name, value in recipe.options.items()},
-            "option_kinds": {name: _kind(recipe, name) for name in recipe.options},
-            "about": recipe.about,
-        }
-        for recipe in recipes().values()
-    ]
-    own = "Pieces of your own, by their cut sizes, with rules for their prints."
-    return [
-        *named,
-        {
-            "id": PIECES,
-            "title": "Pieces",
-            "finished": None,
-            "roles": [],
-            "options": {},
-            "option_kinds": {},
-            "about": own,
-        },
-    ]
-
-
-def _kind(recipe: Recipe, name: str) -> str | list[str]:
-    usual = recipe.options[name]
-    if isinstance(usual, bool):
-        return "true or false"
-    if isinstance(usual, str):
-        return list(recipe.choices[name])
-    if isinstance(usual, tuple):
-        return "width and length"
-    return "length" if isinstance(usual, Fraction) else "whole number"
-
-
-def _plain(value: Option) -> int | float | str | list[int | float]:
-    if isinstance(value, tuple):
-        return [number(side) for side in value]
-    return number(value) if isinstance(value, Fraction) else value
 
 
 # Of pieces of one's own nobody knows how they are sewn; only what is trimmed has two sizes.

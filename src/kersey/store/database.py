@@ -3,15 +3,10 @@
 import os
 import sqlite3
 from contextlib import closing
-from filecmp import cmp
-from itertools import chain, count
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 
-from alembic import command
-from alembic.config import Config
-from alembic.runtime.migration import MigrationContext
-from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, create_engine, event
 from sqlalchemy.exc import DatabaseError
 
@@ -19,11 +14,9 @@ from kersey.core.errors import KerseyError
 from kersey.store.trouble import Trouble, trouble_of
 
 FILE_NAME = "kersey.db"
-_MIGRATIONS = Path(__file__).parent / "migrations"
+MIGRATIONS = Path(__file__).parent / "migrations"
 # Long enough for another tab's write to finish, short enough that nobody wonders.
 _WAIT_SECONDS = 10
-# Copies made before an upgrade are called so, and the last of them stay.
-COPY, _COPIES = "kersey-before-upgrade-from-", 5
 
 
 class UnusableData(KerseyError):
@@ -74,7 +67,7 @@ def open_database(folder: Path) -> Engine:
         raise UnusableData(
             f"Kersey can't open {path}. {way_out} Nothing in it was changed."
         ) from error
-    return _engine(path)
+    return engine_of(path)
 
 
 def copy_whole(path: Path, target: Path) -> None:
@@ -104,7 +97,8 @@ def in_use(path: Path) -> bool:
     return False
 
 
-def _engine(path: Path, foreign_keys: bool = True) -> Engine:
+def engine_of(path: Path, foreign_keys: bool = True) -> Engine:
+    """The database in a file, with every connection made ready."""
     engine = create_engine(f"sqlite:///{path}", connect_args={"timeout": _WAIT_SECONDS})
 
     def prepare(connection: Any, _record: Any) -> None:
@@ -132,70 +126,26 @@ def _begin(connection: Connection) -> None:
 
 
 def _upgrade(path: Path) -> None:
-    """Bring the file to the newest version, in one transaction."""
-    # While tables are made anew, what refers to them does not go with them.
-    engine = _engine(path, foreign_keys=False)
-    config = _config(engine)
-    newest = ScriptDirectory.from_config(config).get_current_head()
-    try:
-        with only_reading(engine).connect() as connection:
-            current = MigrationContext.configure(connection).get_current_revision()
-        if current == newest:
-            return
-        if current is not None:
-            _check_known(config, current, path)
-        with engine.begin() as connection:
-            # Another Kersey may have done it meanwhile.
-            current = MigrationContext.configure(connection).get_current_revision()
-            copy = _copy(path, current) if current not in {None, newest} else None
-            try:
-                config.attributes["connection"] = connection
-                command.upgrade(config, "head")
-                _check_keys(connection)
-            except (DatabaseError, RuntimeError) as error:
-                raise UpgradeFailed(path, copy, trouble_of(error)) from error
-    finally:
-        engine.dispose()
-
-
-def _check_keys(connection: Connection) -> None:
-    """Raise `RuntimeError` where something refers to what is not there."""
-    astray = connection.exec_driver_sql("PRAGMA foreign_key_check").all()
-    if astray:
-        raise RuntimeError(f"{astray[0][0]} refers to a missing {astray[0][2]}")
-
-
-def _config(engine: Engine) -> Config:
-    config = Config()
-    config.set_main_option("script_location", str(_MIGRATIONS))
-    config.set_main_option("sqlalchemy.url", str(engine.url))
-    return config
-
-
-def _check_known(config: Config, current: str, path: Path) -> None:
-    known = {script.revision for script in ScriptDirectory.from_config(config).walk_revisions()}
-    if current not in known:
+    """Bring the file to the newest version; what does that is large, and read only when needed."""
+    known = {script.name[:4] for script in MIGRATIONS.glob("versions/[0-9]*.py")}
+    version = _version(path)
+    if version == max(known):
+        return
+    if version is not None and version not in known:
         raise UnusableData(
             f"{path} was saved by a newer version of Kersey. Install that version or choose "
             "another folder with --data. Nothing in it was changed."
         )
+    import_module("kersey.store.upgrade").upgrade(path)
 
 
-def _copy(path: Path, version: str) -> Path:
-    """A copy of the file beside it, whole on the disk before it has its name; none is overwritten.
-
-    Where the newest copy is just like it there is no other; the last `_COPIES` stay.
-    """
-    part = path.with_name(f"{COPY}{version}.part")
-    copy_whole(path, part)
-    copies = sorted(path.parent.glob(f"{COPY}*.db"), key=lambda copy: copy.stat().st_mtime_ns)
-    if copies and cmp(copies[-1], part, shallow=False):
-        part.unlink()
-        return copies[-1]
-    numbered = chain([""], (f"-{number}" for number in count(2)))
-    names = (path.with_name(f"{COPY}{version}{number}.db") for number in numbered)
-    copy = next(name for name in names if not name.exists())
-    part.rename(copy)
-    for old in copies[: max(0, len(copies) + 1 - _COPIES)]:
-        old.unlink()
-    return copy
+def _version(path: Path) -> str | None:
+    """The version that a file was written by; None for one that is still to be made."""
+    with closing(sqlite3.connect(path, timeout=_WAIT_SECONDS)) as connection:
+        made = "SELECT 1 FROM sqlite_master WHERE name = 'alembic_version'"
+        if connection.execute(made).fetchone() is None:
+            return None
+        found: tuple[str] | None = connection.execute(
+            "SELECT version_num FROM alembic_version"
+        ).fetchone()
+        return found and found[0]

@@ -71,7 +71,7 @@ class Jobs:
         self._lock = Lock()
         self._jobs: OrderedDict[str, Job] = OrderedDict()
 
-    def begin(self, title: str, work: Work) -> tuple[str, Job]:
+    def begin(self, title: str, work: Work, wait: bool = True) -> tuple[str, Job]:
         """Begin a piece of work and wait a moment for it; its name, and the job."""
         job, name = Job(title), token_urlsafe(12)
         with self._lock:
@@ -79,7 +79,8 @@ class Jobs:
             while len(self._jobs) > _KEPT:
                 self._jobs.popitem(last=False)
         Thread(target=job.run, args=(work,)).start()
-        job.wait()
+        if wait:
+            job.wait()
         return name, job
 
     @property

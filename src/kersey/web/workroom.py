@@ -13,6 +13,7 @@ from typing import Annotated, Any, TypeVar
 from fastapi import Depends, Request
 from sqlalchemy import Engine
 from sqlalchemy.orm import Session
+from starlette.responses import RedirectResponse
 
 from kersey.core.errors import KerseyError
 from kersey.core.measure.length import Units
@@ -30,7 +31,7 @@ from kersey.store.known_lots import KnownLots
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import StoredProject
 from kersey.web.door import Door
-from kersey.web.jobs import Jobs
+from kersey.web.jobs import Answer, Job, Jobs
 
 # A list of projects shows two dozen; a few lists' worth of them is some megabytes.
 _REMEMBERED = 400
@@ -123,6 +124,7 @@ class Workroom:
     lots: KnownLots = field(default_factory=KnownLots)
     searches: Searches = field(default_factory=Searches)
     jobs: Jobs = field(default_factory=Jobs)
+    sample: Job | None = None
     # What does not add up in the data, and why there is no backup of today.
     amiss: tuple[str, ...] = ()
     no_backup: str = ""
@@ -134,6 +136,15 @@ class Workroom:
         default_factory=OrderedDict
     )
     _lock: Lock = field(default_factory=Lock)
+
+    def make_sample(self, make: Callable[[], None]) -> None:
+        """Make the sample world while pages are shown already."""
+
+        def made(_job: Job) -> Answer:
+            make()
+            return lambda request: RedirectResponse(request.app.url_path_for("first_page"), 303)
+
+        self.sample = self.jobs.begin("Making the sample quilts", made, wait=False)[1]
 
     @property
     def data(self) -> Path:

@@ -18,8 +18,10 @@ from fractions import Fraction
 from math import sqrt
 
 import numpy as np
+
+# Its parts are read when they are first used, and this one is large.
+import scipy
 from numpy.typing import NDArray
-from scipy.optimize import linear_sum_assignment
 
 from kersey.core.blocks.assembly import Patch
 from kersey.core.frame.setting import Setting
@@ -343,7 +345,7 @@ def _given(costs: Floats, wall: Wall) -> list[int | None]:
     """Each place a block, each block at most one place, with the least difference in all."""
     blocks = costs[:, np.array(wall.kinds)]
     none = np.full((len(costs), len(costs)), _NO_BLOCK)
-    places, chosen = linear_sum_assignment(np.concatenate((blocks, none), axis=1))
+    places, chosen = scipy.optimize.linear_sum_assignment(np.concatenate((blocks, none), axis=1))
     given: list[int | None] = [None] * len(costs)
     for place, block in zip(places, chosen, strict=True):
         given[place] = int(block) if block < len(wall.blocks) else None

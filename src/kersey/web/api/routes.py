@@ -12,8 +12,9 @@ from kersey.core.errors import KerseyError
 from kersey.core.whole.joint_search import best_quilts
 from kersey.core.yields.report import FaultyPlan, yield_report
 from kersey.formats.quilt_request import quilt_schemas, read_quilt_request, write_quilts
+from kersey.formats.recipe_list import recipe_list
 from kersey.formats.request_fields import MOST_BYTES, TOO_LARGE, in_one_line
-from kersey.formats.yield_request import read_request, recipe_list, schemas, write_answer
+from kersey.formats.yield_request import read_request, schemas, write_answer
 from kersey.searching.several import several_at_a_time
 
 router = APIRouter(prefix="/api", tags=["computation"])

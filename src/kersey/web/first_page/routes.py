@@ -96,6 +96,19 @@ def first_page(
     return _page(request, room, wall=wall, just_deleted=deleted)
 
 
+@router.get("/sample", name="sample_news")
+def sample_news(request: Request, room: Room, line: str = "") -> Response:
+    """Whether the sample quilts are made: then the page that shows them is opened anew, or is to
+    be, where something was typed meanwhile."""
+    if room.sample is not None and not room.sample.over:
+        return Response(status_code=204)
+    if room.sample is not None:
+        room.sample.answer(request)
+    if line:
+        return render(request, "first_page/sample_ready.html", {})
+    return Response(headers={"HX-Redirect": str(request.app.url_path_for("first_page"))})
+
+
 @router.get("/quick-entry", name="quick_entry")
 def quick_entry(request: Request, room: Room, line: str = "") -> Response:
     """The line read back, as it is typed."""
