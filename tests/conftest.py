@@ -32,7 +32,7 @@ _SLOW = {
     "test_real_requests", "test_replanning", "test_tonight", "test_shopping",
     "test_quilt_request", "test_search", "test_reading", "test_yield_request",
     "test_joined_piece", "test_already_cut", "test_fewest_changes", "test_put_away",
-    "test_possible", "test_feeding", "test_wall_steps", "test_quilt", "test_report",
+    "test_possible", "test_feeding", "test_history", "test_quilt", "test_report",
     "test_sample_world", "test_sewn_sets", "test_at_table", "test_even_plan",
     "test_whole_pieces", "test_sums", "test_ways_to_cut", "test_ruler_sizes",
 }  # fmt: skip

@@ -20,7 +20,7 @@ from kersey.store.database import FILE_NAME, UpgradeFailed, open_database
 from kersey.store.upgrade import COPY
 
 FOLDER = "src/kersey/store/migrations"
-VERSIONS = [f"{number:04}" for number in range(1, 20)]
+VERSIONS = [f"{number:04}" for number in range(1, 21)]
 # By day it dies at every so manieth statement only.
 EVERY = 1 if by_night() else 9
 Rows = dict[str, list[tuple[Any, ...]]]

@@ -81,7 +81,7 @@ def test_by_keys_alone_and_taken_back_after_a_restart(talking_page: Page, restar
     # As fast as the hand is, no step is lost.
     for _ in range(6):
         page.keyboard.press("z")
-    last_step(page, "Kersey's first layout")
+    last_step(page, "changed the size")
     assert [block_at(page, number) for number in ("1-1", "2-1", "1-2")] == [first, below, right]
     page.keyboard.press("y")
     last_step(page, "1-1 and 2-1 swapped")
@@ -95,7 +95,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     last_step(page, "1-1 and 4-5 swapped")
     assert block_at(page, "4-5") == before["1-1"]
     page.keyboard.press("z")
-    last_step(page, "Kersey's first layout")
+    last_step(page, "changed the size")
     # Put aside, and carried back from beside the wall to another place.
     page.locator('.place[data-number="1-1"]').click()
     page.get_by_role("button", name="Set aside", exact=True).click()
@@ -112,7 +112,7 @@ def test_by_mouse_one_block_several_and_a_whole_row(talking_page: Page, server: 
     assert block_at(page, "2-2") == before["1-1"]
     page.keyboard.press("z")
     page.keyboard.press("z")
-    last_step(page, "Kersey's first layout")
+    last_step(page, "changed the size")
     # A rectangle of four, two rows down.
     page.locator('.place[data-number="1-1"]').click()
     page.locator('.place[data-number="2-2"]').click(modifiers=["Shift"])

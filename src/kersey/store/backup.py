@@ -199,8 +199,9 @@ def _go_on_from(there: Path, restored: Path) -> None:
     and let the devices in that may come in now."""
     tables = [t.name for t in Table.metadata.sorted_tables if "revision" in t.columns]
     with closing(sqlite3.connect(there)) as now, closing(sqlite3.connect(restored)) as then, then:
+        highest = "SELECT coalesce(max(revision), 0) FROM"
+        last = max(now.execute(f"{highest} {table}").fetchone()[0] for table in tables)
         for table in tables:
-            (last,) = now.execute(f"SELECT coalesce(max(revision), 0) FROM {table}").fetchone()
             then.execute(f"UPDATE {table} SET revision = revision + ?", (last + 1,))
         devices = now.execute("SELECT id, name, digest, paired_at FROM device").fetchall()
         then.executemany("INSERT INTO device VALUES (?, ?, ?, ?)", devices)

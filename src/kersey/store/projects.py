@@ -19,6 +19,7 @@ from kersey.core.project.naming import unused_name
 from kersey.core.project.project import Project
 from kersey.core.project.sewing import AT_REST, Measured, Sewing
 from kersey.core.project.table import EMPTY_TABLE
+from kersey.core.project.what_changed import what_changed
 from kersey.core.stash.cupboard import CupboardLot
 from kersey.core.stash.ledger import Entry, EntryKind
 from kersey.core.stash.pulled import Pulled
@@ -27,6 +28,7 @@ from kersey.records.at_work import sewing_from
 from kersey.records.plans import answer_from_text, answer_text
 from kersey.store.arrival import Arrival
 from kersey.store.cupboard import add_lots, get_lot, write_lots
+from kersey.store.history import enter_step, forget_steps, go_over, next_step, project_before
 from kersey.store.holdings import LotHeld, check_held
 from kersey.store.ledger import enter
 from kersey.store.project_rows import project_from_row, write_project
@@ -220,10 +222,12 @@ def change_project(
     change: Callable[[Project], Project],
     now: datetime,
     why: EntryKind = EntryKind.COUNTED,
+    words: Callable[[Project, Project], str] = what_changed,
 ) -> StoredProject:
     """Replace a project by what `change` makes of it, and the lots it pulls from likewise.
 
-    `why` pieces of a lot became fewer or more, if they did. Raises `ProjectChanged` when
+    `why` pieces of a lot became fewer or more, if they did; `words` tell what was done, from before
+    it and after. Raises `ProjectChanged` when
     `revision` is not its newest, `NoSuchProject`, `ProjectGone`, `LotHeld`, and whatever `change`
     raises; what is stored is then untouched.
     """
@@ -237,7 +241,44 @@ def change_project(
     _claim_revision(session, row, revision)
     row.updated_at = now
     _settle(session, row, stored.project, changed, now, why)
+    if _may_be_undone(stored.project, changed):
+        told = words(stored.project, changed)
+        enter_step(session, project_id, stored.project, revision + 1, told, now)
+    else:
+        forget_steps(session, project_id)
     return get_project(session, project_id)
+
+
+def step_over(
+    session: Session, project_id: int, revision: int, back: bool, now: datetime
+) -> StoredProject:
+    """Undo what was done last, or do it again; where there is nothing, nothing happens.
+
+    Raises `GoneSince` where fabric of before is not there any more, else as `change_project`.
+    """
+    row = _row(session, project_id)
+    stored = _stored(row)
+    if stored.revision != revision:
+        raise ProjectChanged(stored)
+    step = next_step(session, project_id, revision, back)
+    if step is None:
+        return stored
+    there = project_before(session, step)
+    _claim_revision(session, row, revision)
+    row.updated_at = now
+    _settle(session, row, stored.project, there, now, EntryKind.COUNTED)
+    go_over(session, step, stored.project, revision + 1)
+    return get_project(session, project_id)
+
+
+def _may_be_undone(before: Project, after: Project) -> bool:
+    """Whether a change reached no farther than the quilt: what changes lots, is put away or went
+    wrong at the table has a way back of its own."""
+    lots = {p.lot_number: p.kept for p in before.fabrics}
+    same = all(
+        p.lot_number is not None and lots.get(p.lot_number, p.kept) == p.kept for p in after.fabrics
+    )
+    return same and before.put_away == after.put_away and before.table == after.table
 
 
 def keep_plan(

@@ -122,14 +122,11 @@ class KeptPlanRow(Table):
     document: Mapped[str]
 
 
-class WallStepRow(Table):
-    """How the blocks of a project lay on the wall, step by step, to undo and redo.
+class ProjectStepRow(Table):
+    """A step in the history of a project: what was done, in words, and as a packed document the
+    project on its other side. It can be gone over while the project is at this `revision`."""
 
-    `words` say what led there; the step that `is_here` is the one shown. `of` names the kits and
-    places that its `document` speaks of: a step of others cannot be gone back to.
-    """
-
-    __tablename__ = "wall_step"
+    __tablename__ = "project_step"
 
     project_id: Mapped[int] = mapped_column(
         ForeignKey("project.id", ondelete="CASCADE"), primary_key=True
@@ -137,9 +134,9 @@ class WallStepRow(Table):
     number: Mapped[int] = mapped_column(primary_key=True)
     at: Mapped[datetime]
     words: Mapped[str]
-    is_here: Mapped[bool]
-    of: Mapped[str]
-    document: Mapped[str]
+    undone: Mapped[bool]
+    revision: Mapped[int]
+    document: Mapped[bytes]
 
 
 class MishapRow(Table):

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from dataclasses import dataclass, replace
-from typing import Annotated, Any, Protocol, TypeVar
+from typing import Annotated, Any, Literal, Protocol, TypeVar
 
 from fastapi import Depends, Path, Request
 from sqlalchemy.orm import Session
@@ -18,6 +18,7 @@ from kersey.core.quilt.quilt import Quilt
 from kersey.core.stash.ledger import EntryKind
 from kersey.core.wall.carried import laid_as_before
 from kersey.core.work.work_order import Step
+from kersey.store.history import steps_there
 from kersey.store.preferences import Preferences, load_preferences
 from kersey.store.projects import (
     ProjectChanged,
@@ -26,6 +27,7 @@ from kersey.store.projects import (
     get_project,
     project_line,
     project_names,
+    step_over,
 )
 from kersey.web.forms import BadForm, PageForm, TypedForm, read_form
 from kersey.web.planning import NO_NEWS, PlanNews, settle
@@ -59,6 +61,8 @@ class OpenProject:
     quilt: Quilt | None
     no_quilt: str = ""
     news: PlanNews = NO_NEWS
+    # What undo would take back, and what redo would do again.
+    steps_beside: tuple[str, str] = ("", "")
 
     @property
     def stored(self) -> StoredProject:
@@ -144,10 +148,12 @@ def _opened(
 ) -> OpenProject:
     """The project and what it comes to; when that is nothing, why."""
     reckoned, news = settle(room, reckoned, patience)
+    with room.reading() as session:
+        beside = steps_there(session, reckoned.stored.id, reckoned.stored.revision)
     try:
-        return OpenProject(reckoned, preferences, reckoned.quilt, news=news)
+        return OpenProject(reckoned, preferences, reckoned.quilt, "", news, beside)
     except Infeasible as reason:
-        return OpenProject(reckoned, preferences, None, news.fault or str(reason), news)
+        return OpenProject(reckoned, preferences, None, news.fault or str(reason), news, beside)
 
 
 def change(
@@ -191,6 +197,20 @@ def change_with(
         if also is not None:
             also(session, stored.project)
     return opened_after(room, stored, preferences)
+
+
+class StepForm(RevisedForm):
+    """A step back, or on again."""
+
+    way: Literal["back", "on"]
+
+
+def step(room: Workroom, opened: OpenProject, form: StepForm) -> OpenProject:
+    """Undo what was done last to a project, or do it again."""
+    back, now = form.way == "back", room.clock()
+    with room.transaction() as session:
+        stored = step_over(session, opened.stored.id, form.revision, back, now)
+    return opened_after(room, stored, opened.preferences)
 
 
 def insist(

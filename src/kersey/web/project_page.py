@@ -47,6 +47,8 @@ def project_context(opened: OpenProject, here: Stage) -> dict[str, Any]:
     """What the layout of a project's page needs."""
     return plan_context(opened, here.key) | {
         "project": opened.project,
+        "undo": opened.steps_beside[0],
+        "redo": opened.steps_beside[1],
         "no_quilt": opened.no_quilt,
         "units": opened.units,
         "theme": opened.preferences.theme,

@@ -16,4 +16,5 @@ __all__ = [
     "question",
     "sewing",
     "table",
+    "what_changed",
 ]

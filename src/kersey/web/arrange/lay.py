@@ -9,11 +9,9 @@ from starlette.responses import Response
 
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.wall.carried import laid_of
 from kersey.core.wall.hand import OnWall
 from kersey.store.preferences import load_preferences
 from kersey.store.projects import change_project
-from kersey.store.wall_steps import enter_step
 from kersey.web.arrange.stage import STAGE
 from kersey.web.arrange.troubled import Troubled
 from kersey.web.arrange.view import arrange_context
@@ -29,21 +27,20 @@ def lay(
 
     Raises what `how` raises, and as `change` does.
     """
+    said = ""
     with room.transaction() as session:
         preferences = load_preferences(session)
-        units, now = preferences.workshop.units, room.clock()
+        units = preferences.workshop.units
 
         def laid(project: Project) -> Project:
+            nonlocal said
             quilt = make_quilt(project, units)
-            shown = Troubled(quilt, project.design.minded)
-            on_wall, words = how(shown)
-            after = replace(project, plan=on_wall.kept)
-            if after != project:
-                as_laid = laid_of(make_quilt(after, units))
-                enter_step(session, project_id, shown.laid, as_laid, words, now)
-            return after
+            on_wall, said = how(Troubled(quilt, project.design.minded))
+            return replace(project, plan=on_wall.kept)
 
-        stored = change_project(session, project_id, revision, laid, now)
+        stored = change_project(
+            session, project_id, revision, laid, room.clock(), words=lambda *_: said
+        )
     return opened_after(room, stored, preferences)
 
 

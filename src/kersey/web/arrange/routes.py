@@ -11,20 +11,16 @@ from kersey.core.project.laying import Joining
 from kersey.core.project.minding import Trouble, Weights
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
-from kersey.core.wall.carried import laid_of
 from kersey.core.wall.hand import CannotLay
 from kersey.core.wall.joining import joins
 from kersey.core.wall.numbers import NoSuchPlace
-from kersey.store.preferences import load_preferences
-from kersey.store.projects import change_project
-from kersey.store.wall_steps import step_to
 from kersey.web.arrange import real, searching, versions, windows
 from kersey.web.arrange.acts import ActForm, done
 from kersey.web.arrange.lay import answer_laid, lay
 from kersey.web.arrange.troubled import troubled
 from kersey.web.arrange.view import arrange_context, look, map_context
 from kersey.web.forms import BadForm, TypedForm, read_form
-from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, opened_after, sent
+from kersey.web.open_project import Opened, OpenProject, RevisedForm, StepForm, change, sent, step
 from kersey.web.project_page import answer_refused
 from kersey.web.templating import is_fragment_request, render
 from kersey.web.workroom import Room, Workroom
@@ -34,12 +30,6 @@ router.include_router(searching.router)
 router.include_router(versions.router)
 router.include_router(real.router)
 _AN_HOUR = {"cache-control": "private, max-age=3600"}
-
-
-class StepForm(RevisedForm):
-    """A step back, or on again."""
-
-    way: Literal["back", "on"]
 
 
 def _again(request: Request, room: Workroom, opened: OpenProject, bad: BadForm) -> Response:
@@ -74,23 +64,9 @@ def act_at_wall(
 def step_at_wall(
     request: Request, room: Room, opened: Opened, form: Annotated[StepForm, sent(StepForm)]
 ) -> Response:
-    """Undo the last step at the wall, or do it again."""
-    units = opened.units
-    with room.transaction() as session:
-        preferences = load_preferences(session)
-
-        def stepped(project: Project) -> Project:
-            quilt = make_quilt(project, units)
-            found = step_to(session, opened.stored.id, laid_of(quilt), form.way == "back")
-            if found is None:
-                return project
-            laid, _ = found
-            assert project.plan is not None
-            kept = replace(project.plan, places=laid.places, laying=laid.laying)
-            return replace(project, plan=kept)
-
-        stored = change_project(session, opened.stored.id, form.revision, stepped, room.clock())
-    return answer_laid(request, room, opened_after(room, stored, preferences))
+    """Undo the last step, or do it again."""
+    opened = step(room, opened, form)
+    return answer_laid(request, room, opened)
 
 
 @router.post("/projects/{project_id}/arrange/minded", name="mind_troubles")

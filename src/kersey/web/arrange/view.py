@@ -23,7 +23,6 @@ from kersey.drawing.arranged import draw_wall
 from kersey.drawing.patches import draw_block_alone, draw_blocks_alone
 from kersey.drawing.quilt import draw_miniature
 from kersey.drawing.wall_map import draw_map
-from kersey.store.wall_steps import steps_there
 from kersey.web.arrange.stage import STAGE
 from kersey.web.arrange.troubled import Troubled, troubled
 from kersey.web.arrange.windows import KEY, has_windows, seen_with_windows, what_it_costs
@@ -54,9 +53,6 @@ def arrange_context(room: Workroom, opened: OpenProject) -> dict[str, Any]:
     if opened.quilt is None:
         return context
     shown = troubled(opened.reckoned)
-    with room.reading() as session:
-        undo, redo = steps_there(session, opened.stored.id, shown.laid)
-    context |= {"undo": undo, "redo": redo}
     context |= room.drawn(opened.reckoned, "arrange", lambda: _wall_context(shown))
     thread = vanishing(opened.preferences.threads, *context["light_and_dark"])
     return context | {"thread": thread}

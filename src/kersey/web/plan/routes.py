@@ -2,10 +2,11 @@
 
 from dataclasses import replace
 from typing import Annotated
+from urllib.parse import urlsplit
 
 from fastapi import APIRouter, Query, Request
 from pydantic import Field
-from starlette.responses import Response
+from starlette.responses import RedirectResponse, Response
 
 from kersey.core.planning.plan_question import dealt_again, exchanged
 from kersey.core.project.design import KitWish
@@ -16,9 +17,11 @@ from kersey.web.open_project import (
     OpenProject,
     ProjectId,
     RevisedForm,
+    StepForm,
     change,
     open_project,
     sent,
+    step,
 )
 from kersey.web.planning import accepted, found_plan
 from kersey.web.project_page import go_to, plan_context
@@ -86,6 +89,18 @@ def take_plan(request: Request, room: Room, project_id: ProjectId, typed: TypedF
         taken = found.as_taken()
         opened = change(room, project_id, form.revision, lambda p: accepted(p, taken, opened.units))
     return _back(request, opened, typed.get("page", ""))
+
+
+@router.post("/projects/{project_id}/step-over", name="step_over")
+def step_over(
+    request: Request, room: Room, opened: Opened, form: Annotated[StepForm, sent(StepForm)]
+) -> Response:
+    """Undo what was done last, or do it again, and go back to the page that it was sent from."""
+    opened = step(room, opened, form)
+    page = urlsplit(request.headers.get("referer", ""))
+    if not page.path.startswith(f"/projects/{opened.stored.id}/"):
+        return go_to(request, "size_page", opened)
+    return RedirectResponse(f"{page.path}?{page.query}" if page.query else page.path, 303)
 
 
 @router.post("/projects/{project_id}/kits", name="deal_kits")
