@@ -1,4 +1,4 @@
-"""Undo on every page of a quilt: it names what it takes back, and goes back to the page it is on."""
+"""Undo on every page of a quilt: it names what it takes back, and stays on the page it is on."""
 
 import re
 
