@@ -1,6 +1,7 @@
 """Searches in processes of their own: begun once, shared, and ended when nobody waits any more."""
 
 from collections.abc import Iterator
+from time import sleep
 
 import pytest
 from tests.core.quilts import project
@@ -60,6 +61,28 @@ def test_what_another_waits_for_goes_on(searches: Searches) -> None:
     searches.leave("other")
     other.wait(10_000, 60.0)
     assert other.ended
+
+
+def test_what_nobody_asks_for_rests_and_goes_on_where_it_was(
+    searches: Searches, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    begun = searches.ask("wall", question())
+    begun.wait(0, 60.0)
+    known = begun.count
+    monkeypatch.setattr("kersey.searching.searches._UNSEEN_SECONDS", 0.0)
+    monkeypatch.setattr("kersey.searching.searches._LOOK_SECONDS", 0.01)
+    while not begun.at_rest:
+        sleep(0.01)
+    monkeypatch.undo()
+    quickly = searches.ask("plan", quick("12 fat quarters"))
+    quickly.wait(10_000, 60.0)
+    assert quickly.answer
+    again = searches.ask("wall", question())
+    assert again is begun
+    assert not again.at_rest
+    again.wait(known, 60.0)
+    assert again.count > known
+    searches.leave("wall")
 
 
 def test_a_plan_need_not_wait_for_walls(searches: Searches) -> None:

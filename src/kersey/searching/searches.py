@@ -1,14 +1,15 @@
 """Searches for the most blocks, each in a process of its own, so that nobody waits for another.
 
 A page asks; it gets what is known so far and comes back for more. When the question behind a page
-changes, the search for the old one is ended at once. What was found is kept for a while.
+changes, the search for the old one is ended at once. When nobody comes back for more, the search
+rests until somebody does. What was found is kept for a while.
 """
 
 import logging
 from collections import OrderedDict
 from collections.abc import Hashable, Sequence
 from threading import Condition, Lock, Thread
-from time import monotonic
+from time import monotonic, sleep
 from typing import Any
 from weakref import finalize
 
@@ -18,6 +19,10 @@ _log = logging.getLogger(__name__)
 # One for each core of a small machine, and one more: a wall that fills for a while must not keep
 # a plan waiting.
 _AT_ONCE = 3
+# A page that is open comes back within seconds; a search nobody asked for since rests, and of those
+# that rest only the latest keep their processes.
+_UNSEEN_SECONDS, _LOOK_SECONDS = 30.0, 1.0
+_AT_REST = 3
 _LOST = "The search stopped before it found an answer. Reload the page, or change something."
 
 
@@ -32,16 +37,22 @@ class Inquiry:
         self.over = False
         self.ended = False
         self.count = 0
+        self.asked_at = monotonic()
+        self.at_rest = False
+        self.waited_for = 0
         self._news = Condition()
 
     def wait(self, beyond: int = 0, seconds: float = 2.0) -> None:
         """Until there is more news than that, or no more to come, or the time is up."""
         until = monotonic() + seconds
         with self._news:
+            self.waited_for += 1
             self._news.wait_for(
                 lambda: self.over or self.ended or self.count > beyond,
                 max(0.0, until - monotonic()),
             )
+            self.waited_for -= 1
+            self.asked_at = monotonic()
 
     def end(self) -> None:
         """Nobody asks for it any more; who waits for it goes on."""
@@ -80,6 +91,7 @@ class Searches:
         self._alive: list[Worker] = []
         finalize(self, _end_all, self._alive)
         self._closed = False
+        self._watcher: Thread | None = None
 
     def ask(self, who: Hashable, question: Question) -> Inquiry:
         """The search for a question, begun if need be; any other that `who` asked for is ended."""
@@ -91,12 +103,19 @@ class Searches:
                 self._waiting.append(search)
             self._kept.move_to_end(question)
             self._asked[who] = search
+            self._go_on(search)
             if before is not None and before not in self._asked.values():
                 self._end(before)
             while len(self._kept) > self.kept:
                 self._end(self._kept.popitem(last=False)[1])
             self._begin_what_waits()
             return search
+
+    def make_ready(self) -> None:
+        """Begin a process before anybody asks: the first question finds it."""
+        with self._lock:
+            if not self._alive and not self._closed:
+                self._idle.append(self._new_worker())
 
     def leave(self, who: Hashable) -> None:
         """Nobody waits any more for what `who` asked: the search is ended, unless another asked
@@ -126,6 +145,42 @@ class Searches:
                 # The one who listens to it buries it.
                 worker.end()
 
+    def _go_on(self, search: Inquiry) -> None:
+        search.asked_at = monotonic()
+        if search.at_rest:
+            search.at_rest = False
+            self._working[search].go_on()
+            self._watch()
+
+    def _watch(self) -> None:
+        """See from now on that no search goes on that nobody asks for."""
+        if self._watcher is None:
+            self._watcher = Thread(target=self._let_rest, daemon=True)
+            self._watcher.start()
+
+    def _let_rest(self) -> None:
+        while True:
+            sleep(_LOOK_SECONDS)
+            with self._lock:
+                self._rest_what_is_unseen(monotonic() - _UNSEEN_SECONDS)
+                if self._closed or not self._going_on():
+                    self._watcher = None
+                    return
+
+    def _rest_what_is_unseen(self, since: float) -> None:
+        """Let those rest that nobody asked for since; a place is free for what waits."""
+        for search in self._going_on():
+            if search.asked_at < since and not search.waited_for:
+                search.at_rest = True
+                self._working[search].pause()
+        at_rest = sorted((s for s in self._working if s.at_rest), key=lambda s: s.asked_at)
+        for search in at_rest[: max(0, len(at_rest) - _AT_REST)]:
+            self._end(search)
+        self._begin_what_waits()
+
+    def _going_on(self) -> list[Inquiry]:
+        return [search for search in self._working if not search.at_rest]
+
     def _end(self, search: Inquiry) -> None:
         if search.over:
             return
@@ -138,12 +193,13 @@ class Searches:
             self._working[search].end()
 
     def _begin_what_waits(self) -> None:
-        while self._waiting and len(self._working) < _AT_ONCE and not self._closed:
+        while self._waiting and len(self._going_on()) < _AT_ONCE and not self._closed:
             # The latest question is what somebody looks at.
             search = self._waiting.pop()
             worker = self._idle.pop() if self._idle else self._new_worker()
             self._working[search] = worker
             Thread(target=self._listen, args=(search, worker), daemon=True).start()
+            self._watch()
 
     def _listen(self, search: Inquiry, worker: Worker) -> None:
         whole = True

@@ -15,10 +15,10 @@ from typing import Protocol
 from kersey.core.errors import KerseyError
 
 # What the process they are forked from loads beforehand: all that questions are made of, and what
-# the program was started with.
-_LOADED = ("kersey.core", "kersey.cli")
+# the program was started with, but nothing of its pages.
+_LOADED, _STARTED_WITH = "kersey.core", "kersey.cli"
 # How far a search stands back behind what somebody waits for.
-_YIELDS = 5
+_YIELDS = 10
 
 
 class Question(Protocol):
@@ -36,11 +36,25 @@ class Worker:
     def __init__(self) -> None:
         forks = "forkserver" in get_all_start_methods()
         context = get_context("forkserver") if forks else get_context("spawn")
-        context.set_forkserver_preload([m for m in sys.modules if m.startswith(_LOADED)])
+        known = [m for m in sys.modules if m.startswith(_LOADED) or m == _STARTED_WITH]
+        context.set_forkserver_preload(known)
         self.pipe, there = context.Pipe()
         self._process = context.Process(target=work, args=(there,), daemon=True)
         self._process.start()
         there.close()
+
+    def pause(self) -> None:
+        """Rest until it is to go on, where the system can do that; what it found so far stays."""
+        self._signal("SIGSTOP")
+
+    def go_on(self) -> None:
+        """Work on."""
+        self._signal("SIGCONT")
+
+    def _signal(self, name: str) -> None:
+        known = getattr(signal, name, None)
+        if known is not None and self._process.pid is not None and self._process.is_alive():
+            os.kill(self._process.pid, known)
 
     def end(self) -> None:
         """Whatever it is doing; whoever listens to it sees the pipe close."""

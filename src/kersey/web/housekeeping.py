@@ -1,4 +1,5 @@
-"""What the server does unasked: it checks the data when it starts, and backs up once a day."""
+"""What the server does unasked: when it starts it checks the data and makes ready to search, and
+once a day it backs up."""
 
 import asyncio
 import logging
@@ -21,6 +22,7 @@ _SECONDS = 600
 
 async def keep_house(room: Workroom, over: asyncio.Event) -> None:
     """Until it is over."""
+    await asyncio.to_thread(room.searches.make_ready)
     await asyncio.to_thread(_check, room)
     await asyncio.to_thread(_back_up, room)
     while not over.is_set():
