@@ -309,6 +309,8 @@ def test_what_is_changed_while_a_change_is_sent_is_not_lost(
     narrowed(page)
     page.select_option("#backing_way", "wide")
     page.evaluate("htmx.trigger(document.body, 'kersey:thrift')")
+    while not held:
+        page.wait_for_timeout(10)
     held[0].continue_()
     expect(page.locator("#tally .figure")).to_have_text("48 × 60")
     expect(page.locator("#backing_way")).to_have_value("wide")
