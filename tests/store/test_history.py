@@ -28,7 +28,9 @@ from kersey.store.projects import (
     StoredProject,
     add_project,
     change_project,
+    delete_project,
     get_project,
+    restore_project,
     step_over,
 )
 
@@ -173,6 +175,18 @@ def test_what_reached_into_the_cupboard_is_not_gone_back_over(home: Home) -> Non
     home.do(ticked)
     home.do(lambda now: replace(now, put_away=True))
     assert home.beside() == ("", "")
+
+
+def test_what_no_step_tells_of_is_not_gone_back_over(home: Home) -> None:
+    home.do(ticked)
+    with Session(home.engine) as session, session.begin():
+        delete_project(session, home.number, NOW)
+        restore_project(session, home.number, NOW)
+    assert home.beside() == ("", "")
+    home.do(framed)
+    assert home.beside() == ("changed how it is cut", "")
+    home.step(back=True)
+    assert home.beside() == ("", "changed how it is cut")
 
 
 def test_cloth_that_is_gone_does_not_come_back(home: Home) -> None:

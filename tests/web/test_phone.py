@@ -72,11 +72,18 @@ def test_a_code_pairs_one_device_and_no_more(page: Page, server: Site) -> None:
     pairing = pairing_address(page, server.url)
     first = httpx.post(pairing, data={"name": "Tablet"})
     assert first.status_code == 303
-    for again in (pairing, pairing[:-1] + "~"):
+    for again in (pairing, pairing[:-1] + "~", pairing[:-1] + "ü"):
         assert "no longer works" in httpx.get(again).text
         assert "no longer works" in httpx.post(again, data={"name": "Thief"}).text
     assert pairing_address(page, server.url) != pairing
     site = pairing.split("/pair/")[0]
+    for way in ("/pair/x/y", "/pair/"):
+        assert PAIR_FIRST in httpx.get(f"{site}{way}").text
+    assert PAIR_FIRST in httpx.delete(pairing).text
+    shown = pairing_address(page, server.url)
+    page.get_by_role("button", name="New code").click()
+    expect(page.locator(".scan .path")).not_to_have_text(shown)
+    assert "no longer works" in httpx.get(shown).text
     wrong = httpx.get(site, cookies={COOKIE: first.cookies[COOKIE][::-1]})
     assert PAIR_FIRST in wrong.text
     with httpx.Client(cookies=dict(first.cookies)) as paired:

@@ -7,9 +7,11 @@ import pytest
 from fastapi.testclient import TestClient
 from sqlalchemy import Connection, Engine, event
 from tests.core.quilts import project
+from tests.web.conftest import ADDRESS, PatientClient, app_over
 
 from kersey.store.data_check import check_data
 from kersey.store.projects import add_project
+from kersey.store.trouble import Trouble
 from kersey.web.workroom import Workroom
 
 
@@ -64,6 +66,17 @@ def test_a_full_disk_keeps_no_plan_but_says_so(client: TestClient) -> None:
         add_project(session, project(), room.clock())
     fill_disk(room.engine)
     assert "The disk is full." in client.get("/projects/1/size").text
+
+
+def test_a_site_over_a_damaged_file_still_opens_closes_and_tells(tmp_path: Path) -> None:
+    app = app_over(tmp_path)
+    (tmp_path / "kersey.db").write_bytes(b"no database " * 1000)
+    with PatientClient(app, ADDRESS, raise_server_exceptions=False):
+        """Its house is kept, and nothing of that ends it."""
+    room: Workroom = app.state.workroom
+    assert room.amiss == (Trouble.DAMAGED.words,)
+    assert Trouble.DAMAGED.words in room.no_backup
+    room.engine.dispose()
 
 
 def test_a_file_damaged_while_it_is_open_says_how_to_go_back(

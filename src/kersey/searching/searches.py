@@ -1,8 +1,8 @@
 """Searches for the most blocks, each in a process of its own, so that nobody waits for another.
 
 A page asks; it gets what is known so far and comes back for more. When the question behind a page
-changes, the search for the old one is ended at once. When nobody comes back for more, the search
-rests until somebody does. What was found is kept for a while.
+changes, the search for the old one is ended at once, and so is one that nobody comes back for. What
+was found is kept for a while.
 """
 
 import logging
@@ -19,10 +19,9 @@ _log = logging.getLogger(__name__)
 # One for each core of a small machine, and one more: a wall that fills for a while must not keep
 # a plan waiting.
 _AT_ONCE = 3
-# A page that is open comes back within seconds; a search nobody asked for since rests, and of those
-# that rest only the latest keep their processes.
-_UNSEEN_SECONDS, _LOOK_SECONDS = 30.0, 1.0
-_AT_REST = 3
+# A page that is open comes back within seconds: a search that nobody asked for since is ended, not
+# paused: a paused process would not see that the program is gone, and outlive it.
+_UNSEEN_SECONDS, _LOOK_SECONDS = 60.0, 1.0
 _LOST = "The search stopped before it found an answer. Reload the page, or change something."
 
 
@@ -38,7 +37,6 @@ class Inquiry:
         self.ended = False
         self.count = 0
         self.asked_at = monotonic()
-        self.at_rest = False
         self.waited_for = 0
         self._news = Condition()
 
@@ -103,7 +101,7 @@ class Searches:
                 self._waiting.append(search)
             self._kept.move_to_end(question)
             self._asked[who] = search
-            self._go_on(search)
+            search.asked_at = monotonic()
             if before is not None and before not in self._asked.values():
                 self._end(before)
             while len(self._kept) > self.kept:
@@ -145,44 +143,26 @@ class Searches:
                 # The one who listens to it buries it.
                 worker.end()
 
-    def _go_on(self, search: Inquiry) -> None:
-        search.asked_at = monotonic()
-        if search.at_rest:
-            search.at_rest = False
-            self._working[search].go_on()
-            self._watch()
-
     def _watch(self) -> None:
         """See from now on that no search goes on that nobody asks for."""
         if self._watcher is None:
-            self._watcher = Thread(target=self._let_rest, daemon=True)
+            self._watcher = Thread(target=self._end_what_is_unseen, daemon=True)
             self._watcher.start()
 
-    def _let_rest(self) -> None:
+    def _end_what_is_unseen(self) -> None:
         while True:
             sleep(_LOOK_SECONDS)
             with self._lock:
-                self._rest_what_is_unseen(monotonic() - _UNSEEN_SECONDS)
-                if self._closed or not self._going_on():
+                since = monotonic() - _UNSEEN_SECONDS
+                for search in [*self._waiting, *self._working]:
+                    if search.asked_at < since and not search.waited_for:
+                        self._end(search)
+                if self._closed or not self._working:
                     self._watcher = None
                     return
 
-    def _rest_what_is_unseen(self, since: float) -> None:
-        """Let those rest that nobody asked for since; a place is free for what waits."""
-        for search in self._going_on():
-            if search.asked_at < since and not search.waited_for:
-                search.at_rest = True
-                self._working[search].pause()
-        at_rest = sorted((s for s in self._working if s.at_rest), key=lambda s: s.asked_at)
-        for search in at_rest[: max(0, len(at_rest) - _AT_REST)]:
-            self._end(search)
-        self._begin_what_waits()
-
-    def _going_on(self) -> list[Inquiry]:
-        return [search for search in self._working if not search.at_rest]
-
     def _end(self, search: Inquiry) -> None:
-        if search.over:
+        if search.over or search.ended:
             return
         self._kept.pop(search.question, None)
         search.end()
@@ -193,7 +173,7 @@ class Searches:
             self._working[search].end()
 
     def _begin_what_waits(self) -> None:
-        while self._waiting and len(self._going_on()) < _AT_ONCE and not self._closed:
+        while self._waiting and len(self._working) < _AT_ONCE and not self._closed:
             # The latest question is what somebody looks at.
             search = self._waiting.pop()
             worker = self._idle.pop() if self._idle else self._new_worker()

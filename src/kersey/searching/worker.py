@@ -43,19 +43,6 @@ class Worker:
         self._process.start()
         there.close()
 
-    def pause(self) -> None:
-        """Rest until it is to go on, where the system can do that; what it found so far stays."""
-        self._signal("SIGSTOP")
-
-    def go_on(self) -> None:
-        """Work on."""
-        self._signal("SIGCONT")
-
-    def _signal(self, name: str) -> None:
-        known = getattr(signal, name, None)
-        if known is not None and self._process.pid is not None and self._process.is_alive():
-            os.kill(self._process.pid, known)
-
     def end(self) -> None:
         """Whatever it is doing; whoever listens to it sees the pipe close."""
         self._process.kill()

@@ -165,15 +165,16 @@ def _save_before(data: Path) -> Path | None:
     if not (data / FILE_NAME).is_file():
         return None
     folder = _made(data / FOLDER)
-    old = sorted(folder.glob(f"{_BEFORE}*.zip"), key=_number)
-    before = folder / f"{_BEFORE}{_number(old[-1]) + 1 if old else 1}.zip"
+    old = [path for path in backups(data) if path.name.startswith(_BEFORE)]
+    names = (folder / f"{_BEFORE}{number}.zip" for number in count(1))
+    before = next(name for name in names if not name.exists())
     try:
         open_database(data).dispose()
         write_backup(data, before, with_photographs=False)
     except (UnusableData, sqlite3.DatabaseError):
         _set_aside(data)
         return None
-    for path in old[: max(0, len(old) + 1 - _BEFORE_KEPT)]:
+    for path in old[_BEFORE_KEPT - 1 :]:
         path.unlink()
     return before
 
@@ -205,10 +206,6 @@ def _go_on_from(there: Path, restored: Path) -> None:
             then.execute(f"UPDATE {table} SET revision = revision + ?", (last + 1,))
         devices = now.execute("SELECT id, name, digest, paired_at FROM device").fetchall()
         then.executemany("INSERT INTO device VALUES (?, ?, ?, ?)", devices)
-
-
-def _number(path: Path) -> int:
-    return int(path.stem.removeprefix(_BEFORE))
 
 
 def _files(folder: Path) -> Iterable[Path]:

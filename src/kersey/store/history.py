@@ -41,6 +41,10 @@ def enter_step(
     """Enter what was done, and the quilt as it was before; `revision` is the one after it."""
     step = ProjectStepRow
     of_project = step.project_id == project_id
+    newest = _beside(session, project_id, back=True)
+    if newest is not None and newest.revision != revision - 1:
+        # Something else was done since, that no step tells of: nothing before it can be undone.
+        forget_steps(session, project_id)
     session.execute(delete(step).where(of_project, step.undone.is_(True)))
     number = (session.scalar(select(func.max(step.number)).where(of_project)) or 0) + 1
     session.add(

@@ -64,14 +64,16 @@ class Door:
 
     def new_token(self) -> str:
         """The token that pairs the next device: the one that still serves, or a new one."""
-        if self.token is None or self.token.until < monotonic():
+        if self.token is None or self.token.until <= monotonic():
             self.token = Token(token_urlsafe(16), monotonic() + _TOKEN_SERVES_SECONDS)
         return self.token.secret
 
     def serves(self, secret: str) -> bool:
         """Whether a token would pair a device now."""
-        known = self.token is not None and compare_digest(self.token.secret, secret)
-        return known and self.token is not None and monotonic() < self.token.until
+        token = self.token
+        if token is None or monotonic() >= token.until:
+            return False
+        return compare_digest(token.secret.encode(), secret.encode())
 
     def use(self, secret: str) -> str | None:
         """Use a token up; what the device is to show from now on, or None where it serves no

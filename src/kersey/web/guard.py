@@ -2,8 +2,8 @@
 
 Foreign Host headers are refused (a web page elsewhere could otherwise reach this server by
 rebinding its own name), and so are posts that come from another site. From the network only paired
-devices come in. The body of a request is
-read here, up to a limit, so that a page that fails can still show what was typed.
+devices come in. The body of a request is read here, up to a limit, so that a page that fails can
+still show what was typed.
 """
 
 import ipaddress
@@ -119,7 +119,8 @@ class Guard:
 async def _may_come_in(scope: Scope, room: Workroom) -> bool:
     """Whether it asks from this computer, is paired, or is about to be."""
     client = scope["client"][0] if scope["client"] else None
-    if is_this_computer(client) or scope["path"].startswith(WAY_IN):
+    pairs = scope["method"] in {"GET", "POST"} and WAY_IN.fullmatch(scope["path"])
+    if pairs or is_this_computer(client):
         return True
     secret = Request(scope).cookies.get(COOKIE, "")
     known = bool(secret) and await run_in_threadpool(room.knows_device, secret)

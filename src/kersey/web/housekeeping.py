@@ -7,6 +7,7 @@ import sqlite3
 from contextlib import suppress
 
 from sqlalchemy import select
+from sqlalchemy.exc import DBAPIError
 
 from kersey.store.backup import back_up_daily
 from kersey.store.data_check import check_data
@@ -18,6 +19,8 @@ from kersey.web.workroom import Workroom
 _log = logging.getLogger("kersey")
 # So often a server that runs for weeks looks whether a new day has begun.
 _SECONDS = 600
+# What the disk refuses is told; it ends nothing.
+_FAULTS = (OSError, sqlite3.Error, DBAPIError)
 
 
 async def keep_house(room: Workroom, over: asyncio.Event) -> None:
@@ -33,26 +36,34 @@ async def keep_house(room: Workroom, over: asyncio.Event) -> None:
 
 
 def _check(room: Workroom) -> None:
-    with room.reading() as session:
-        # Read once for the check, they are known to the first page that asks for all of them.
-        room.amiss = tuple(check_data(session, room.lots.all(session)))
+    try:
+        with room.reading() as session:
+            # Read once for the check, they are known to the first page that asks for all of them.
+            room.amiss = tuple(check_data(session, room.lots.all(session)))
+    except _FAULTS as error:
+        room.amiss = (_why(error),)
     for sentence in room.amiss:
         _log.warning("data check: %s", sentence)
 
 
 def _back_up(room: Workroom) -> None:
+    room.no_backup = ""
+    try:
+        if _wants_backup(room):
+            back_up_daily(room.data, room.clock().astimezone().date())
+    except _FAULTS as error:
+        room.no_backup = f"Kersey couldn't make today's backup. {_why(error)}"
+        _log.warning(room.no_backup)
+
+
+def _wants_backup(room: Workroom) -> bool:
+    """Whether it is wanted, and there is anything to back up."""
     with room.reading() as session:
         wanted = load_preferences(session).daily_backup
-        anything = session.scalar(select(CupboardLotRow.id).limit(1)) or session.scalar(
-            select(ProjectRow.id).limit(1)
-        )
-    room.no_backup = ""
-    if not (wanted and anything):
-        return
-    try:
-        back_up_daily(room.data, room.clock().astimezone().date())
-    except (OSError, sqlite3.Error) as error:
-        trouble = trouble_of(error)
-        why = trouble.words if trouble else f"{error}."
-        room.no_backup = f"Kersey couldn't make today's backup. {why}"
-        _log.warning(room.no_backup)
+        tables = (CupboardLotRow, ProjectRow)
+        return wanted and any(session.scalar(select(t.id).limit(1)) for t in tables)
+
+
+def _why(error: Exception) -> str:
+    trouble = trouble_of(error)
+    return trouble.words if trouble else f"{error}."

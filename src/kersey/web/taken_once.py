@@ -66,7 +66,7 @@ class TakenOnce:
         finally:
             done = bool(messages) and messages[0]["status"] < _REFUSED
             if not done:
-                del self._answers[key]
+                self._answers.pop(key, None)
             answer.set_result(messages if done else None)
         while len(self._answers) > _REMEMBERED:
             self._answers.popitem(last=False)

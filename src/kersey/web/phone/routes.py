@@ -5,13 +5,12 @@ from typing import Any
 import segno
 from fastapi import APIRouter, Request
 from markupsafe import Markup
-from pydantic import Field
+from starlette.concurrency import run_in_threadpool
 from starlette.responses import RedirectResponse, Response
 
-from kersey.core.measure.length import Units
 from kersey.store.devices import devices, pair, send_away
 from kersey.web.door import COOKIE, NoNetwork
-from kersey.web.forms import PageForm, TypedForm, read_form
+from kersey.web.forms import TypedForm
 from kersey.web.listening import CannotListen
 from kersey.web.phone.stranger import no_more, plain_page
 from kersey.web.templating import render
@@ -22,12 +21,7 @@ router = APIRouter()
 # A year: a phone in the sewing room is paired once.
 _COOKIE_SECONDS = 365 * 24 * 60 * 60
 _MODULE_PX = 6
-
-
-class PairForm(PageForm):
-    """What a device is called in the list."""
-
-    name: str = Field("Phone", max_length=40)
+_LONGEST_NAME = 40
 
 
 @router.get("/phone", name="phone_page")
@@ -52,6 +46,13 @@ async def close_door(request: Request, room: Room) -> Response:
     return RedirectResponse(request.app.url_path_for("phone_page"), status_code=303)
 
 
+@router.post("/phone/code", name="new_code")
+def new_code(request: Request, room: Room) -> Response:
+    """Another code; the one before serves no more."""
+    room.door.token = None
+    return RedirectResponse(request.app.url_path_for("phone_page"), status_code=303)
+
+
 @router.post("/phone/devices/{device_id}/away", name="send_device_away")
 def send_device_away(request: Request, room: Room, device_id: int) -> Response:
     """A device may come in no more."""
@@ -72,16 +73,19 @@ async def pair_page(room: Room, token: str) -> Response:
 @router.post("/pair/{token}", name="pair_device")
 async def pair_device(request: Request, room: Room, token: str, typed: TypedForm) -> Response:
     """Pair the device that scanned the code."""
-    form = read_form(PairForm, typed, Units.INCHES)
     secret = room.door.use(token)
     if secret is None:
         await room.door.let_wait()
         return no_more()
-    with room.transaction() as session:
-        pair(session, form.name, secret, room.clock())
+    await run_in_threadpool(_pair, room, typed.get("name", "").strip() or "Phone", secret)
     answer = RedirectResponse(request.app.url_path_for("first_page"), status_code=303)
     answer.set_cookie(COOKIE, secret, _COOKIE_SECONDS, httponly=True, samesite="strict")
     return answer
+
+
+def _pair(room: Workroom, name: str, secret: str) -> None:
+    with room.transaction() as session:
+        pair(session, name[:_LONGEST_NAME], secret, room.clock())
 
 
 def _page(request: Request, room: Workroom, problem: str = "") -> Response:

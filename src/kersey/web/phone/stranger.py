@@ -1,5 +1,6 @@
 """What a device sees that was not paired: how to pair, and nothing else of the site."""
 
+import re
 from base64 import b64encode
 from collections.abc import Mapping
 from hashlib import sha256
@@ -13,7 +14,7 @@ from starlette.types import Receive, Scope, Send
 from kersey.web.templating import template
 
 # Where one comes in without being paired yet.
-WAY_IN = "/pair/"
+WAY_IN = re.compile("/pair/[^/]+")
 
 
 _STYLE = (Path(__file__).parent / "plain.css").read_text()

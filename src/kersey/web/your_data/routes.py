@@ -1,6 +1,7 @@
 """Your data: a backup of everything, put back; quilts to share as a readable file; a check."""
 
 from collections.abc import Sequence
+from contextlib import ExitStack
 from dataclasses import dataclass, replace
 from datetime import date
 from pathlib import Path
@@ -78,15 +79,17 @@ def save_backup(room: Room) -> Response:
     """Everything in one file."""
     with room.reading() as session:
         copy_loose(session, room.data, room.camera)
-    made = TemporaryDirectory(dir=room.data)
-    file = Path(made.name) / "backup.zip"
-    write_backup(room.data, file)
+    with ExitStack() as kept:
+        file = Path(kept.enter_context(TemporaryDirectory(dir=room.data))) / "backup.zip"
+        write_backup(room.data, file)
+        # It goes once it is sent.
+        sent = kept.pop_all()
     name = f"kersey-{room.clock().astimezone().date().isoformat()}"
     return FileResponse(
         file,
         media_type="application/zip",
         headers=saved_as(name, "zip"),
-        background=BackgroundTask(made.cleanup),
+        background=BackgroundTask(sent.close),
     )
 
 
