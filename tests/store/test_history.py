@@ -19,10 +19,11 @@ from kersey.core.cloth.fabric import Value
 from kersey.core.project.project import Project
 from kersey.core.quilt.quilt import make_quilt
 from kersey.core.wall.hand import on_wall
+from kersey.store import history
 from kersey.store.cupboard import get_lot, take_out
 from kersey.store.data_check import check_data
 from kersey.store.database import open_database
-from kersey.store.history import MOST_STEPS, GoneSince, steps_there
+from kersey.store.history import GoneSince, steps_there
 from kersey.store.projects import (
     ProjectChanged,
     StoredProject,
@@ -201,12 +202,14 @@ def test_cloth_that_is_gone_does_not_come_back(home: Home) -> None:
     assert home.now() == before
 
 
-def test_the_oldest_steps_go_first(home: Home) -> None:
-    for _ in range(MOST_STEPS + 5):
+def test_the_oldest_steps_go_first(home: Home, monkeypatch: pytest.MonkeyPatch) -> None:
+    most = 12
+    monkeypatch.setattr(history, "MOST_STEPS", most)
+    for _ in range(most + 5):
         home.do(framed)
     home.restart()
     back = 0
     while home.beside()[0]:
         home.step(back=True)
         back += 1
-    assert back == MOST_STEPS
+    assert back == most

@@ -37,6 +37,12 @@ class Lie:
         x, y = self.anchor(seat)
         return (x, y) if self.on_point else (x + self._wide / 2, y + self._high / 2)
 
+    def reaches(self, seat: Seat, end: tuple[Fraction, Fraction]) -> bool:
+        """Whether a place's block, turned however, may reach into a picture that ends there."""
+        x, y = self.middle(seat)
+        reach = (self._wide + self._high) / 2
+        return x - reach < end[0] and y - reach < end[1]
+
     def lying(self, corners: Iterable[tuple[Fraction, Fraction]]) -> list[Point]:
         """Corners within a block, as they lie, from its anchor."""
         straight = [(float(x), float(y)) for x, y in corners]

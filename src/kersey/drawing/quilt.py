@@ -106,6 +106,7 @@ def draw_hung(quilt: Quilt, px_per_inch: float, flat: bool = True) -> str:
                 *box,
                 class_="outline",
                 fill="none",
+                stroke="#55636f",
                 stroke_width=0.6,
                 stroke_dasharray="2.4 2",
             )
@@ -161,8 +162,17 @@ def lie_of(quilt: Quilt, left: Fraction, top: Fraction) -> Lie:
     return Lie(quilt, left + around + quilt.size.spacer[0], top + around + quilt.size.spacer[1])
 
 
-def draw_whole(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> str:
-    """The quilt as a part of a picture, its finished corner lying there."""
+def draw_whole(
+    quilt: Quilt,
+    left: Fraction,
+    top: Fraction,
+    cloths: Cloths,
+    shown: tuple[Fraction, Fraction] | None = None,
+) -> str:
+    """The quilt as a part of a picture, its finished corner lying there.
+
+    Where the picture ends sooner, at `shown` across and down, no block beyond it is drawn.
+    """
     size = quilt.size
     around = size.bordered + size.edge
     body_left, body_top = left + around + size.spacer[0], top + around + size.spacer[1]
@@ -174,7 +184,7 @@ def draw_whole(quilt: Quilt, left: Fraction, top: Fraction, cloths: Cloths) -> s
             _border(quilt, *inside, cloths),
             _sashing(quilt, body_left, body_top, cloths),
             _plain(quilt, body_left, body_top, cloths),
-            _blocks(quilt, lie, cloths),
+            _blocks(quilt, lie, cloths, shown),
             _seams(quilt, lie),
             _missing(quilt, lie),
             _folded_edge(quilt, left, top, cloths),
@@ -348,7 +358,9 @@ def _print(quilt: Quilt, kind: PartKind) -> Print:
     return part.cloth.prints[0]
 
 
-def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
+def _blocks(
+    quilt: Quilt, lie: Lie, cloths: Cloths, shown: tuple[Fraction, Fraction] | None
+) -> str:
     """All patches of one print that lie the same way are one path."""
     shapes = {
         turn: [_Shape(patch, lie) for patch in turned(quilt.assembly.patches, quilt.block, turn)]
@@ -356,15 +368,15 @@ def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
     }
     slots = quilt.patch_slots
     paths: dict[tuple[str, bool], list[str]] = defaultdict(list)
-    seams: list[str] = []
     for placed in quilt.placed:
-        at = lie.anchor(Seat(placed.row, placed.column))
+        seat = Seat(placed.row, placed.column)
+        if shown is not None and not lie.reaches(seat, shown):
+            continue
+        at = lie.anchor(seat)
         kit = quilt.kept.kits[placed.kit]
         for shape, slot in zip(shapes[placed.turn], slots, strict=True):
-            outline = shape.at(*at)
-            paths[kit[slot], shape.upright].append(outline)
-            seams.append(outline)
-    return "".join(
+            paths[kit[slot], shape.upright].append(shape.at(*at))
+    cloth = (
         element(
             "path",
             d="".join(outlines),
@@ -373,14 +385,8 @@ def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths) -> str:
             data_family=quilt.prints[name].family if cloths.named else None,
         )
         for (name, upright), outlines in sorted(paths.items())
-    ) + element(
-        "path",
-        d="".join(seams),
-        fill="none",
-        stroke="#10181f",
-        stroke_opacity=0.22,
-        stroke_width=0.06,
     )
+    return element("g", *cloth, stroke="#10181f", stroke_opacity=0.22, stroke_width=0.06)
 
 
 class _Shape:

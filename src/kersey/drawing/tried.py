@@ -19,7 +19,7 @@ def draw_patch(quilt: Quilt) -> str:
     """The corner of the quilt with what lies round it."""
     cloths = Cloths()
     shown = min(_SHOWN, quilt.size.width, quilt.size.length)
-    body = draw_whole(quilt, Fraction(0), Fraction(0), cloths)
+    body = draw_whole(quilt, Fraction(0), Fraction(0), cloths, (shown, shown))
     return picture(
         -0.5,
         -0.5,

@@ -14,7 +14,7 @@ from starlette.staticfiles import StaticFiles
 
 from kersey.formats import cupboard_csv, kersey_file, order, photograph
 from kersey.store.database import open_database
-from kersey.web import styles
+from kersey.web import pictures, styles
 from kersey.web.api import routes as api
 from kersey.web.bag import routes as bag
 from kersey.web.border import routes as border
@@ -79,6 +79,7 @@ def furnish(app: FastAPI, settings: ServerSettings) -> None:
         label_printer=settings.label_printer or settings.data / "labels",
     )
     app.state.addresses = {}
+    app.state.pictures = pictures.Pictures()
 
 
 def _pages(settings: ServerSettings) -> FastAPI:
@@ -111,6 +112,7 @@ def _pages(settings: ServerSettings) -> FastAPI:
     app.include_router(your_data.router, include_in_schema=False)
     app.include_router(progress.router, include_in_schema=False)
     app.include_router(styles.router, include_in_schema=False)
+    app.include_router(pictures.router, include_in_schema=False)
     app.mount("/static", _KeptFiles(directory=STATIC), name="static")
 
     install_error_pages(app)

@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping
 from fractions import Fraction
-from functools import cache
+from functools import cache, partial
 from hashlib import blake2s
 from pathlib import Path
 from typing import Any
@@ -29,6 +29,7 @@ from kersey.core.measure.length import (
 )
 from kersey.core.measure.money import format_money
 from kersey.core.measure.spoken import shown
+from kersey.web.pictures import as_image
 from kersey.web.styles import styles_url
 from kersey.web.taken_once import once
 from kersey.web.terms import FIELDS, TERMS, terms_in
@@ -53,6 +54,7 @@ def render(
                 **context,
                 "url": _url_maker(request),
                 "static": _static_url,
+                "image": partial(as_image, request),
                 "styles": styles_url(),
                 "told": set(),
             }
