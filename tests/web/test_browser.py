@@ -68,7 +68,7 @@ def start(page: Page, url: str, line: str = "roll of 40 strips, 20 prints") -> N
 def choose(page: Page, recipe: str) -> None:
     """Choose a block by looking at the quilts the fabric can become."""
     page.keyboard.press("b")
-    page.locator(f"label:has(#look-{recipe}) svg").click()
+    page.locator(f"label:has(#look-{recipe}) img").click()
     expect(page.locator(f"#tally input[value='{recipe}']")).to_have_count(1)
     page.keyboard.press("Enter")
     page.wait_for_url("**/yield")

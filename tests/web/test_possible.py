@@ -154,7 +154,7 @@ def test_quilts_come_in_and_one_is_taken_by_keys(talking_page: Page, server: Any
     expect(page.locator("#tally caption")).to_contain_text("Nine-patch")
     page.keyboard.press("c")
     expect(page.locator("#beside figure")).to_have_count(1)
-    page.locator("label:has(#look-four-patch) svg").click()
+    page.locator("label:has(#look-four-patch) img").click()
     page.keyboard.press("c")
     expect(page.locator("#beside figure")).to_have_count(2)
     page.locator("input[value='least work']").check()

@@ -12,7 +12,7 @@ from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Cut, Layout, Need
 from kersey.core.measure.length import Units, format_size
 from kersey.drawing.cloth import Cloths
-from kersey.drawing.svg import box_path, element, picture, rect, text
+from kersey.drawing.svg import element, picture, rect, text
 
 # Beside the fabric stands the number of each strip. Inches.
 _GUTTER = 1.3
@@ -35,8 +35,8 @@ def draw_layout(
     fill = cloths.fill(cloth, upright=not _turned(layout))
     parts = [
         rect(0, 0, across, down, fill=fill),
-        _veil(layout, across, down),
-        _pieces(layout, codes),
+        rect(0, 0, across, down, class_="veil", fill="#ffffff", fill_opacity=0.72),
+        _pieces(layout, fill, codes),
         *_strip_numbers(layout),
         rect(0, 0, across, down, class_="selvedge", fill="none", stroke_width=_EDGE),
     ]
@@ -71,35 +71,22 @@ def _box(cut: Cut, layout: Layout) -> tuple[Fraction, Fraction, Fraction, Fracti
     return cut.x, cut.y, cut.width, cut.length
 
 
-def _veil(layout: Layout, across: Fraction, down: Fraction) -> str:
-    """What is left is veiled: the whole piece of fabric, with a hole for each cut."""
-    holes = (box_path(*_box(cut, layout)) for cut in layout.cuts)
-    return element(
-        "path",
-        d=box_path(0, 0, across, down) + "".join(holes),
-        class_="veil",
-        fill="#ffffff",
-        fill_opacity=0.72,
-        fill_rule="evenodd",
-    )
-
-
-def _pieces(layout: Layout, codes: Mapping[Need, str]) -> str:
+def _pieces(layout: Layout, fill: str, codes: Mapping[Need, str]) -> str:
     """Every cut: a piece of one size is drawn once, with its code, and used wherever it is cut."""
     shapes: dict[str, str] = {}
     used = []
     for cut in layout.cuts:
         x, y, width, height = _box(cut, layout)
         code = codes[cut.need]
-        shape = _shape(code, width, height)
-        key = "piece-" + blake2s(shape.encode(), digest_size=5).hexdigest()
+        shape = _shape(code, width, height, fill)
+        key = "piece-" + blake2s(shape.encode(), digest_size=4).hexdigest()
         shapes[key] = element("g", shape, id=key)
         used.append(element("use", href=f"#{key}", x=x or None, y=y or None, data_need=code))
     pieces = element("g", *used, class_="pieces", stroke="#10181f", stroke_width=_EDGE)
     return element("defs", *shapes.values()) + pieces
 
 
-def _shape(code: str, width: Fraction, height: Fraction) -> str:
+def _shape(code: str, width: Fraction, height: Fraction, fill: str) -> str:
     """A piece lying at 0, 0: its edge is as strong as where it is used, its code on a chip."""
     shorter = float(min(width, height))
     room = float(width) / (0.62 * len(code) + 0.6)
@@ -107,7 +94,7 @@ def _shape(code: str, width: Fraction, height: Fraction) -> str:
     middle_x, middle_y = float(width / 2), float(height / 2)
     chip = (0.62 * len(code) + 0.5) * size, 1.12 * size
     return (
-        rect(0, 0, width, height, fill="#ffffff", fill_opacity=0)
+        rect(0, 0, width, height, fill=fill)
         + rect(
             middle_x - chip[0] / 2,
             middle_y - chip[1] / 2,

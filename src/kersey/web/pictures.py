@@ -16,9 +16,12 @@ from starlette.responses import Response
 
 router = APIRouter()
 
-# A full wall is thirty quilts of some twenty kilobytes: a few walls' worth.
-_KEPT = 300
-_HEAD = re.compile(r'<svg [^>]*?width="(\d+)" height="(\d+)"[^>]*><title>(.*?)</title>')
+# A full wall is thirty quilts of some twenty kilobytes: many walls' worth, in characters.
+_KEPT = 16_000_000
+_HEAD = re.compile(
+    r'<svg [^>]*?viewBox="\S+ \S+ (\S+) (\S+)"(?: width="(\d+)" height="(\d+)")?[^>]*>'
+    "<title>(.*?)</title>"
+)
 _IMAGE = Markup('<img src="{}" alt="{}" width="{}" height="{}" loading="lazy">')
 _FOR_LONG = {"cache-control": "private, max-age=31536000, immutable"}
 
@@ -29,15 +32,18 @@ class Pictures:
     def __init__(self) -> None:
         self._lock = Lock()
         self._kept: OrderedDict[str, str] = OrderedDict()
+        self._size = 0
 
     def keep(self, drawing: str) -> str:
         """The name by which a drawing can be asked for from now on."""
         name = blake2s(drawing.encode(), digest_size=12).hexdigest()
         with self._lock:
+            if name not in self._kept:
+                self._size += len(drawing)
             self._kept[name] = drawing
             self._kept.move_to_end(name)
-            while len(self._kept) > _KEPT:
-                self._kept.popitem(last=False)
+            while self._size > _KEPT:
+                self._size -= len(self._kept.popitem(last=False)[1])
         return name
 
     def get(self, name: str) -> str | None:
@@ -46,11 +52,13 @@ class Pictures:
             return self._kept.get(name)
 
 
-def as_image(request: Request, drawing: str) -> Markup:
-    """A drawing that has a size of its own as an image; its title is what is read instead."""
+def as_image(request: Request, drawing: str, width_px: int = 0) -> Markup:
+    """A drawing as an image, so wide, or of the size of its own; its title is read instead."""
     head = _HEAD.match(drawing)
     assert head is not None
-    width, height, label = head.groups()
+    across, down, width, height, label = head.groups()
+    if width_px:
+        width, height = str(width_px), str(round(width_px * float(down) / float(across)))
     pictures: Pictures = request.app.state.pictures
     address = request.app.url_path_for("picture", name=pictures.keep(drawing))
     return _IMAGE.format(address, unescape(label), width, height)

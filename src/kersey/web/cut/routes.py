@@ -1,4 +1,4 @@
-"""The cutting sheet: steps in order, each cloth drawn with its cuts, kits, ticks that are kept."""
+"""The cutting sheet: steps in order, each cloth drawn with its cuts, ticks that are kept."""
 
 from dataclasses import replace
 from typing import Annotated
@@ -10,7 +10,7 @@ from starlette.responses import Response
 from kersey.core.project.design import check_layers
 from kersey.core.project.project import Project
 from kersey.core.work.work_order import ticked
-from kersey.web.cut import labels, table, wrong
+from kersey.web.cut import kits, labels, table, wrong
 from kersey.web.cut.view import cut_context
 from kersey.web.forms import BadForm, checked
 from kersey.web.open_project import Opened, OpenProject, RevisedForm, change, sent
@@ -22,6 +22,7 @@ router = APIRouter()
 router.include_router(table.router)
 router.include_router(wrong.router)
 router.include_router(labels.router)
+router.include_router(kits.router)
 
 
 class TickForm(RevisedForm):

@@ -1,6 +1,6 @@
-"""The sheet as it is shown: each step with its words and pictures, the kits, what is to buy."""
+"""The sheet as it is shown: each step with its words and pictures, what is to buy."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Mapping
 from fractions import Fraction
 from typing import Any
 
@@ -9,21 +9,19 @@ from kersey.core.blocks.piece_codes import piece_codes
 from kersey.core.blocks.technique import CROSSCUT, STRIP_SET
 from kersey.core.cloth.fabric import Print
 from kersey.core.cutting.problem import Layout, Need
-from kersey.core.frame.setting import Seat
 from kersey.core.kits.pieces import slots_of
 from kersey.core.kits.sewn_sets import strip_sets
 from kersey.core.measure.length import format_size
 from kersey.core.mending.way_words import to_join
-from kersey.core.project.design import MOST_LAYERS, KitWish
+from kersey.core.project.design import MOST_LAYERS
 from kersey.core.quilt.parts import Source
-from kersey.core.quilt.quilt import Placed, Quilt
-from kersey.core.wall.numbers import number_of
+from kersey.core.quilt.quilt import Quilt
 from kersey.core.work.step_words import sheet_words
 from kersey.core.work.work_order import Step, StepKind, steps_done
 from kersey.core.yields.by_hand import Division, strip_sum
 from kersey.core.yields.cut_words import strip_words
 from kersey.drawing.cut_layout import draw_layout, scale_for
-from kersey.drawing.patches import draw_blocks_alone, draw_make
+from kersey.drawing.patches import draw_make
 from kersey.drawing.quilt import draw_quilt
 from kersey.drawing.strips import StripCloth, draw_division, draw_set
 from kersey.web.cut.stage import STAGE
@@ -55,11 +53,8 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "done": steps_done(opened.project, steps),
         "kinds": StepKind,
         "drawing": draw_quilt(quilt),
-        "kits": _kits(quilt, codes),
         "in_order": _in_order(quilt, codes),
         "columns": quilt.kept.block.columns(quilt.kept.seam),
-        "kit_wishes": list(KitWish),
-        "fabric_names": [(name, cloth.name) for name, cloth in quilt.prints.items()],
         "to_buy": quilt.to_buy,
         "pulled_for": [part for part in quilt.parts if part.cloth.source is Source.PULLED],
         "layers": range(1, MOST_LAYERS + 1),
@@ -67,7 +62,6 @@ def _sheet(opened: OpenProject, quilt: Quilt) -> dict[str, Any]:
         "opened_pieces": sum(layout.copies for layout in quilt.kept.cutting.layouts),
         "for_frame": _for_frame(quilt),
         "left_whole": sum(piece.count for piece in quilt.left if piece.whole),
-        "drawn_true": quilt.assembly.drawn_true,
         "can_put_away": not opened.project.put_away
         and any(pulled.cut for pulled in opened.project.fabrics),
     }
@@ -184,37 +178,3 @@ def _division(quilt: Quilt) -> str:
     strip = StripCloth(plan.problem.needs[0].width, prints)
     reach = answer.division.strip_length + 1
     return draw_division(answer, strip, quilt.kept.seam, quilt.units, reach)
-
-
-def _kits(quilt: Quilt, codes: Mapping[Need, str]) -> list[dict[str, Any]]:
-    """Every block in its place, with the pieces it takes."""
-    problem, kits = quilt.kept.cutting.problem, quilt.kept.kits
-    marks = [codes[problem.needs[number]] for number in slots_of(problem)]
-    prints = (quilt.patch_prints(kits[placed.kit]) for placed in quilt.placed)
-    drawings = draw_blocks_alone(quilt.assembly.patches, quilt.block, prints)
-    return [
-        _kit(placed, quilt, marks, drawing)
-        for placed, drawing in zip(quilt.placed, drawings, strict=True)
-    ]
-
-
-def _kit(placed: Placed, quilt: Quilt, marks: Sequence[str], drawing: str) -> dict[str, Any]:
-    pieces: dict[str, list[str]] = {}
-    for name, mark in zip(quilt.kept.kits[placed.kit], marks, strict=True):
-        pieces.setdefault(quilt.prints[name].name, []).append(mark)
-    return {
-        "number": placed.kit + 1,
-        "place": number_of(Seat(placed.row, placed.column)),
-        "pinned": placed.kit in quilt.kept.pinned,
-        "pieces": [(name, " ".join(of_it)) for name, of_it in pieces.items()],
-        "drawing": drawing,
-        "mates": _mates(placed.kit, quilt),
-    }
-
-
-def _mates(block: int, quilt: Quilt) -> list[int]:
-    """The numbers of the blocks that are cut apart from the same pieces."""
-    batch = quilt.kept.cutting.problem.batch
-    first = block - block % batch
-    there = range(first, min(first + batch, len(quilt.kept.kits)))
-    return [number + 1 for number in there if number != block]

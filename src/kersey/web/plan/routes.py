@@ -42,10 +42,10 @@ class DealForm(RevisedForm):
 
 
 class PinForm(RevisedForm):
-    """A block, by its number from 1, whose kit stays as it is; or not any more."""
+    """A block, by its number from 1, whose kit stays as it is; or one that is let go."""
 
-    block: int = Field(ge=1, le=5000)
-    pinned: bool = False
+    pin: int | None = Field(None, ge=1, le=5000)
+    unpin: int | None = Field(None, ge=1, le=5000)
 
 
 class ExchangeForm(RevisedForm):
@@ -115,7 +115,7 @@ def deal_kits(
         return dealt_again(replace(project, design=design))
 
     change(room, opened.stored.id, form.revision, dealt)
-    return _back(request, opened, "cut")
+    return go_to(request, "kits_page", opened)
 
 
 @router.post("/projects/{project_id}/kits/pin", name="pin_kit")
@@ -126,14 +126,13 @@ def pin_kit(
 
     def pinned(project: Project) -> Project:
         kept = project.plan
-        if kept is None or form.block > len(kept.kits):
+        if kept is None:
             return project
-        block = {form.block - 1}
-        pins = kept.pinned | block if form.pinned else kept.pinned - block
-        return replace(project, plan=replace(kept, pinned=pins))
+        pins = {*kept.pinned, (form.pin or 0) - 1} - {(form.unpin or 0) - 1}
+        return replace(project, plan=replace(kept, pinned=frozenset(pins & {*range(len(kept.kits))})))
 
     change(room, opened.stored.id, form.revision, pinned)
-    return _back(request, opened, "cut")
+    return go_to(request, "kits_page", opened)
 
 
 @router.post("/projects/{project_id}/kits/exchange", name="exchange_print")
@@ -142,14 +141,14 @@ def exchange_print(
 ) -> Response:
     """Exchange a print of a block with a block that can spare another."""
     if opened.project.plan is None:
-        return _back(request, opened, "cut")
+        return go_to(request, "kits_page", opened)
     change(
         room,
         opened.stored.id,
         form.revision,
         lambda p: exchanged(p, form.block - 1, form.gives, form.takes),
     )
-    return _back(request, opened, "cut")
+    return go_to(request, "kits_page", opened)
 
 
 def _back(request: Request, opened: OpenProject, page: str) -> Response:
