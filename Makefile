@@ -53,6 +53,8 @@ bench: .venv/ready-for-tests
 	$(BIN)/python -m bench.unit_rows
 	$(BIN)/python -m bench.pages
 	$(BIN)/python -m bench.arrivals
+	sh tools/find-browser.sh
+	$(BIN)/python -m bench.browser
 
 pictures: .venv/ready-for-tests
 	sh tools/find-browser.sh

@@ -1,10 +1,11 @@
 """The browser's side of every page: bytes, nodes, and the longest task, over the sample world.
 
 A page of more than 150 KB or 2,500 nodes, or one that keeps the browser busy for more than 100 ms
-at a time, is marked. Needs Chromium: `KERSEY_CHROMIUM`, or /usr/bin/chromium.
+at a time, is marked. Pages may be named. Needs Chromium: `KERSEY_CHROMIUM`, or /usr/bin/chromium.
 """
 
 import os
+import sys
 import tempfile
 from pathlib import Path
 from threading import Thread
@@ -50,7 +51,7 @@ def main() -> None:
 
 
 def _measure(site: str) -> None:
-    pages = [*OTHERS, *(f"/projects/{n}/{stage}" for n in range(1, 7) for stage in STAGES)]
+    pages = sys.argv[1:] or [*OTHERS, *(f"/projects/{n}/{stage}" for n in range(1, 7) for stage in STAGES)]
     print(f"{'page':34} {'KB':>6} {'nodes':>7} {'longest task, ms':>17}")
     with sync_playwright() as playwright:
         chromium = os.environ.get("KERSEY_CHROMIUM", "/usr/bin/chromium")
