@@ -51,7 +51,10 @@ def main() -> None:
 
 
 def _measure(site: str) -> None:
-    pages = sys.argv[1:] or [*OTHERS, *(f"/projects/{n}/{stage}" for n in range(1, 7) for stage in STAGES)]
+    pages = sys.argv[1:] or [
+        *OTHERS,
+        *(f"/projects/{n}/{stage}" for n in range(1, 7) for stage in STAGES),
+    ]
     print(f"{'page':34} {'KB':>6} {'nodes':>7} {'longest task, ms':>17}")
     with sync_playwright() as playwright:
         chromium = os.environ.get("KERSEY_CHROMIUM", "/usr/bin/chromium")

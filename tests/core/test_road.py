@@ -174,9 +174,9 @@ def _every_piece_is_drawn_where_it_is_dealt(quilt: Quilt) -> None:
     for placed in quilt.placed:
         kit = quilt.kept.kits[placed.kit]
         assert quilt.patch_prints(kit) == [quilt.prints[kit[slot]] for slot in quilt.patch_slots]
-    seams = re.search(r'<path d="([^"]*)"[^>]*stroke-width="0.06"', draw_quilt(quilt))
-    assert seams is not None
-    assert seams[1].count("M") == len(quilt.placed) * len(quilt.assembly.patches)
+    blocks = re.search(r'<g stroke="[^>]*stroke-width="0.06">(.*?)</g>', draw_quilt(quilt))
+    assert blocks is not None
+    assert blocks[1].count("M") == len(quilt.placed) * len(quilt.assembly.patches)
 
 
 def _every_make_is_named_once(quilt: Quilt) -> None:

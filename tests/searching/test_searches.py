@@ -1,5 +1,6 @@
 """Searches in processes of their own: begun once, shared, and ended when nobody waits any more."""
 
+import os
 from collections.abc import Iterator
 from time import sleep
 
@@ -87,6 +88,10 @@ def test_a_plan_need_not_wait_for_walls(searches: Searches) -> None:
     soon.wait(10_000, 60.0)
     assert soon.over
     assert not any(wall.over for wall in walls)
+    if hasattr(os, "sched_getaffinity"):
+        cores = [os.sched_getaffinity(each._process.pid or 0) for each in searches._alive]
+        assert len(cores) > 1
+        assert len(set().union(*cores)) == 1
 
 
 def test_a_process_that_was_ended_as_it_finished_answers_nothing_more(

@@ -118,7 +118,7 @@ class SharedSearches(Searches):
             self.leave(who)
 
 
-SEARCHES = SharedSearches()
+SEARCHES = SharedSearches(one_core=False)
 
 
 @cache

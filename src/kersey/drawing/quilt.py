@@ -358,9 +358,7 @@ def _print(quilt: Quilt, kind: PartKind) -> Print:
     return part.cloth.prints[0]
 
 
-def _blocks(
-    quilt: Quilt, lie: Lie, cloths: Cloths, shown: tuple[Fraction, Fraction] | None
-) -> str:
+def _blocks(quilt: Quilt, lie: Lie, cloths: Cloths, shown: tuple[Fraction, Fraction] | None) -> str:
     """All patches of one print that lie the same way are one path."""
     shapes = {
         turn: [_Shape(patch, lie) for patch in turned(quilt.assembly.patches, quilt.block, turn)]

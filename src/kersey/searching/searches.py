@@ -16,8 +16,7 @@ from weakref import finalize
 from kersey.searching.worker import Question, Worker
 
 _log = logging.getLogger(__name__)
-# One for each core of a small machine, and one more: a wall that fills for a while must not keep
-# a plan waiting.
+# They take turns on one core: a wall that fills for a while must not keep a plan waiting.
 _AT_ONCE = 3
 # A page that is open comes back within seconds: a search that nobody asked for since is ended, not
 # paused: a paused process would not see that the program is gone, and outlive it.
@@ -73,12 +72,13 @@ class Inquiry:
 
 
 class Searches:
-    """All searches of a server."""
+    """All searches of a server; together they take no more than `one_core`, if so."""
 
     # So many questions are remembered with what is known of them.
     kept = 60
 
-    def __init__(self) -> None:
+    def __init__(self, one_core: bool = True) -> None:
+        self._one_core = one_core
         self._lock = Lock()
         self._kept: OrderedDict[Question, Inquiry] = OrderedDict()
         self._asked: dict[Hashable, Inquiry] = {}
@@ -208,7 +208,7 @@ class Searches:
             self._begin_what_waits()
 
     def _new_worker(self) -> Worker:
-        worker = Worker()
+        worker = Worker(self._one_core)
         self._alive.append(worker)
         return worker
 

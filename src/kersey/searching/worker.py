@@ -33,13 +33,13 @@ class Question(Protocol):
 class Worker:
     """A process that waits for questions, and this end of its pipe."""
 
-    def __init__(self) -> None:
+    def __init__(self, one_core: bool = True) -> None:
         forks = "forkserver" in get_all_start_methods()
         context = get_context("forkserver") if forks else get_context("spawn")
         known = [m for m in sys.modules if m.startswith(_LOADED) or m == _STARTED_WITH]
         context.set_forkserver_preload(known)
         self.pipe, there = context.Pipe()
-        self._process = context.Process(target=work, args=(there,), daemon=True)
+        self._process = context.Process(target=work, args=(there, one_core), daemon=True)
         self._process.start()
         there.close()
 
@@ -54,16 +54,18 @@ class Worker:
         self.pipe.close()
 
 
-def work(pipe: Connection) -> None:
-    """Answer questions until there are no more.
+def work(pipe: Connection, one_core: bool) -> None:
+    """Answer questions until there are no more; with all others on `one_core`, if so.
 
     Each answer is (what is known, ""), a fault (None, words), and the end of them None.
     """
     # Ctrl-C is for the program, which ends its workers itself.
     signal.signal(signal.SIGINT, signal.SIG_IGN)
-    # Pages come first: whoever looks at one does not notice that a search runs.
+    # Pages come first: whoever looks at one does not notice that searches run.
     if hasattr(os, "nice"):
         os.nice(_YIELDS)
+    if one_core and hasattr(os, "sched_setaffinity"):
+        os.sched_setaffinity(0, {max(os.sched_getaffinity(0))})
     try:
         while True:
             _answer(pipe.recv(), pipe)

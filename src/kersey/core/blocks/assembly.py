@@ -75,6 +75,19 @@ class Make:
     raw: Root2 | None = None
     patches: tuple[Patch, ...] = field(default=(), compare=False)
 
+    # Worked out once: a row of a hundred makes hashes all that any of them is made of.
+    def __hash__(self) -> int:
+        return self._hash
+
+    @cached_property
+    def _hash(self) -> int:
+        by = (self.name, self.how, self.size, self.of, self.role, self.gives, self.long)
+        return hash((*by, self.first, self.raw))
+
+    def __getstate__(self) -> dict[str, object]:
+        # Another process hashes words otherwise.
+        return {name: value for name, value in vars(self).items() if name != "_hash"}
+
     @property
     def words(self) -> str:
         """What a quilter calls it."""

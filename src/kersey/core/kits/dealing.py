@@ -28,7 +28,14 @@ from kersey.core.cutting.watch import Watch
 from kersey.core.errors import Infeasible
 from kersey.core.kits.pieces import pieces_made, slots_of
 from kersey.core.kits.sewn_sets import kits_of_sets
-from kersey.core.kits.slots import Slots, all_different, as_the_rules_ask, quotas_of, sorts_apart
+from kersey.core.kits.slots import (
+    Free,
+    Slots,
+    all_different,
+    as_the_rules_ask,
+    quotas_of,
+    sorts_apart,
+)
 from kersey.core.measure.counting import counted
 from kersey.core.project.design import KitWish
 from kersey.core.project.kept_plan import Kit
@@ -38,6 +45,8 @@ from kersey.core.project.kept_plan import Kit
 _SHUFFLE = 7
 # What a print twice in a block costs, beside what it gains to take of the fullest.
 _TWICE, _FULLEST, _WISHED, _CHANCE = 8.0, 1.0, 4.0, 0.2
+# Of more prints than this not all are looked at for every block; but so many of the fullest.
+_MANY, _ENOUGH = 24, 12
 # A block is dealt within so much work; it never takes a tenth of it.
 _A_BLOCK = 2.0
 
@@ -191,12 +200,63 @@ class _Dealer:
         self, together: Sequence[int], blocks_left: int, leading: Mapping[str, str]
     ) -> dict[int, dict[str, int]]:
         """The best choice for sorts that share prints, by an integer programme."""
+        total: Counter[str] = Counter()
+        for sort in together:
+            total.update({name: n for name, n in self._left[sort].items() if n})
+        for prints in self._looked_at(together, total, blocks_left):
+            chosen = self._chosen_of(prints, together, total, blocks_left, leading)
+            if chosen:
+                return chosen
+        raise CannotBeDealt(blocks_left)
+
+    def _looked_at(
+        self, together: Sequence[int], total: Mapping[str, int], blocks_left: int
+    ) -> Iterator[list[str]]:
+        """The prints that are looked at: of a great many first those that this block must take, and
+        of each sort as many of the fullest as a block has slots, so that one is always free; and
+        all, where these will not do, or more is wished than that prints differ."""
+        slots = sum(self._slots.sorts[sort].times for sort in together)
+        if len(total) > _MANY and self._wished.how is KitWish.DIFFERENT:
+            fullest = sorted(total, key=lambda name: (-total[name], name))
+            found = {name for name in total if self._must_take(name, blocks_left)}
+            for sort in together:
+                there = [name for name in fullest if self._left[sort].get(name)]
+                found.update(there[: max(slots, _ENOUGH)])
+            yield sorted(found)
+        yield sorted(total)
+
+    def _must_take(self, name: str, blocks_left: int) -> bool:
+        """Whether the rules ask this block for a print, so that they can be kept in all after."""
+        tight = any(
+            sum(self._left[s].get(name, 0) for s in clash) >= blocks_left
+            for clash in self._slots.clashes
+        )
+        return tight or any(
+            self._must_be_free(free, name, blocks_left) > 0 for free in self._slots.free
+        )
+
+    def _must_be_free(self, free: Free, name: str, blocks_left: int) -> int:
+        """So many of a free role at least, less what its part takes: what is left of it must fit
+        into the blocks after this that do not draw it as part.
+
+            left - x  <=  times (blocks after this - those that draw it as part)
+        """
+        times, of_part = self._slots.sorts[free.sort].times, self._left[free.part].get(name, 0)
+        return self._left[free.sort].get(name, 0) - times * (blocks_left - 1 - of_part)
+
+    def _chosen_of(
+        self,
+        prints: Sequence[str],
+        together: Sequence[int],
+        total: Mapping[str, int],
+        blocks_left: int,
+        leading: Mapping[str, str],
+    ) -> dict[int, dict[str, int]]:
+        """The best choice of these prints; nothing, where they cannot be dealt by the rules."""
         # x = how many slots of a sort a print fills in this block; each sort's add up to its slots,
         # and what is most wished for, or most is left of, gains most.
         numbers = WholeNumbers()
         pick: dict[int, dict[str, int]] = {}
-        prints = sorted({name for s in together for name, n in self._left[s].items() if n})
-        total = {n: sum(self._left[s].get(n, 0) for s in together) for n in prints}
         for sort in together:
             times = self._slots.sorts[sort].times
             pick[sort] = {
@@ -216,7 +276,7 @@ class _Dealer:
             numbers.between(-inf, 1, [*every, (repeats, -1)])
         found, _ = numbers.solve(Watch(_A_BLOCK))
         if not any(found):
-            raise CannotBeDealt(blocks_left)
+            return {}
         return {
             sort: {name: found[n] for name, n in by.items() if found[n]}
             for sort, by in pick.items()
@@ -243,13 +303,10 @@ class _Dealer:
                 continue
             piece, times = pick[free.sort][name], self._slots.sorts[free.sort].times
             part = pick.get(free.part, {}).get(name)
-            of_part = self._left[free.part].get(name, 0)
             if part is not None:
                 # A block draws it for the part, or for the free role, not for both.
                 numbers.between(-inf, times, [(piece, 1), (part, times)])
-            # What is left of it must fit into the blocks after this that do not draw it as part.
-            #     left - x  <=  times (blocks after this - those that draw it as part)
-            must = self._left[free.sort][name] - times * (blocks - 1 - of_part)
+            must = self._must_be_free(free, name, blocks)
             against = [] if part is None else [(part, float(times))]
             numbers.between(must, inf, [(piece, 1), *against])
 

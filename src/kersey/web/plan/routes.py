@@ -129,7 +129,9 @@ def pin_kit(
         if kept is None:
             return project
         pins = {*kept.pinned, (form.pin or 0) - 1} - {(form.unpin or 0) - 1}
-        return replace(project, plan=replace(kept, pinned=frozenset(pins & {*range(len(kept.kits))})))
+        return replace(
+            project, plan=replace(kept, pinned=frozenset(pins & {*range(len(kept.kits))}))
+        )
 
     change(room, opened.stored.id, form.revision, pinned)
     return go_to(request, "kits_page", opened)
