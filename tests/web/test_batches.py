@@ -71,6 +71,9 @@ def test_blocks_of_one_kit_change_together(site: TestClient) -> None:
     assert takes in after[1]
     assert gives in after[3]
     assert after[3] == after[4]
+    for act, says in (("pin", "Unpin block 2"), ("unpin", "Pin block 2")):
+        page = site.post("/projects/1/kits/pin", data={"revision": revision(site), act: "2"}).text
+        assert f'aria-label="{says}"' in re.sub(r"\s+", " ", page)
 
 
 def test_an_option_that_holds_or_not_is_chosen_by_yes_and_no(site: TestClient) -> None:

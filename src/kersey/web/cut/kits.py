@@ -1,4 +1,4 @@
-"""The kits: every block in its place with the pieces it takes; dealt, pinned and exchanged there."""
+"""The kits: every block in its place with its pieces; dealt, pinned and exchanged there."""
 
 from collections.abc import Sequence
 from typing import Any
