@@ -60,9 +60,14 @@ def busy() -> Iterator[Callable[[], None]]:
     ("command", "request_name"),
     [
         ("yield", "roll-00"),
-        ("yield", "scraps-010-2-nine-patch"),
         ("quilt", "roll-04"),
-        *at_night([("yield", "yardage-log-cabin-03"), ("yield", "scraps-010-8-log-cabin")]),
+        *at_night(
+            [
+                ("yield", "scraps-010-2-nine-patch"),
+                ("yield", "yardage-log-cabin-03"),
+                ("yield", "scraps-010-8-log-cabin"),
+            ]
+        ),
     ],
 )
 def test_the_busiest_machine_gives_the_same_bytes(

@@ -60,10 +60,12 @@ def test_a_running_site_shows_what_was_restored(client: TestClient, tmp_path: Pa
 
 @pytest.mark.parametrize("wanted", [True, False])
 def test_once_a_day_by_itself(tmp_path: Path, wanted: bool) -> None:
-    with client_for(tmp_path) as client:
-        client.post("/cupboard", data={"lines": "2 yd rust"})
-        chosen = {"revision": "0"} | ({"daily_backup": "true"} if wanted else {})
-        assert client.post("/settings/data/daily", data=chosen).status_code == 200
+    # This one is never opened, so that nothing is done unasked before the switch is set.
+    client = client_for(tmp_path)
+    client.post("/cupboard", data={"lines": "2 yd rust"})
+    chosen = {"revision": "0"} | ({"daily_backup": "true"} if wanted else {})
+    assert client.post("/settings/data/daily", data=chosen).status_code == 200
+    client.app.state.workroom.engine.dispose()  # type: ignore[attr-defined]
     with PatientClient(app_over(tmp_path), base_url=ADDRESS):
         """It opens and closes."""
     assert len(list((tmp_path / FOLDER).glob("kersey-*.zip"))) == int(wanted)
